@@ -1,0 +1,84 @@
+using RustCabin.Core.Maps;
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Core.Bench;
+
+/// <summary>
+/// The machine as seen from one bus master: reads and writes go through the resolved map, RAM keeps what is written, a bank register is a
+/// latch. Contents are kept only for bytes that were written, so that a space of any size costs what is touched.
+/// <para>Where nothing drives a read it gives 0xFF; where several do, the lows win, as they do between TTL drivers.</para>
+/// Not for several threads.
+/// </summary>
+public sealed class SimulatedBus
+{
+    const byte Undriven = 0xFF;
+
+    readonly ResolvedMap _map;
+    readonly uint _master;
+    readonly Dictionary<(int Claim, ulong Byte), byte> _cells = [];
+    readonly Dictionary<int, int> _latches = [];
+    readonly Dictionary<int, int> _registerOf = [];
+    Segment _segment;
+
+    /// <summary>A machine just switched on, as master number <paramref name="master"/> (0 is the model's first) sees it.</summary>
+    public SimulatedBus(ResolvedMap map, int master)
+    {
+        _map = map;
+        _master = 1u << master;
+        _segment = map.Segments[0];
+        foreach ((int index, DecodedClaim claim) in map.Claims.Index())
+            if (claim.Window?.Register is { } register)
+                _registerOf[index] = RegisterOf(claim, register);
+    }
+
+    /// <summary>The claim that is a window's bank register: one of the same owner, unless the sheet names another's; -1 when it is not there.</summary>
+    int RegisterOf(DecodedClaim window, string register)
+    {
+        string owner = register.Contains(':') ? register : string.Concat(window.Owner.AsSpan(0, window.Owner.LastIndexOf(':') + 1), register);
+        return _map.Claims.Index().FirstOrDefault(c => c.Item.Owner == owner, (-1, null!)).Index;
+    }
+
+    /// <summary>Reads one byte. Addresses beyond the space wrap, as the missing lines make them.</summary>
+    public byte Read(ulong address)
+    {
+        address &= Decode.Space(_map.AddressBits);
+        byte value = Undriven;
+        foreach (Answering answer in Here(address))
+            if (Sees(answer) && _map.Claims[answer.Claim] is { Reads: true } claim)
+                value &= Held(answer.Claim, claim, address);
+        return value;
+    }
+
+    public void Write(ulong address, byte value)
+    {
+        address &= Decode.Space(_map.AddressBits);
+        foreach (Answering answer in Here(address))
+        {
+            if (!Sees(answer) || _map.Claims[answer.Claim] is not { Writes: true } claim) continue;
+            if (claim.Kind == ClaimKind.Ram) _cells[Cell(answer.Claim, claim, address)] = value;
+            if (claim.Kind == ClaimKind.Register) _latches[answer.Claim] = value;
+        }
+    }
+
+    byte Held(int index, DecodedClaim claim, ulong address) => claim.Kind switch
+    {
+        ClaimKind.Ram => _cells.GetValueOrDefault(Cell(index, claim, address), Undriven),
+        // What a ROM or a chip holds is not known to a map; only that it is not what a scan has just written.
+        _ => Undriven,
+    };
+
+    (int, ulong) Cell(int index, DecodedClaim claim, ulong address) =>
+        (index, Decode.Offset(claim, address) + (ulong)Bank(index, claim) * claim.Size);
+
+    /// <summary>The bank that a window shows: its register's latch, 0 until something is written to it.</summary>
+    int Bank(int index, DecodedClaim claim) =>
+        claim.Window is { } window && _registerOf.TryGetValue(index, out int register) ? _latches.GetValueOrDefault(register) % window.Banks : 0;
+
+    bool Sees(Answering answer) => (answer.Masters & _master) != 0;
+
+    Answering[] Here(ulong address)
+    {
+        if (address < _segment.From || address > _segment.To) _segment = _map.At(address);
+        return _segment.Claims;
+    }
+}

@@ -1,0 +1,59 @@
+using RustCabin.Core.Memory;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Units;
+
+namespace RustCabin.Core.Build;
+
+public enum StepState { Open, Done, Locked, Differs }
+
+/// <summary>One line of a reading beside its prediction. Null where the other side has no such line.</summary>
+public sealed record ComparedLine(string Label, ByteSize? Expected, ByteSize? Seen)
+{
+    public bool Agrees => Expected == Seen;
+}
+
+/// <summary>The latest reading of a gate against its prediction, line by line.</summary>
+public sealed record Comparison(GateReading Reading, IReadOnlyList<ComparedLine> Lines)
+{
+    public bool Agrees => Lines.All(l => l.Agrees) && Reading.Starts != false;
+
+    public static Comparison Of(PowerUpCount expected, GateReading reading) => new(reading,
+    [
+        .. expected.Lines.Index().Select(e => new ComparedLine(e.Item.Label, e.Item.Bytes, reading.Lines.ElementAtOrDefault(e.Index)?.Bytes)),
+        .. reading.Lines.Skip(expected.Lines.Count).Select(l => new ComparedLine(l.Label, null, l.Bytes)),
+    ]);
+}
+
+/// <summary>How far one step is, and for a gate what was read.</summary>
+public sealed record StepProgress(Step Step, StepState State, Comparison? Reading, IReadOnlyList<string> Heeded)
+{
+    /// <summary>Every caution of the step is ticked.</summary>
+    public bool AllHeeded => Step.Cautions.All(c => Heeded.Contains(c.Id));
+}
+
+/// <summary>How far a build is. A step behind a gate that has not passed is locked: the reading decides whether to go on.</summary>
+public sealed record Progress(IReadOnlyList<StepProgress> Steps)
+{
+    public int DoneCount => Steps.Count(s => s.State == StepState.Done);
+    public bool Finished => DoneCount == Steps.Count;
+
+    /// <summary>The step at hand: the first that is not done.</summary>
+    public StepProgress? Current => Steps.FirstOrDefault(s => s.State != StepState.Done);
+
+    /// <summary>Progress of a job along its sheet. Readings are compared with what is predicted now, so a change of plan reopens a gate.</summary>
+    public static Progress Of(BuildSheet sheet, Job? job)
+    {
+        var steps = new List<StepProgress>();
+        bool barred = false;
+        foreach (Step step in sheet.Steps)
+        {
+            Comparison? reading = step.Expected is { } expected && job?.Readings.LastOrDefault(r => r.Gate == step.Id) is { } read ? Comparison.Of(expected, read) : null;
+            IReadOnlyList<string> heeded = [.. step.Cautions.Select(c => c.Id).Where(c => job?.Heeded.Contains($"{step.Id}:{c}") == true)];
+            bool done = step.Kind == StepKind.Gate ? reading is { Agrees: true } : job?.Done.Contains(step.Id) == true;
+            StepState state = done ? StepState.Done : reading is { Agrees: false } ? StepState.Differs : barred ? StepState.Locked : StepState.Open;
+            steps.Add(new StepProgress(step, state, reading, heeded));
+            barred |= step.Kind == StepKind.Gate && !done;
+        }
+        return new Progress(steps);
+    }
+}

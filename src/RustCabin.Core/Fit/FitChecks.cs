@@ -1,0 +1,70 @@
+using RustCabin.Core.Findings;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Core.Fit;
+
+static class FitChecks
+{
+    /// <summary>FIT-REVISION: the way of a part is not for this model, or not for this revision of it.</summary>
+    public static IEnumerable<Finding> Revision(PlannedUnit unit)
+    {
+        foreach (Instance instance in unit.Instances)
+        {
+            if (instance.Way is not { } way)
+            {
+                yield return Wrong(unit, instance, $"The sheet of {instance.Title} has no way of fitting it.", []);
+                continue;
+            }
+            if (way.Model is { } model && model != unit.Model.Id)
+                yield return Wrong(unit, instance, $"{instance.Title} by way of \"{way.Id}\" is for {model}, not for {unit.Model.Name}.", Fitting(unit, instance.Part));
+            else if (!unit.Holds(way.Revisions))
+                yield return Wrong(unit, instance,
+                    $"{instance.Title} fits {Names(unit.Model, way.Revisions)}; this is {RevisionName(unit.Model, unit.Revision.Id)}.", Fitting(unit, instance.Part));
+        }
+    }
+
+    static Finding Wrong(PlannedUnit unit, Instance instance, string text, IEnumerable<string> why) => new(
+        "FIT-REVISION", Severity.Stop, "Fit", $"{instance.Title} does not fit", [instance.Subject], text,
+        [
+            $"This unit is taken for {unit.Model.Name}, {RevisionName(unit.Model, unit.Revision.Id)}{(unit.Unit.Revision is null ? $" ({unit.Revision.Probability * 100:0} % by its clues)" : ", confirmed")}.",
+            .. why,
+        ]);
+
+    static IEnumerable<string> Fitting(PlannedUnit unit, Part part) => part.Ways.Select(w =>
+        $"Way \"{w.Id}\": for {w.Model ?? $"anything with {w.Connector}"}{(w.Revisions.Count > 0 && w.Model == unit.Model.Id ? $", {Names(unit.Model, w.Revisions)}" : "")}.");
+
+    static string Names(Model model, IEnumerable<string> revisions) => string.Join(" and ", revisions.Select(id => RevisionName(model, id)));
+    static string RevisionName(Model model, string id) => model.FindRevision(id)?.Name ?? id;
+
+    /// <summary>
+    /// FIT-SITE-TAKEN: parts that cannot share a site. One <c>in</c>, one <c>between</c>, one <c>over</c> and any <c>tap</c> share it only
+    /// if a sheet of them says that it stacks. Source: formats.md, Part sheet.
+    /// </summary>
+    public static IEnumerable<Finding> SiteTaken(PlannedUnit unit)
+    {
+        var bySite = unit.Instances.SelectMany(i => i.Occupied.Select(o => (Instance: i, Taken: o))).GroupBy(x => x.Taken.Site!);
+        foreach (var site in bySite)
+        {
+            (Instance Instance, Occupies Taken)[] on = [.. site];
+            if (on.Length < 2) continue;
+            bool stacks = on.Any(x => x.Taken.Stacks || x.Instance.Part.Stacks || x.Instance.Way!.Stacks);
+            bool oneEach = on.Where(x => x.Taken.Mode != SiteMode.Tap).GroupBy(x => x.Taken.Mode).All(g => g.Count() == 1);
+            if (stacks && oneEach) continue;
+
+            string names = string.Join(" and ", on.Select(x => x.Instance.Title).Distinct());
+            yield return new Finding(
+                "FIT-SITE-TAKEN", Severity.Stop, "Fit", $"{site.Key} is wanted twice", [.. on.Select(x => x.Instance.Subject).Distinct()],
+                $"{names} both sit on {site.Key}, and {(stacks ? "only one of a kind can" : "neither sheet says that they stack")}.",
+                [.. on.Select(x => $"{x.Instance.Title} takes {site.Key}: {How(x.Taken.Mode)}.")]);
+        }
+    }
+
+    static string How(SiteMode mode) => mode switch
+    {
+        SiteMode.In => "it fills the site",
+        SiteMode.Between => "it takes the chip's place and carries the chip on",
+        SiteMode.Over => "it clips over the chip that stays",
+        _ => "it taps a signal there",
+    };
+}

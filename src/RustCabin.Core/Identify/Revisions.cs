@@ -1,0 +1,49 @@
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Core.Identify;
+
+public sealed record RevisionChance(string Id, double Probability);
+
+/// <summary>A clue that speaks for other revisions than the one taken.</summary>
+public sealed record Contradiction(string Clue, IReadOnlyList<string> Says);
+
+/// <summary>The revision taken (the confirmed one, else the likeliest), with the clues' probability for it, and the clues against it.</summary>
+public sealed record Verdict(string Id, double Probability, IReadOnlyList<RevisionChance> All, IReadOnlyList<Contradiction> Contradictions, IReadOnlyList<string> Agreeing);
+
+/// <summary>
+/// Which board is it: Bayes over the clues seen, from a flat prior. A clue says a value it lists for a revision with its trust, each other
+/// value with (1 - trust) / (values - 1); where it lists a revision nowhere, 1 / values. Source: formats.md, Identify.
+/// </summary>
+public static class Revisions
+{
+    /// <summary>Identifies. <paramref name="confirmed"/> is a revision that the user vouches for; probabilities stay the clues'.</summary>
+    public static Verdict Identify(Model model, IReadOnlyDictionary<string, string> seen, string? confirmed)
+    {
+        double[] chance = [.. model.Revisions.Select(_ => 1.0)];
+        Clue[] read = [.. model.Clues.Where(c => seen.ContainsKey(c.Id))];
+        foreach (Clue clue in read)
+            for (int i = 0; i < chance.Length; i++)
+                chance[i] *= Likelihood(clue, seen[clue.Id], model.Revisions[i].Id);
+
+        double total = chance.Sum();
+        RevisionChance[] all = [.. model.Revisions.Select((r, i) => new RevisionChance(r.Id, total > 0 ? chance[i] / total : 1.0 / chance.Length))];
+        RevisionChance taken = all.FirstOrDefault(r => r.Id == confirmed) ?? all.MaxBy(r => r.Probability)!;
+
+        // A value that the sheet does not list says nothing for any revision, and so contradicts none.
+        ILookup<bool, Clue> listed = read.Where(c => c.Values.ContainsKey(seen[c.Id])).ToLookup(c => c.Values[seen[c.Id]].Contains(taken.Id));
+        return new Verdict(
+            taken.Id, taken.Probability, all,
+            [.. listed[false].Select(c => new Contradiction(c.Id, c.Values[seen[c.Id]]))],
+            [.. listed[true].OrderByDescending(c => c.Trust).Select(c => c.Id)]);
+    }
+
+    /// <summary>The chance, 0 to 1, that the clue shows <paramref name="value"/> on a board of <paramref name="revision"/>.</summary>
+    public static double Likelihood(Clue clue, string value, string revision)
+    {
+        int values = clue.Values.Count;
+        bool listsRevision = clue.Values.Any(v => v.Value.Contains(revision));
+        if (!clue.Values.TryGetValue(value, out IReadOnlyList<string>? says) || !listsRevision) return 1.0 / Math.Max(1, values);
+        if (says.Contains(revision)) return (double)clue.Trust;
+        return values > 1 ? (1 - (double)clue.Trust) / (values - 1) : 1 - (double)clue.Trust;
+    }
+}

@@ -1,0 +1,29 @@
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Core.Planning;
+
+/// <summary>
+/// One part on the planned unit, under the name that answers use: the part's id, with <c>#2</c>, <c>#3</c> for repeats. Names are given
+/// over what is fitted and then what the job adds, removed ones counted, so that taking one out renames no other.
+/// </summary>
+public sealed record Instance(string Name, Part Part, Way? Way, IReadOnlyDictionary<string, string> Positions, bool Added, FittedPart Fitted)
+{
+    public string Subject => $"part:{Name}";
+
+    /// <summary>The part's name, with its number where there are several.</summary>
+    public string Title => Name.IndexOf('#') is var i and > 0 ? $"{Part.Name} {Name[i..]}" : Part.Name;
+
+    /// <summary>The sites of the machine (or of another part, <c>part:site</c>) that it sits on.</summary>
+    public IEnumerable<Occupies> Occupied => Way?.Occupies.Where(o => o.Site is not null) ?? [];
+
+    /// <summary>Gives each part its instance name, in order.</summary>
+    public static IEnumerable<(string Name, FittedPart Fitted)> Number(IEnumerable<FittedPart> parts)
+    {
+        var count = new Dictionary<string, int>();
+        foreach (FittedPart part in parts)
+        {
+            int number = count[part.Part] = count.GetValueOrDefault(part.Part) + 1;
+            yield return (number == 1 ? part.Part : $"{part.Part}#{number}", part);
+        }
+    }
+}

@@ -1,0 +1,62 @@
+using RustCabin.Core.Identify;
+using RustCabin.Core.Maps;
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Core.Planning;
+
+/// <summary>Resolves a unit and a job against their sheets. Pure: the same sheets give the same plan.</summary>
+public static class Plan
+{
+    /// <summary>The plan of a job. Its unit, model and parts must be in the pack (<see cref="PackReader"/> sees to that).</summary>
+    public static PlannedUnit For(Pack pack, Job job) => Make(pack, pack.FindUnit(job.Unit)!, job);
+
+    /// <summary>The unit as it stands, before any job.</summary>
+    public static PlannedUnit For(Pack pack, Unit unit) => Make(pack, unit, null);
+
+    static PlannedUnit Make(Pack pack, Unit unit, Job? job)
+    {
+        Model model = pack.FindModel(unit.Model)!;
+        Verdict revision = Revisions.Identify(model, unit.Seen, unit.Revision);
+        return Resolve(model, unit, job, revision, Fit(pack, unit, job), job?.Firmware ?? unit.Firmware, pack.Currency);
+    }
+
+    /// <summary>The same plan with one switch in another position, which must be one of its own.</summary>
+    public static PlannedUnit Moved(PlannedUnit planned, string instance, string switchId, string position) => Resolve(
+        planned.Model, planned.Unit, planned.Job, planned.Revision,
+        [.. planned.Instances.Select(i => i.Name != instance ? i : i with { Positions = new Dictionary<string, string>(i.Positions) { [switchId] = position } })],
+        planned.Firmware, planned.Currency);
+
+    /// <summary>The same plan with some of its parts only: as the unit stands between two steps of a build, or with a part not seated.</summary>
+    public static PlannedUnit With(PlannedUnit planned, Func<Instance, bool> fitted) => Resolve(
+        planned.Model, planned.Unit, planned.Job, planned.Revision, [.. planned.Instances.Where(fitted)], planned.Firmware, planned.Currency);
+
+    static PlannedUnit Resolve(
+        Model model, Unit unit, Job? job, Verdict revision, IReadOnlyList<Instance> instances, string? firmware, string currency)
+    {
+        (IReadOnlyList<DecodedClaim> claims, IReadOnlyList<Unplaced> unplaced) = PlannedClaims.Of(model, revision.Id, instances);
+        ResolvedMap map = AddressMap.Resolve(model.AddressBits, model.Masters, claims);
+        return new PlannedUnit(model, unit, job, revision, instances, claims, unplaced, map, firmware, currency);
+    }
+
+    static IReadOnlyList<Instance> Fit(Pack pack, Unit unit, Job? job)
+    {
+        int here = unit.Fitted.Count;
+        return
+        [
+            .. Instance.Number(unit.Fitted.Concat(job?.Add ?? [])).Index()
+                .Where(i => job is null || !job.Remove.Contains(i.Item.Name))
+                .Select(i => Place(pack, unit, i.Item.Name, i.Item.Fitted, job?.Switches.GetValueOrDefault(i.Item.Name), added: i.Index >= here)),
+        ];
+    }
+
+    /// <summary>Switches stand where the job moves them, else where the fitted part has them, else at factory. Without a way, the first that is for this model.</summary>
+    static Instance Place(Pack pack, Unit unit, string name, FittedPart fitted, IReadOnlyDictionary<string, string>? moved, bool added)
+    {
+        Part part = pack.FindPart(fitted.Part)!;
+        Way? way = fitted.Way is null ? part.Ways.FirstOrDefault(w => w.Model == unit.Model) ?? part.Ways.FirstOrDefault() : part.FindWay(fitted.Way);
+        var positions = new Dictionary<string, string>();
+        foreach (Switch s in part.Switches)
+            positions[s.Id] = moved?.GetValueOrDefault(s.Id) ?? fitted.Switches.GetValueOrDefault(s.Id) ?? s.Factory;
+        return new Instance(name, part, way, positions, added, fitted);
+    }
+}

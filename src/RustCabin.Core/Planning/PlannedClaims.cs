@@ -1,0 +1,136 @@
+using RustCabin.Core.Maps;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Units;
+
+namespace RustCabin.Core.Planning;
+
+/// <summary>
+/// The claims of a planned unit: those of the model that hold for its revision, those of its parts whose switches allow them, what the
+/// parts change about either (<c>sets</c>), and the places that self-configuration gives. Source: formats.md, Claims; domain.md, section 1.
+/// </summary>
+static class PlannedClaims
+{
+    sealed record Draft(string Owner, Claim Claim, int Order)
+    {
+        public bool Off { get; init; }
+        public IReadOnlyList<string> Overlays { get; init; } = [];
+    }
+
+    public static (IReadOnlyList<DecodedClaim>, IReadOnlyList<Unplaced>) Of(Model model, string revision, IReadOnlyList<Instance> instances)
+    {
+        var drafts = new List<Draft>();
+        string? Elsewhere(string key) => PositionOf(null, key, instances);
+        foreach (Claim claim in model.Claims)
+            if ((claim.Revisions.Count == 0 || claim.Revisions.Contains(revision)) && claim.When.Holds(Elsewhere))
+                drafts.Add(new Draft($"model:{claim.Id}", claim, -1) { Overlays = [.. claim.Overlays.Select(o => OwnerOf(o, "model:"))] });
+
+        foreach (Instance instance in instances)
+            foreach (Claim claim in instance.Part.Claims)
+                if (claim.When.Holds(key => PositionOf(instance, key, instances)))
+                    drafts.Add(new Draft($"part:{instance.Name}:{claim.Id}", claim, SlotOrder(model, instance))
+                    {
+                        Overlays = [.. claim.Overlays.Select(o => instance.Part.Claims.Any(c => c.Id == o) ? $"part:{instance.Name}:{o}" : OwnerOf(o, "model:"))],
+                    });
+
+        ApplySets(drafts, instances);
+        drafts.RemoveAll(d => d.Off);
+        return Configure(model, drafts);
+    }
+
+    static string OwnerOf(string name, string prefix) => name.Contains(':') ? name : prefix + name;
+
+    /// <summary>The position of a switch named by an own id or as <c>instance.switch</c>; null when it is not there.</summary>
+    static string? PositionOf(Instance? own, string key, IReadOnlyList<Instance> instances)
+    {
+        if (own?.Positions.GetValueOrDefault(key) is { } position) return position;
+        int dot = key.IndexOf('.');
+        return dot > 0 && instances.FirstOrDefault(i => i.Name == key[..dot]) is { } other ? other.Positions.GetValueOrDefault(key[(dot + 1)..]) : null;
+    }
+
+    static void ApplySets(List<Draft> drafts, IReadOnlyList<Instance> instances)
+    {
+        foreach (Instance instance in instances)
+            foreach (SetChange set in instance.Part.Sets.Where(s => s.When.Holds(key => PositionOf(instance, key, instances))))
+                for (int i = 0; i < drafts.Count; i++)
+                    if (drafts[i].Owner == OwnerOf(set.Claim, $"part:{instance.Name}:"))
+                        drafts[i] = drafts[i] with
+                        {
+                            Off = drafts[i].Off || set.Off,
+                            Claim = drafts[i].Claim with
+                            {
+                                Size = set.Size ?? drafts[i].Claim.Size,
+                                Base = set.Base ?? drafts[i].Claim.Base,
+                                Masters = set.Masters.Count > 0 ? set.Masters : drafts[i].Claim.Masters,
+                            },
+                        };
+    }
+
+    /// <summary>The place of the part's first site on the model sheet: self-configuration goes through the slots in that order.</summary>
+    static int SlotOrder(Model model, Instance instance)
+    {
+        int order = instance.Occupied.Select(o => model.Sites.Index().FirstOrDefault(s => s.Item.Id == o.Site, (Index: int.MaxValue, Item: null!)).Index)
+            .DefaultIfEmpty(int.MaxValue).Min();
+        return order;
+    }
+
+    static (IReadOnlyList<DecodedClaim>, IReadOnlyList<Unplaced>) Configure(Model model, List<Draft> drafts)
+    {
+        var placed = new DecodedClaim?[drafts.Count];
+        var unplaced = new List<Unplaced>();
+        var taken = new List<(AddressRange Range, string Owner)>();
+        foreach ((int i, Draft draft) in drafts.Index().Where(d => !d.Item.Claim.Auto))
+        {
+            placed[i] = Decoded(model, draft, draft.Claim.Base!.Value.Value);
+            taken.AddRange(Decode.Runs(placed[i]!, model.AddressBits).Select(r => (new AddressRange(new(r.From), new(r.To)), draft.Owner)));
+        }
+        foreach ((int i, Draft draft) in drafts.Index().Where(d => d.Item.Claim.Auto).OrderBy(d => d.Item.Order))
+        {
+            ulong size = draft.Claim.Size!.Value.Bytes;
+            if (FreePlace(model.AutoWindows, size, taken) is { } from)
+            {
+                placed[i] = Decoded(model, draft, from);
+                taken.Add((AddressRange.Of(from, size), draft.Owner));
+            }
+            else
+            {
+                unplaced.Add(new Unplaced(draft.Owner, size, WhyNoRoom(model, taken)));
+            }
+        }
+        return ([.. placed.OfType<DecodedClaim>()], unplaced);
+    }
+
+    /// <summary>Window base + k x size, for the lowest k whose range is free; window after window.</summary>
+    static ulong? FreePlace(IReadOnlyList<AutoWindow> windows, ulong size, List<(AddressRange Range, string Owner)> taken)
+    {
+        foreach (AutoWindow window in windows)
+            for (ulong from = window.Base.Value; from - window.Base.Value + size <= window.Size.Bytes; from += size)
+            {
+                AddressRange place = AddressRange.Of(from, size);
+                if (!taken.Exists(t => t.Range.Touches(place))) return from;
+            }
+        return null;
+    }
+
+    static IReadOnlyList<string> WhyNoRoom(Model model, List<(AddressRange Range, string Owner)> taken)
+    {
+        if (model.AutoWindows.Count == 0) return [$"{model.Name} has no window for self-configuring cards."];
+        return
+        [
+            .. model.AutoWindows.Select(w => $"Window {w.Id}: {AddressRange.Of(w.Base.Value, Math.Max(1, w.Size.Bytes)).ToScreen(model.AddressBits)}, {w.Size}."),
+            .. from t in taken
+               where model.AutoWindows.Any(w => w.Size.Bytes > 0 && AddressRange.Of(w.Base.Value, w.Size.Bytes).Touches(t.Range))
+               orderby t.Range.From
+               select $"Taken: {t.Range.ToScreen(model.AddressBits)} by {t.Owner}.",
+        ];
+    }
+
+    static DecodedClaim Decoded(Model model, Draft draft, ulong from)
+    {
+        Claim c = draft.Claim;
+        uint masters = 0;
+        foreach ((int bit, string master) in model.Masters.Index())
+            if (c.Masters.Count == 0 || c.Masters.Contains(master))
+                masters |= 1u << bit;
+        return new DecodedClaim(draft.Owner, c.Kind, from, c.Size!.Value.Bytes, c.Mask?.Value, c.Access, masters, c.DrivesOnWrite, draft.Overlays, c.Window, c.Auto);
+    }
+}

@@ -1,0 +1,39 @@
+using RustCabin.Core.Identify;
+using RustCabin.Core.Maps;
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Core.Planning;
+
+/// <summary>
+/// A unit with its job, resolved against model, revision and switches: what everything else is computed from. Nothing in it is guessed:
+/// each list follows the order of the sheets.
+/// </summary>
+public sealed record PlannedUnit(
+    Model Model, Unit Unit, Job? Job, Verdict Revision, IReadOnlyList<Instance> Instances, IReadOnlyList<DecodedClaim> Claims,
+    IReadOnlyList<Unplaced> Unplaced, ResolvedMap Map, string? Firmware, string Currency)
+{
+    public Instance? Find(string instance) => Instances.FirstOrDefault(i => i.Name == instance);
+
+    /// <summary>The rails that this revision has.</summary>
+    public IEnumerable<Rail> Rails => Model.Rails.Where(r => Holds(r.Revisions));
+
+    /// <summary>The sites that this revision has.</summary>
+    public IEnumerable<Site> Sites => Model.Sites.Where(s => Holds(s.Revisions));
+
+    /// <summary>True if something that a sheet limits to <paramref name="revisions"/> is there on this unit; an empty list limits nothing.</summary>
+    public bool Holds(IReadOnlyList<string> revisions) => revisions.Count == 0 || revisions.Contains(Revision.Id);
+
+    /// <summary>The name for a person of a claim's owner, such as <c>Fathom memory board</c> or <c>shared memory of the Brindle 16</c>.</summary>
+    public string OwnerName(string owner) => owner.Split(':') switch
+    {
+        ["model", var claim] => $"{Model.Name} {claim}",
+        ["part", var instance, ..] => Find(instance)?.Title ?? instance,
+        _ => owner,
+    };
+
+    /// <summary>The subject of an owner in findings: the part as a whole, or the one thing of the model.</summary>
+    public static string SubjectOf(string owner) => owner.Split(':') is ["part", var instance, ..] ? $"part:{instance}" : owner;
+}
+
+/// <summary>A self-configuring claim that found no free place, and why.</summary>
+public sealed record Unplaced(string Owner, ulong Size, IReadOnlyList<string> Why);

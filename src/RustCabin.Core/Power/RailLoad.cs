@@ -1,0 +1,40 @@
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Core.Power;
+
+/// <summary>What one part takes from a rail, in amps.</summary>
+public sealed record Load(string Instance, string Name, decimal TypicalAmps, decimal PeakAmps);
+
+/// <summary>
+/// One rail with all that hangs on it, in amps: capacity = rated x derating (0.8 unless the sheet says otherwise), headroom = capacity - peak.
+/// Source: domain.md, section 7.
+/// </summary>
+public sealed record RailLoad(string Rail, decimal Volts, decimal RatedAmps, decimal Derate, decimal UnitAmps, IReadOnlyList<Load> Loads)
+{
+    public decimal CapacityAmps => RatedAmps * Derate;
+    public decimal TypicalAmps => UnitAmps + Loads.Sum(l => l.TypicalAmps);
+    public decimal PeakAmps => UnitAmps + Loads.Sum(l => l.PeakAmps);
+    public decimal HeadroomAmps => CapacityAmps - PeakAmps;
+
+    /// <summary>Every rail of the unit, as its parts leave it: a supply part adds to a rail, stands in its place, or brings a new one.</summary>
+    public static IReadOnlyList<RailLoad> Of(PlannedUnit unit)
+    {
+        var rails = unit.Rails.Select(r => new RailLoad(r.Id, r.Volts, r.Amps, r.Derate, r.UsedAmps, [])).ToList();
+        foreach (Supply supply in unit.Instances.SelectMany(i => i.Part.Supplies))
+        {
+            int index = rails.FindIndex(r => r.Rail == supply.Rail);
+            if (index < 0) rails.Add(new RailLoad(supply.Rail, 0, supply.Amps, 0.8m, 0, []));
+            else rails[index] = rails[index] with { RatedAmps = supply.Replaces ? supply.Amps : rails[index].RatedAmps + supply.Amps };
+        }
+        return [.. rails.Select(r => r with { Loads = LoadsOn(unit, r.Rail) })];
+    }
+
+    static IReadOnlyList<Load> LoadsOn(PlannedUnit unit, string rail) =>
+    [
+        .. from instance in unit.Instances
+           from draw in instance.Part.Draws
+           where draw.Rail == rail && draw.When.Holds(key => instance.Positions.GetValueOrDefault(key))
+           select new Load(instance.Name, instance.Title, draw.TypicalAmps, draw.PeakAmps),
+    ];
+}

@@ -1,0 +1,66 @@
+using RustCabin.Core.Units;
+
+namespace RustCabin.Core.Sheets;
+
+/// <summary>A kind of machine, as its sheet describes it. Source of every field: formats.md, Model sheet.</summary>
+public sealed record Model(
+    string Id, string Name, string Maker, string Summary, int AddressBits, int DataBits, decimal? ClockMHz,
+    IReadOnlyList<string> Masters, IReadOnlyList<Revision> Revisions, IReadOnlyList<Clue> Clues, IReadOnlyList<AccessLevel> Access,
+    IReadOnlyList<Claim> Claims, IReadOnlyList<AutoWindow> AutoWindows, IReadOnlyList<PowerUpLine> PowerUp,
+    IReadOnlyDictionary<string, ByteSize> MemoryLimits, IReadOnlyList<Site> Sites, IReadOnlyList<Signal> Signals,
+    IReadOnlyList<Rail> Rails, IReadOnlyList<Firmware> Firmware)
+{
+    public Site? FindSite(string id) => Sites.FirstOrDefault(s => s.Id == id);
+    public Revision? FindRevision(string? id) => Revisions.FirstOrDefault(r => r.Id == id);
+}
+
+/// <summary>One board version of a model.</summary>
+public sealed record Revision(string Id, string Name);
+
+/// <summary>Something to look at that tells revisions apart. <paramref name="Trust"/> is the chance, 0 to 1, that it speaks true.</summary>
+public sealed record Clue(string Id, string Ask, string? Access, decimal Minutes, decimal Trust, OrderedDictionary<string, IReadOnlyList<string>> Values);
+
+/// <summary>How far a case is open, and what must come off to get there from <paramref name="From"/>.</summary>
+public sealed record AccessLevel(
+    string Id, string? From, decimal Minutes, IReadOnlyList<Removal> Remove,
+    IReadOnlyList<string> Unplug, IReadOnlyList<string> Fragile, IReadOnlyList<string> Cautions);
+
+public sealed record Removal(string What, int Count, string Where);
+
+public enum ClaimKind { Ram, Rom, Io, Register }
+
+/// <summary>Which bus cycles a claim answers to.</summary>
+[Flags]
+public enum BusAccess { Read = 1, Write = 2, Both = 3 }
+
+public enum SpeedClass { Board, Local, Contended }
+
+public enum WindowReset { Undefined, Defined, WrittenFirst }
+
+/// <summary>A bank window: what is seen at once is the claim's size, what lies behind it is banks times that.</summary>
+public sealed record Window(string? Register, int Banks, WindowReset Reset);
+
+/// <summary>A range of addresses that something answers to, as a sheet writes it, before revision and switches are known.</summary>
+public sealed record Claim(
+    string Id, ClaimKind Kind, Address? Base, ByteSize? Size, Address? Mask, IReadOnlyList<string> Masters, IReadOnlyList<string> Revisions,
+    BusAccess Access, bool DrivesOnWrite, IReadOnlyList<string> Overlays, SpeedClass Speed, bool Auto, Window? Window, Condition When);
+
+/// <summary>Where self-configuring cards are placed: from <paramref name="Base"/>, at the lowest free place.</summary>
+public sealed record AutoWindow(string Id, Address Base, ByteSize Size);
+
+/// <summary>One line that firmware counts at power-up. With <paramref name="Auto"/> it counts what self-configuration placed and scans nothing.</summary>
+public sealed record PowerUpLine(string Label, bool Auto, Address From, Address To, ByteSize Step, ByteSize? Cap, bool StopAtGap);
+
+/// <summary>Anything that a part occupies: socket, slot, pad, bay. <paramref name="HeightMm"/> is its free height.</summary>
+public sealed record Site(
+    string Id, string Kind, string? Package, string? Mount, decimal? HeightMm, string? Access, string? Connector,
+    IReadOnlyList<string> Revisions, IReadOnlyList<string> Pinout, decimal? RomBudgetNs);
+
+public sealed record Signal(string Net, IReadOnlyList<SignalPoint> At, IReadOnlyList<string> Revisions);
+
+public sealed record SignalPoint(string Chip, int? Pin, string? Tap, IReadOnlyList<string> Revisions);
+
+/// <summary>A supply rail. Capacity is <paramref name="Amps"/> times <paramref name="Derate"/> (0.8 unless the sheet says otherwise).</summary>
+public sealed record Rail(string Id, decimal Volts, decimal Amps, decimal UsedAmps, decimal Derate, IReadOnlyList<string> Revisions);
+
+public sealed record Firmware(string Id, ByteSize? Bytes, IReadOnlyList<string> Can, IReadOnlyDictionary<string, ByteSize> Uses, string? BasedOn);

@@ -1,0 +1,62 @@
+using System.Text.Json;
+
+namespace RustCabin.Core.Sheets;
+
+/// <summary>What reading a pack gave: the pack, or every error in it; never both.</summary>
+public sealed record PackReading(Pack? Pack, IReadOnlyList<SheetError> Errors);
+
+/// <summary>Reads a pack: its own fields, then its sheets, then what they say of each other. All errors are told at once, each with its path.</summary>
+public static class PackReader
+{
+    static readonly JsonDocumentOptions Json = new() { MaxDepth = 64, AllowDuplicateProperties = false };
+
+    /// <summary>Parses text as JSON the way packs demand: no comments, no trailing commas, no field twice.</summary>
+    /// <exception cref="JsonException">It is not JSON.</exception>
+    public static JsonDocument Parse(ReadOnlyMemory<byte> utf8) => JsonDocument.Parse(utf8, Json);
+
+    /// <summary>Reads a pack. <paramref name="known"/> holds sheets that are here already, which those of the pack may refer to.</summary>
+    public static PackReading Read(JsonElement root, Pack? known = null)
+    {
+        var errors = new List<SheetError>();
+        Pack? pack = Fields.Read(root, "", errors, f => ReadPack(f, errors));
+        if (pack is not null && pack.Models.Count + pack.Parts.Count + pack.Units.Count + pack.Jobs.Count + pack.Titles.Count > Pack.MostSheets)
+            errors.Add(new SheetError("", $"holds more than {Pack.MostSheets:#,0} sheets"));
+        if (pack is not null)
+        {
+            // A name that could not be read is told once, as what it is, and not again as a name that leads nowhere.
+            var told = errors.Select(e => e.Path).ToHashSet();
+            errors.AddRange(PackReferences.Check(pack, known ?? Pack.Empty).Where(e => !told.Contains(e.Path)).ToList());
+        }
+        return errors.Count == 0 ? new PackReading(pack, []) : new PackReading(null, errors);
+    }
+
+    static Pack ReadPack(Fields f, List<SheetError> errors)
+    {
+        string? format = f.NameOrNull("format");
+        if (!f.Has("format")) f.Wrong("format", "is missing");
+        else if (format is not null && format != Pack.Format)
+            f.Wrong("format", $"\"{format}\" is not a format that this version reads; it reads \"{Pack.Format}\"");
+
+        string currency = f.NameOrNull("currency") ?? "EUR";
+        if (currency.Length != 3 || !currency.All(char.IsAsciiLetterUpper))
+            f.Wrong("currency", $"\"{currency}\" is not a currency: three capital letters");
+
+        var pack = new Pack(currency,
+            f.Children("models", ModelReader.Read), f.Children("parts", PartReader.Read), f.Children("units", UnitReader.ReadUnit),
+            f.Children("jobs", UnitReader.ReadJob), f.Children("titles", UnitReader.ReadTitle));
+        Twice("models", pack.Models.Select(m => m.Id), errors);
+        Twice("parts", pack.Parts.Select(p => p.Id), errors);
+        Twice("units", pack.Units.Select(u => u.Id), errors);
+        Twice("jobs", pack.Jobs.Select(j => j.Id), errors);
+        Twice("titles", pack.Titles.Select(t => t.Id), errors);
+        return pack;
+    }
+
+    static void Twice(string kind, IEnumerable<string> ids, List<SheetError> errors)
+    {
+        var seen = new HashSet<string>();
+        foreach ((int index, string id) in ids.Index())
+            if (id.Length > 0 && !seen.Add(id))
+                errors.Add(new SheetError($"{kind}[{index}].id", $"\"{id}\" is used twice"));
+    }
+}

@@ -1,0 +1,184 @@
+namespace RustCabin.Core.Sheets;
+
+/// <summary>
+/// What the sheets of a pack say of each other and of themselves by name: every name must be there. A way for a model that is not
+/// here is no error, since a part may fit machines that nobody has described yet.
+/// </summary>
+static class PackReferences
+{
+    public static IEnumerable<SheetError> Check(Pack pack, Pack known) =>
+    [
+        .. pack.Models.Index().SelectMany(m => CheckModel(m.Item, $"models[{m.Index}]")),
+        .. pack.Parts.Index().SelectMany(p => CheckPart(p.Item, $"parts[{p.Index}]", id => pack.FindModel(id) ?? known.FindModel(id))),
+        .. pack.Units.Index().SelectMany(u => CheckUnit(u.Item, $"units[{u.Index}]", pack, known)),
+        .. pack.Jobs.Index().SelectMany(j => CheckJob(j.Item, $"jobs[{j.Index}]", pack, known)),
+    ];
+
+    static IEnumerable<SheetError> CheckModel(Model model, string path)
+    {
+        if (model.Masters.Count is 0 or > 32) yield return new($"{path}.masters", "must name 1 to 32 bus masters");
+        if (model.Revisions.Count == 0) yield return new($"{path}.revisions", "needs at least one revision");
+
+        foreach (SheetError error in Twice(model.Revisions.Select(r => r.Id), $"{path}.revisions")) yield return error;
+        foreach (SheetError error in Twice(model.Claims.Select(c => c.Id), $"{path}.claims")) yield return error;
+        foreach (SheetError error in Twice(model.Sites.Select(s => s.Id), $"{path}.sites")) yield return error;
+        foreach (SheetError error in Twice(model.Clues.Select(c => c.Id), $"{path}.clues")) yield return error;
+
+        IEnumerable<(string Path, IEnumerable<string> Revisions)> limited =
+        [
+            .. model.Claims.Index().Select(c => ($"{path}.claims[{c.Index}].revisions", c.Item.Revisions.AsEnumerable())),
+            .. model.Sites.Index().Select(s => ($"{path}.sites[{s.Index}].revisions", s.Item.Revisions.AsEnumerable())),
+            .. model.Rails.Index().Select(r => ($"{path}.rails[{r.Index}].revisions", r.Item.Revisions.AsEnumerable())),
+            .. model.Signals.Index().Select(s => ($"{path}.signals[{s.Index}].revisions", s.Item.Revisions.Concat(s.Item.At.SelectMany(a => a.Revisions)))),
+            .. model.Clues.Index().SelectMany(c => c.Item.Values.Select(v => ($"{path}.clues[{c.Index}].values.{v.Key}", v.Value.AsEnumerable()))),
+        ];
+        foreach ((string where, IEnumerable<string> revisions) in limited)
+            foreach (string id in revisions.Where(id => model.FindRevision(id) is null))
+                yield return new(where, $"\"{id}\" is not a revision of this model");
+
+        foreach ((int i, AccessLevel level) in model.Access.Index())
+            if (level.From is { } from && model.Access.Take(i).All(a => a.Id != from))
+                yield return new($"{path}.access[{i}].from", $"\"{from}\" is not an access level above this one");
+
+        foreach ((int i, Claim claim) in model.Claims.Index())
+            foreach (SheetError error in CheckClaim(claim, $"{path}.claims[{i}]", model, model.Claims))
+                yield return error;
+    }
+
+    static IEnumerable<SheetError> CheckClaim(Claim claim, string path, Model? model, IReadOnlyList<Claim> own)
+    {
+        if (model is not null)
+            foreach (string master in claim.Masters.Where(m => !model.Masters.Contains(m)))
+                yield return new($"{path}.masters", $"\"{master}\" is not a master of this model");
+        // A register on another sheet is named with its owner ("model:select") and looked up when the unit is planned.
+        if (claim.Window?.Register is { } register && !register.Contains(':') && own.All(c => c.Id != register))
+            yield return new($"{path}.window.register", $"\"{register}\" is not a claim of this sheet");
+        if (claim.Mask is { } mask && claim.Size is { } size && model is not null)
+        {
+            ulong above = (1ul << model.AddressBits) - 1 & ~(size.Bytes - 1) & ~mask.Value;
+            if (System.Numerics.BitOperations.PopCount(above) > Maps.Decode.MostFreeLines)
+                yield return new($"{path}.mask", $"leaves out {System.Numerics.BitOperations.PopCount(above)} address lines; {Maps.Decode.MostFreeLines} are the most");
+        }
+    }
+
+    static IEnumerable<SheetError> CheckPart(Part part, string path, Func<string, Model?> findModel)
+    {
+        foreach (SheetError error in Twice(part.Ways.Select(w => w.Id), $"{path}.ways")) yield return error;
+        foreach (SheetError error in Twice(part.Claims.Select(c => c.Id), $"{path}.claims")) yield return error;
+        foreach (SheetError error in Twice(part.Switches.Select(s => s.Id), $"{path}.switches")) yield return error;
+
+        foreach ((int i, Claim claim) in part.Claims.Index())
+        {
+            foreach (SheetError error in CheckClaim(claim, $"{path}.claims[{i}]", null, part.Claims)) yield return error;
+            foreach (SheetError error in CheckWhen(claim.When, $"{path}.claims[{i}].when", part)) yield return error;
+        }
+        foreach ((int i, SetChange set) in part.Sets.Index())
+            foreach (SheetError error in CheckWhen(set.When, $"{path}.sets[{i}].when", part))
+                yield return error;
+
+        foreach ((int i, Way way) in part.Ways.Index())
+        {
+            if (way.Model is null || findModel(way.Model) is not { } model) continue;
+            foreach (string id in way.Revisions.Where(id => model.FindRevision(id) is null))
+                yield return new($"{path}.ways[{i}].revisions", $"\"{id}\" is not a revision of {model.Id}");
+            foreach ((int k, Occupies taken) in way.Occupies.Index())
+                if (taken.Site is { } site && !site.Contains(':') && model.FindSite(site) is null)
+                    yield return new($"{path}.ways[{i}].occupies[{k}].site", $"\"{site}\" is not a site of {model.Id}");
+        }
+    }
+
+    static IEnumerable<SheetError> CheckWhen(Condition when, string path, Part part)
+    {
+        foreach ((string key, IReadOnlyList<string> positions) in when.Keys)
+        {
+            if (key.Contains('.')) continue;
+            if (part.Switches.FirstOrDefault(s => s.Id == key) is not { } own)
+                yield return new($"{path}.{key}", $"\"{key}\" is not a switch of this part");
+            else
+                foreach (string position in positions.Where(p => !own.Positions.Contains(p)))
+                    yield return new($"{path}.{key}", $"\"{position}\" is not a position of {key}");
+        }
+    }
+
+    static IEnumerable<SheetError> CheckUnit(Unit unit, string path, Pack pack, Pack known)
+    {
+        if ((pack.FindModel(unit.Model) ?? known.FindModel(unit.Model)) is not { } model)
+        {
+            yield return new($"{path}.model", $"\"{unit.Model}\" is not a model here");
+            yield break;
+        }
+        if (unit.Revision is { } revision && model.FindRevision(revision) is null)
+            yield return new($"{path}.revision", $"\"{revision}\" is not a revision of {model.Id}");
+        foreach (string clue in unit.Seen.Keys.Where(k => model.Clues.All(c => c.Id != k)))
+            yield return new($"{path}.seen.{clue}", $"\"{clue}\" is not a clue of {model.Id}");
+        foreach (SheetError error in CheckFirmware(unit.Firmware, $"{path}.firmware", model)) yield return error;
+        foreach ((int i, FittedPart fitted) in unit.Fitted.Index())
+            foreach (SheetError error in CheckFitted(fitted, $"{path}.fitted[{i}]", pack, known))
+                yield return error;
+    }
+
+    static IEnumerable<SheetError> CheckJob(Job job, string path, Pack pack, Pack known)
+    {
+        if ((pack.FindUnit(job.Unit) ?? known.FindUnit(job.Unit)) is not { } unit)
+        {
+            yield return new($"{path}.unit", $"\"{job.Unit}\" is not a unit here");
+            yield break;
+        }
+        foreach ((int i, FittedPart fitted) in job.Add.Index())
+            foreach (SheetError error in CheckFitted(fitted, $"{path}.add[{i}]", pack, known))
+                yield return error;
+        if ((pack.FindModel(unit.Model) ?? known.FindModel(unit.Model)) is { } model)
+            foreach (SheetError error in CheckFirmware(job.Firmware, $"{path}.firmware", model))
+                yield return error;
+
+        Dictionary<string, FittedPart> instances = Planning.Instance.Number(unit.Fitted.Concat(job.Add)).ToDictionary(i => i.Name, i => i.Fitted);
+        foreach ((int i, string name) in job.Remove.Index())
+            if (!instances.ContainsKey(name))
+                yield return new($"{path}.remove[{i}]", $"\"{name}\" is not fitted to {unit.Id}");
+        foreach ((string name, OrderedDictionary<string, string> positions) in job.Switches)
+        {
+            if (!instances.TryGetValue(name, out FittedPart? fitted))
+                yield return new($"{path}.switches.{name}", $"\"{name}\" is neither fitted to {unit.Id} nor added");
+            else if ((pack.FindPart(fitted.Part) ?? known.FindPart(fitted.Part)) is { } part)
+                foreach (SheetError error in CheckPositions(positions, $"{path}.switches.{name}", part))
+                    yield return error;
+        }
+    }
+
+    static IEnumerable<SheetError> CheckFirmware(string? firmware, string path, Model model)
+    {
+        if (firmware is not null && model.Firmware.All(f => f.Id != firmware))
+            yield return new(path, $"\"{firmware}\" is not a firmware of {model.Id}");
+    }
+
+    static IEnumerable<SheetError> CheckFitted(FittedPart fitted, string path, Pack pack, Pack known)
+    {
+        if ((pack.FindPart(fitted.Part) ?? known.FindPart(fitted.Part)) is not { } part)
+        {
+            yield return new($"{path}.part", $"\"{fitted.Part}\" is not a part here");
+            yield break;
+        }
+        if (fitted.Way is { } way && part.FindWay(way) is null)
+            yield return new($"{path}.way", $"\"{way}\" is not a way of {part.Id}");
+        foreach (SheetError error in CheckPositions(fitted.Switches, $"{path}.switches", part)) yield return error;
+    }
+
+    static IEnumerable<SheetError> CheckPositions(IEnumerable<KeyValuePair<string, string>> positions, string path, Part part)
+    {
+        foreach ((string id, string position) in positions)
+        {
+            if (part.Switches.FirstOrDefault(s => s.Id == id) is not { } own)
+                yield return new($"{path}.{id}", $"\"{id}\" is not a switch of {part.Id}");
+            else if (!own.Positions.Contains(position))
+                yield return new($"{path}.{id}", $"\"{position}\" is not a position of {id}: {string.Join(", ", own.Positions)}");
+        }
+    }
+
+    static IEnumerable<SheetError> Twice(IEnumerable<string> ids, string path)
+    {
+        var seen = new HashSet<string>();
+        foreach ((int index, string id) in ids.Index())
+            if (!seen.Add(id))
+                yield return new($"{path}[{index}].id", $"\"{id}\" is used twice");
+    }
+}

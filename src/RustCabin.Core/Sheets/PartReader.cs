@@ -1,0 +1,61 @@
+namespace RustCabin.Core.Sheets;
+
+/// <summary>Reads a part sheet (formats.md, Part sheet).</summary>
+static class PartReader
+{
+    public static Part Read(Fields f)
+    {
+        foreach (string later in (string[])["connector", "gender", "contacts", "arrays", "mix", "switchTable", "capacity", "speed", "faults"])
+            f.Later(later);
+        return new Part(
+            f.Id("id"), f.Name("name"), f.Text("maker"), f.Require("kind", f.Word<PartKind>("kind")), f.Text("summary"),
+            f.Children("versions", v => new PartVersion(v.Name("id"), v.Texts("errata"))), f.Children("ways", ReadWay),
+            f.Children("needs", Need.Read), f.Names("provides"), f.Children("switches", ReadSwitch), f.Children("claims", ModelReader.ReadClaim),
+            f.Children("draws", ReadDraw), f.Children("supplies", s => new Supply(s.Name("rail"), s.NumberRequired("amps", 0, 10_000), s.Flag("replaces") ?? false)),
+            f.Children("sets", ReadSet), f.Children("conflicts", c => new Conflict(c.Id("part"), c.Text("why"))),
+            f.Children("sites", ModelReader.ReadSite), f.Number("heightMm", 0, 10_000), f.Number("heatW", 0, 100_000) ?? 0,
+            f.Texts("keeps"), f.Names("cautions"), f.Number("price", 0, 10_000_000) ?? 0, f.Flag("stacks") ?? false);
+    }
+
+    static Way ReadWay(Fields f)
+    {
+        f.Later("steps");
+        f.Later("changes");
+        if (!f.Has("model") && !f.Has("connector")) f.WrongHere("names neither a model nor a connector");
+        return new Way(
+            f.Id("id"), f.IdOrNull("model"), f.Ids("revisions"), f.NameOrNull("connector"), f.Children("occupies", ReadOccupies),
+            f.Number("minutes", 0, 100_000) ?? 0, f.Whole("skill", 1, 5) ?? 1, f.Flag("reversible") ?? true, f.Number("faultChance", 0, 1) ?? 0,
+            f.Children("needs", Need.Read), f.Names("cautions"), f.Texts("keeps"), f.NameOrNull("special"),
+            f.Flag("stacks") ?? false);
+    }
+
+    static Occupies ReadOccupies(Fields f)
+    {
+        SiteMode mode = f.Require("mode", f.Word<SiteMode>("mode"));
+        string? site = f.NameOrNull("site"), signal = f.NameOrNull("signal");
+        if (!f.Has("site") && !f.Has("signal")) f.WrongHere("names neither a site nor a signal");
+        return new Occupies(site, signal, mode, f.Flag("stacks") ?? false);
+    }
+
+    static Switch ReadSwitch(Fields f)
+    {
+        IReadOnlyList<string> positions = f.Names("positions");
+        string? factory = f.NameOrNull("factory");
+        if (positions.Count == 0) f.Wrong("positions", "needs at least one position");
+        if (positions.Distinct().Count() != positions.Count) f.Wrong("positions", "names a position twice");
+        if (factory is not null && positions.Count > 0 && !positions.Contains(factory))
+            f.Wrong("factory", $"\"{factory}\" is not one of its positions");
+        return new Switch(f.Name("id"), f.Word<SwitchKind>("kind") ?? SwitchKind.Jumper, f.Text("label"), positions,
+            factory ?? (positions.Count > 0 ? positions[0] : ""));
+    }
+
+    static Draw ReadDraw(Fields f)
+    {
+        decimal? typical = f.Number("typicalAmps", 0, 10_000), peak = f.Number("peakAmps", 0, 10_000);
+        if (peak < typical) f.Wrong("peakAmps", "must not be less than \"typicalAmps\"");
+        return new Draw(f.Name("rail"), typical ?? peak ?? 0, peak ?? typical ?? 0, Condition.Read(f));
+    }
+
+    static SetChange ReadSet(Fields f) => new(
+        f.Name("claim"), f.Size("size"), f.AddressOrNull("base"), f.Ids("masters"), f.Flag("off") ?? false, Condition.Read(f));
+}

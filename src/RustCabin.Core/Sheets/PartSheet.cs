@@ -1,0 +1,45 @@
+using RustCabin.Core.Units;
+
+namespace RustCabin.Core.Sheets;
+
+public enum PartKind { Memory, Rom, Accelerator, Storage, Picture, Sound, Io, Power, Controller, Case, Adapter }
+
+/// <summary>An upgrade or a component that can be fitted. Source of every field: formats.md, Part sheet.</summary>
+public sealed record Part(
+    string Id, string Name, string Maker, PartKind Kind, string Summary, IReadOnlyList<PartVersion> Versions, IReadOnlyList<Way> Ways,
+    IReadOnlyList<Need> Needs, IReadOnlyList<string> Provides, IReadOnlyList<Switch> Switches, IReadOnlyList<Claim> Claims,
+    IReadOnlyList<Draw> Draws, IReadOnlyList<Supply> Supplies, IReadOnlyList<SetChange> Sets, IReadOnlyList<Conflict> Conflicts,
+    IReadOnlyList<Site> Sites, decimal? HeightMm, decimal HeatW, IReadOnlyList<string> Keeps, IReadOnlyList<string> Cautions,
+    decimal Price, bool Stacks)
+{
+    public Way? FindWay(string? id) => Ways.FirstOrDefault(w => w.Id == id);
+}
+
+public sealed record PartVersion(string Id, IReadOnlyList<string> Errata);
+
+/// <summary>One accepted manner of fitting a part, to one model (and revisions), or to anything with a connector free.</summary>
+public sealed record Way(
+    string Id, string? Model, IReadOnlyList<string> Revisions, string? Connector, IReadOnlyList<Occupies> Occupies, decimal Minutes, int Skill,
+    bool Reversible, decimal FaultChance, IReadOnlyList<Need> Needs, IReadOnlyList<string> Cautions, IReadOnlyList<string> Keeps,
+    string? Special, bool Stacks);
+
+/// <summary>How a part sits on a site: fills it, goes between socket and chip, clips over a chip that stays, or taps a signal.</summary>
+public enum SiteMode { In, Between, Over, Tap }
+
+public sealed record Occupies(string? Site, string? Signal, SiteMode Mode, bool Stacks);
+
+public enum SwitchKind { Jumper, Dip, Rotary, Link }
+
+/// <summary>A jumper, DIP switch, rotary switch or solder link with named positions; <paramref name="Factory"/> is one of them.</summary>
+public sealed record Switch(string Id, SwitchKind Kind, string Label, IReadOnlyList<string> Positions, string Factory);
+
+/// <summary>What a part takes from a rail, in amps.</summary>
+public sealed record Draw(string Rail, decimal TypicalAmps, decimal PeakAmps, Condition When);
+
+/// <summary>A rail that a part brings; with <paramref name="Replaces"/> it stands in the place of the machine's own.</summary>
+public sealed record Supply(string Rail, decimal Amps, bool Replaces);
+
+/// <summary>What a part changes about a claim that is there already.</summary>
+public sealed record SetChange(string Claim, ByteSize? Size, Address? Base, IReadOnlyList<string> Masters, bool Off, Condition When);
+
+public sealed record Conflict(string Part, string Why);

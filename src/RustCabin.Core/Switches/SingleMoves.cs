@@ -1,0 +1,48 @@
+using RustCabin.Core.Findings;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Core.Switches;
+
+/// <summary>One switch of one instance put into another position, and the plan that comes of it.</summary>
+public sealed record Move(Instance Instance, Switch Switch, string Position, PlannedUnit Planned);
+
+/// <summary>
+/// What moving a single switch would do: the mend that a stop offers, and the slip that explains a reading. Moves are simulated with the
+/// same functions as the plan itself.
+/// </summary>
+public static class SingleMoves
+{
+    /// <summary>So many moves are tried at most, so that an answer stays quick on a board full of switches.</summary>
+    const int MostTried = 64;
+
+    public static IEnumerable<Move> Of(PlannedUnit planned) =>
+        from instance in planned.Instances
+        from own in instance.Part.Switches
+        from position in own.Positions
+        where position != instance.Positions[own.Id]
+        select new Move(instance, own, position, Plan.Moved(planned, instance.Name, own.Id, position));
+
+    /// <summary>Gives each stop the first single move after which it is gone and no other stop has come.</summary>
+    public static IReadOnlyList<Finding> Mend(PlannedUnit planned, IReadOnlyList<Finding> findings)
+    {
+        if (findings.All(f => f.Severity != Severity.Stop)) return findings;
+        List<(Move Move, IReadOnlyList<Finding> Stops)> tried =
+            [.. Of(planned).Take(MostTried).Select(m => (m, StopsOf(m.Planned)))];
+        int now = findings.Count(f => f.Severity == Severity.Stop);
+        return
+        [
+            .. findings.Select(finding => finding.Severity != Severity.Stop ? finding
+                : tried.Where(t => t.Stops.Count < now && !t.Stops.Any(s => s.Code == finding.Code && s.Subjects.SequenceEqual(finding.Subjects)))
+                    .OrderBy(t => t.Stops.Count).Select(t => finding with { Fix = FixOf(t.Move) }).FirstOrDefault() ?? finding),
+        ];
+    }
+
+    static IReadOnlyList<Finding> StopsOf(PlannedUnit planned) =>
+        [.. Checks.Run(planned, Memory.PowerUp.Run(planned)).Where(f => f.Severity == Severity.Stop)];
+
+    static Fix FixOf(Move move) => new(new Dictionary<string, IReadOnlyDictionary<string, string>>
+    {
+        [move.Instance.Name] = new Dictionary<string, string> { [move.Switch.Id] = move.Position },
+    });
+}

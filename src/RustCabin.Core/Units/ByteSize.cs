@@ -1,0 +1,61 @@
+using System.Globalization;
+
+namespace RustCabin.Core.Units;
+
+/// <summary>An amount of memory in bytes. K, M and G are binary: 1 KiB is 1024 bytes.</summary>
+public readonly record struct ByteSize(ulong Bytes) : IComparable<ByteSize>
+{
+    public static readonly ByteSize Zero;
+
+    /// <summary>Reads a size as packs write it (<c>"512K"</c>, <c>"4M"</c>, <c>"0x1000"</c>, <c>"1536"</c>). False when it is none.</summary>
+    public static bool TryParse(ReadOnlySpan<char> text, out ByteSize size)
+    {
+        bool ok = SizeText.TryParse(text, out ulong bytes);
+        size = new ByteSize(bytes);
+        return ok;
+    }
+
+    public static ByteSize KiB(ulong count) => new(count << 10);
+    public static ByteSize MiB(ulong count) => new(count << 20);
+
+    /// <summary>True for 1, 2, 4, 8 and so on: what address decoders and self-configuring cards can hold apart.</summary>
+    public bool IsPowerOfTwo => Bytes != 0 && (Bytes & (Bytes - 1)) == 0;
+
+    /// <summary>In the largest unit that is exact, such as <c>256 KiB</c>, <c>4 MiB</c>, <c>4,352 KiB</c> or <c>300 bytes</c>.</summary>
+    public override string ToString() => ToScreen(asOnTheBox: false);
+
+    /// <summary>As <see cref="ToString()"/>, or with the box's plain K and M when <paramref name="asOnTheBox"/>.</summary>
+    public string ToScreen(bool asOnTheBox)
+    {
+        (ulong count, string unit) = Bytes switch
+        {
+            0 => (0ul, asOnTheBox ? "K" : "KiB"),
+            var b when (b & 0x3FFF_FFFF) == 0 => (b >> 30, asOnTheBox ? "G" : "GiB"),
+            var b when (b & 0xF_FFFF) == 0 => (b >> 20, asOnTheBox ? "M" : "MiB"),
+            var b when (b & 0x3FF) == 0 => (b >> 10, asOnTheBox ? "K" : "KiB"),
+            1 => (1ul, "byte"),
+            var b => (b, "bytes"),
+        };
+        return asOnTheBox && unit.Length == 1 ? $"{count}{unit}" : string.Create(CultureInfo.InvariantCulture, $"{count:#,0} {unit}");
+    }
+
+    /// <summary>Rounded to one decimal for a label where the exact figure stands elsewhere, such as <c>5.8 MiB</c>.</summary>
+    public string ToRough(bool asOnTheBox)
+    {
+        (double unit, string name) = Bytes switch
+        {
+            >= 1ul << 30 => (1 << 30, asOnTheBox ? "G" : " GiB"),
+            >= 1ul << 20 => (1 << 20, asOnTheBox ? "M" : " MiB"),
+            >= 1ul << 10 => (1 << 10, asOnTheBox ? "K" : " KiB"),
+            _ => (1, Bytes == 1 ? " byte" : " bytes"),
+        };
+        return (Bytes / unit).ToString("0.#", CultureInfo.InvariantCulture) + name;
+    }
+
+    public int CompareTo(ByteSize other) => Bytes.CompareTo(other.Bytes);
+    public static ByteSize operator +(ByteSize a, ByteSize b) => new(a.Bytes + b.Bytes);
+    public static bool operator <(ByteSize a, ByteSize b) => a.Bytes < b.Bytes;
+    public static bool operator >(ByteSize a, ByteSize b) => a.Bytes > b.Bytes;
+    public static bool operator <=(ByteSize a, ByteSize b) => a.Bytes <= b.Bytes;
+    public static bool operator >=(ByteSize a, ByteSize b) => a.Bytes >= b.Bytes;
+}

@@ -1,0 +1,1 @@
+WebApplication.CreateBuilder(args).Build().Run(); public partial class Program;

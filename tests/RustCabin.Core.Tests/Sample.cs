@@ -1,0 +1,46 @@
+using System.Text;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Core.Tests;
+
+/// <summary>Packs for tests: the one that the format's description prints, and small ones written in the test itself.</summary>
+static class Sample
+{
+    public static byte[] Bytes(string name) => File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "Samples", name));
+
+    public static PackReading Read(byte[] json)
+    {
+        using var document = PackReader.Parse(json);
+        return PackReader.Read(document.RootElement);
+    }
+
+    public static PackReading Read(string json) => Read(Encoding.UTF8.GetBytes(json));
+
+    /// <summary>A pack that must read without an error.</summary>
+    public static Pack Pack(string json)
+    {
+        PackReading reading = Read(json);
+        Assert.Empty(reading.Errors);
+        return reading.Pack!;
+    }
+
+    public static Pack Slipway() => Read(Bytes("slipway.json")).Pack!;
+
+    /// <summary>The sample pack with some of its text replaced, which must be there.</summary>
+    public static Pack Slipway(params (string Old, string New)[] changes) => Pack(SlipwayText(changes));
+
+    public static string SlipwayText(params (string Old, string New)[] changes)
+    {
+        string text = Encoding.UTF8.GetString(Bytes("slipway.json"));
+        foreach ((string old, string instead) in changes)
+        {
+            Assert.Contains(old, text, StringComparison.Ordinal);
+            text = text.Replace(old, instead);
+        }
+        return text;
+    }
+
+    /// <summary>The answer for the only job of a pack.</summary>
+    public static Answer Answer(Pack pack) => Core.Answer.For(Plan.For(pack, pack.Jobs.Single()));
+}
