@@ -14,12 +14,12 @@ public static class PackReader
     /// <exception cref="JsonException">It is not JSON.</exception>
     public static JsonDocument Parse(ReadOnlyMemory<byte> utf8) => JsonDocument.Parse(utf8, Json);
 
-    /// <summary>Reads a pack. <paramref name="known"/> holds sheets that are here already, which those of the pack may refer to.</summary>
-    public static PackReading Read(JsonElement root, Pack? known = null)
+    /// <summary>Reads a pack. <paramref name="known"/> holds sheets that are here already, which those of the pack may refer to. A cabin that was filled from several packs may hold more than one pack can (<paramref name="limitSheets"/>).</summary>
+    public static PackReading Read(JsonElement root, Pack? known = null, bool limitSheets = true)
     {
         var errors = new List<SheetError>();
         Pack? pack = Fields.Read(root, "", errors, f => ReadPack(f, errors));
-        if (pack is not null && pack.Models.Count + pack.Parts.Count + pack.Units.Count + pack.Jobs.Count + pack.Titles.Count > Pack.MostSheets)
+        if (limitSheets && pack is not null && pack.Models.Count + pack.Parts.Count + pack.Units.Count + pack.Jobs.Count + pack.Titles.Count > Pack.MostSheets)
             errors.Add(new SheetError("", $"holds more than {Pack.MostSheets:#,0} sheets"));
         if (pack is not null)
         {
@@ -28,6 +28,15 @@ public static class PackReader
             errors.AddRange(PackReferences.Check(pack, known ?? Pack.Empty).Where(e => !told.Contains(e.Path)).ToList());
         }
         return errors.Count == 0 ? new PackReading(pack, []) : new PackReading(null, errors);
+    }
+
+    /// <summary>Reads one job sheet by itself; with <paramref name="known"/>, its references are checked against the sheets there.</summary>
+    public static (Job? Job, IReadOnlyList<SheetError> Errors) ReadJob(JsonElement sheet, Pack? known)
+    {
+        var errors = new List<SheetError>();
+        Job? job = Fields.Read(sheet, "job", errors, UnitReader.ReadJob);
+        if (job is not null && known is not null) errors.AddRange(PackReferences.CheckJob(job, "job", Pack.Empty, known));
+        return (job, errors);
     }
 
     static Pack ReadPack(Fields f, List<SheetError> errors)

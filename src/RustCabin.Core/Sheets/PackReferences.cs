@@ -117,7 +117,7 @@ static class PackReferences
                 yield return error;
     }
 
-    static IEnumerable<SheetError> CheckJob(Job job, string path, Pack pack, Pack known)
+    public static IEnumerable<SheetError> CheckJob(Job job, string path, Pack pack, Pack known)
     {
         if ((pack.FindUnit(job.Unit) ?? known.FindUnit(job.Unit)) is not { } unit)
         {

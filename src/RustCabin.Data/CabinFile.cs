@@ -1,0 +1,70 @@
+using System.Reflection;
+using Dapper;
+using DbUp;
+using DbUp.Engine;
+using Microsoft.Data.Sqlite;
+
+namespace RustCabin.Data;
+
+/// <summary>The database could not be opened as it should; the message says why and what became of the file.</summary>
+public sealed class CabinFileException(string message, Exception? inner = null) : Exception(message, inner);
+
+/// <summary>
+/// The one SQLite file that holds a cabin: write-ahead log, every commit flushed to the disk, foreign keys on. It is brought up to date when
+/// it is opened, in one transaction: a migration that fails leaves the file as it was.
+/// </summary>
+public sealed class CabinFile
+{
+    readonly string _connection;
+
+    public string Path { get; }
+
+    CabinFile(string path)
+    {
+        Path = path;
+        _connection = new SqliteConnectionStringBuilder { DataSource = path, ForeignKeys = true, DefaultTimeout = 5, Pooling = true }.ConnectionString;
+    }
+
+    /// <summary>Opens or makes the file, with its folder.</summary>
+    /// <exception cref="CabinFileException">It is no database, was written by a newer version, or could not be brought up to date.</exception>
+    public static CabinFile Open(string path) => Open(path, Assembly.GetExecutingAssembly());
+
+    /// <summary>As <see cref="Open(string)"/> with the migrations of another assembly, for tests of migrations that fail.</summary>
+    public static CabinFile Open(string path, Assembly migrations)
+    {
+        var file = new CabinFile(System.IO.Path.GetFullPath(path));
+        Directory.CreateDirectory(System.IO.Path.GetDirectoryName(file.Path)!);
+        try
+        {
+            using (SqliteConnection connection = file.Connect())
+                connection.Execute("pragma journal_mode = wal");
+            file.Migrate(migrations);
+        }
+        catch (SqliteException problem)
+        {
+            throw new CabinFileException($"{path} could not be opened: {problem.Message}", problem);
+        }
+        return file;
+    }
+
+    void Migrate(Assembly migrations)
+    {
+        UpgradeEngine engine = DeployChanges.To.SqliteDatabase(_connection)
+            .WithScriptsEmbeddedInAssembly(migrations, name => name.EndsWith(".sql", StringComparison.Ordinal))
+            .WithTransaction().LogToNowhere().Build();
+        if (engine.GetExecutedButNotDiscoveredScripts() is { Count: > 0 } newer)
+            throw new CabinFileException($"{Path} was written by a newer version of Rust Cabin ({newer[^1]} is unknown here). It was left as it is.");
+        DatabaseUpgradeResult result = engine.PerformUpgrade();
+        if (!result.Successful)
+            throw new CabinFileException($"{Path} could not be brought up to date: {result.Error.Message} It was left as it was.", result.Error);
+    }
+
+    /// <summary>An open connection; the caller closes it.</summary>
+    public SqliteConnection Connect()
+    {
+        var connection = new SqliteConnection(_connection);
+        connection.Open();
+        connection.Execute("pragma synchronous = full");
+        return connection;
+    }
+}

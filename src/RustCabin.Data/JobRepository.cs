@@ -1,0 +1,151 @@
+using System.Data;
+using System.Text.Encodings.Web;
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using Dapper;
+using Microsoft.Data.Sqlite;
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Data;
+
+/// <summary>A job as it stands, with what undo and redo would do (null: nothing to undo, to redo).</summary>
+public sealed record StoredJob(Job Job, long Version, string? Undoes, string? Redoes);
+
+/// <summary>One line of a job's history. <paramref name="Standing"/>: it is in force now, not taken back.</summary>
+public sealed record JobChange(long Seq, DateTimeOffset At, string What, bool Standing);
+
+public enum WriteResult { Written, Stale, Missing, Refused, Nothing }
+
+/// <summary>How a change to a job went. <paramref name="Problems"/> says why one was refused.</summary>
+public sealed record WriteOutcome(WriteResult Result, IReadOnlyList<SheetError> Problems)
+{
+    public static WriteOutcome Of(WriteResult result) => new(result, []);
+}
+
+/// <summary>
+/// Jobs and every state they were in. A change adds a state; undo and redo move between states; nothing is ever deleted. Each write is one
+/// transaction, and names the version that it was made from: a later one than the writer saw makes it stale, and nothing is written.
+/// </summary>
+public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimeProvider clock)
+{
+    static readonly JsonSerializerOptions AsTyped = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+
+    sealed record Row(string Id, string Unit, long Position, long Version, string Json);
+
+    const string Select = "select j.id, j.unit, j.position, j.version, c.json from job j join job_change c on c.job = j.id and c.seq = j.position";
+
+    public IReadOnlyList<Job> All()
+    {
+        using SqliteConnection connection = file.Connect();
+        return [.. connection.Query<Row>($"{Select} order by j.rowid").Select(row => Parse(row.Json))];
+    }
+
+    public StoredJob? Find(string id)
+    {
+        using SqliteConnection connection = file.Connect();
+        if (connection.QuerySingleOrDefault<Row>($"{Select} where j.id = @id", new { id }) is not { } row) return null;
+        string? undoes = connection.QuerySingleOrDefault<string>(
+            "select c.what from job_change c where c.job = @id and c.seq = @Position and exists (select 1 from job_change e where e.job = @id and e.seq < @Position and e.dropped = 0)",
+            new { id, row.Position });
+        string? redoes = connection.QuerySingleOrDefault<string>(
+            "select what from job_change where job = @id and seq > @Position and dropped = 0 order by seq limit 1", new { id, row.Position });
+        return new StoredJob(Parse(row.Json), row.Version, undoes, redoes);
+    }
+
+    /// <summary>The job's changes, newest first.</summary>
+    public IReadOnlyList<JobChange> History(string id)
+    {
+        using SqliteConnection connection = file.Connect();
+        return
+        [
+            .. connection.Query<(long Seq, string At, string What, bool Standing)>(
+                "select c.seq, c.at, c.what, c.dropped = 0 and c.seq <= j.position from job_change c join job j on j.id = c.job where c.job = @id order by c.seq desc",
+                new { id }).Select(r => new JobChange(r.Seq, DateTimeOffset.Parse(r.At), r.What, r.Standing)),
+        ];
+    }
+
+    /// <summary>
+    /// Makes one change: <paramref name="edit"/> turns the job's JSON into the changed one, <paramref name="what"/> names it for the history.
+    /// Refused, with the errors, when the result does not read as a job.
+    /// </summary>
+    public WriteOutcome Change(string id, long version, string what, Func<JsonObject, JsonObject> edit) => Write(id, version, (connection, transaction, row) =>
+    {
+        JsonObject before = JsonNode.Parse(row.Json)!.AsObject(), after = edit(before);
+        string json = after.ToJsonString(AsTyped);
+        if (json == before.ToJsonString(AsTyped)) return WriteOutcome.Of(WriteResult.Nothing);
+        using JsonDocument document = JsonDocument.Parse(json);
+        if (PackReader.ReadJob(document.RootElement, sheets.All()).Errors is { Count: > 0 } errors) return new WriteOutcome(WriteResult.Refused, errors);
+        Append(connection, transaction, row.Id, row.Position, what, json);
+        return WriteOutcome.Of(WriteResult.Written);
+    });
+
+    public WriteOutcome Undo(string id, long version) => Step(id, version, "select max(seq) from job_change where job = @Id and seq < @Position and dropped = 0");
+
+    public WriteOutcome Redo(string id, long version) => Step(id, version, "select min(seq) from job_change where job = @Id and seq > @Position and dropped = 0");
+
+    WriteOutcome Step(string id, long version, string target) => Write(id, version, (connection, transaction, row) =>
+    {
+        if (connection.QuerySingle<long?>(target, row, transaction) is not { } seq) return WriteOutcome.Of(WriteResult.Nothing);
+        connection.Execute("update job set position = @seq, version = version + 1 where id = @Id", new { seq, row.Id }, transaction);
+        return WriteOutcome.Of(WriteResult.Written);
+    });
+
+    WriteOutcome Write(string id, long version, Func<SqliteConnection, SqliteTransaction, Row, WriteOutcome> write)
+    {
+        using SqliteConnection connection = file.Connect();
+        using SqliteTransaction transaction = connection.BeginTransaction();
+        if (connection.QuerySingleOrDefault<Row>($"{Select} where j.id = @id", new { id }, transaction) is not { } row) return WriteOutcome.Of(WriteResult.Missing);
+        if (row.Version != version) return WriteOutcome.Of(WriteResult.Stale);
+        WriteOutcome outcome = write(connection, transaction, row);
+        if (outcome.Result == WriteResult.Written) transaction.Commit();
+        return outcome;
+    }
+
+    /// <summary>Adds a state after the present one; states that were taken back are dropped from redo, but kept.</summary>
+    void Append(SqliteConnection connection, IDbTransaction transaction, string id, long position, string what, string json)
+    {
+        connection.Execute("update job_change set dropped = 1 where job = @id and seq > @position", new { id, position }, transaction);
+        long seq = connection.QuerySingle<long>("select coalesce(max(seq), 0) + 1 from job_change where job = @id", new { id }, transaction);
+        connection.Execute("insert into job_change (job, seq, at, what, json) values (@id, @seq, @at, @what, @json)",
+            new { id, seq, at = clock.GetUtcNow().ToString("O"), what, json }, transaction);
+        connection.Execute("update job set position = @seq, version = version + 1 where id = @id", new { id, seq }, transaction);
+    }
+
+    /// <summary>Writes a job of a pack inside the import's transaction: a new one with its first state, a known one as one more change.</summary>
+    internal void Put(SqliteConnection connection, IDbTransaction transaction, Job job, string json, string what)
+    {
+        connection.Execute("insert into job (id, unit, position, version) values (@Id, @Unit, 0, 0) on conflict do nothing", job, transaction);
+        long position = connection.QuerySingle<long>("select position from job where id = @Id", job, transaction);
+        Append(connection, transaction, job.Id, position, what, json);
+    }
+
+    internal static string? Stored(SqliteConnection connection, IDbTransaction transaction, string id) =>
+        connection.QuerySingleOrDefault<Row>($"{Select} where j.id = @id", new { id }, transaction)?.Json;
+
+    /// <summary>What the jobs here would say wrong of other sheets than they were written for.</summary>
+    internal static IReadOnlyList<SheetError> Broken(SqliteConnection connection, IDbTransaction transaction, Pack sheets) =>
+        [.. connection.Query<Row>(Select, transaction: transaction).SelectMany(row =>
+        {
+            using JsonDocument document = JsonDocument.Parse(row.Json);
+            return PackReader.ReadJob(document.RootElement, sheets).Errors.Select(e => e with { Path = $"already here: job {row.Id}: {e.Path}" });
+        })];
+
+    /// <summary>Begins an empty job for a unit, under the first free id made of the unit's.</summary>
+    public string Begin(string unit, string name)
+    {
+        using SqliteConnection connection = file.Connect();
+        using SqliteTransaction transaction = connection.BeginTransaction();
+        var taken = connection.Query<string>("select id from job", transaction: transaction).ToHashSet();
+        string id = Enumerable.Range(1, int.MaxValue).Select(n => $"{unit}-job-{n}").First(candidate => !taken.Contains(candidate));
+        string json = new JsonObject { ["id"] = id, ["unit"] = unit, ["name"] = name, ["add"] = new JsonArray() }.ToJsonString(AsTyped);
+        Put(connection, transaction, Parse(json), json, "Job begun");
+        transaction.Commit();
+        return id;
+    }
+
+    static Job Parse(string json)
+    {
+        using JsonDocument document = JsonDocument.Parse(json);
+        return PackReader.ReadJob(document.RootElement, null).Job ?? throw new CabinFileException("A job in the database does not read.");
+    }
+}

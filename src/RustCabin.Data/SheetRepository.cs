@@ -1,0 +1,59 @@
+using System.Data;
+using System.Text;
+using System.Text.Json;
+using Dapper;
+using Microsoft.Data.Sqlite;
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Data;
+
+/// <summary>
+/// Models, parts, units and titles. They are read together and kept parsed until one changes; jobs, which change all the time, are
+/// <see cref="JobRepository"/>'s.
+/// </summary>
+public sealed class SheetRepository(CabinFile file, TimeProvider clock)
+{
+    sealed record Row(string Kind, string Id, string Json);
+
+    volatile Pack? _parsed;
+
+    /// <summary>All sheets but the jobs.</summary>
+    public Pack All()
+    {
+        if (_parsed is { } parsed) return parsed;
+        using SqliteConnection connection = file.Connect();
+        PackReading reading = Load(connection, null);
+        return _parsed = reading.Pack ?? throw new CabinFileException($"A sheet in the database does not read: {reading.Errors[0]}");
+    }
+
+    /// <summary>Reads what stands in the database, inside a transaction what would stand there after it.</summary>
+    internal static PackReading Load(SqliteConnection connection, IDbTransaction? transaction)
+    {
+        ILookup<string, Row> rows = connection.Query<Row>("select kind, id, json from sheet order by rowid", transaction: transaction).ToLookup(r => r.Kind);
+        string currency = connection.QuerySingleOrDefault<string>("select value from setting where name = 'currency'", transaction: transaction) ?? Pack.Empty.Currency;
+        var json = new StringBuilder($$"""{"format":"{{Pack.Format}}","currency":"{{currency}}" """);
+        foreach (string kind in (string[])["model", "part", "unit", "title"])
+            json.Append(",\"").Append(kind).Append("s\":[").AppendJoin(',', rows[kind].Select(r => r.Json)).Append(']');
+        using JsonDocument document = PackReader.Parse(Encoding.UTF8.GetBytes(json.Append('}').ToString()));
+        return PackReader.Read(document.RootElement, limitSheets: false);
+    }
+
+    /// <summary>Writes one sheet, new or anew, inside the import's transaction. True if it is new or differs from what was there.</summary>
+    internal bool Put(SqliteConnection connection, IDbTransaction transaction, string kind, string id, string name, string json)
+    {
+        _parsed = null;
+        return connection.Execute(
+            """
+            insert into sheet (kind, id, name, json, imported_at) values (@kind, @id, @name, @json, @at)
+            on conflict (kind, id) do update set name = excluded.name, json = excluded.json, imported_at = excluded.imported_at
+            where json <> excluded.json
+            """,
+            new { kind, id, name, json, at = clock.GetUtcNow().ToString("O") }, transaction) > 0;
+    }
+
+    /// <summary>The stored JSON of a sheet, or null.</summary>
+    internal static string? Stored(SqliteConnection connection, IDbTransaction transaction, string kind, string id) =>
+        connection.QuerySingleOrDefault<string>("select json from sheet where kind = @kind and id = @id", new { kind, id }, transaction);
+
+    internal void Forget() => _parsed = null;
+}
