@@ -114,7 +114,7 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
     /// <summary>Writes a job of a pack inside the import's transaction: a new one with its first state, a known one as one more change.</summary>
     internal void Put(SqliteConnection connection, IDbTransaction transaction, Job job, string json, string what)
     {
-        connection.Execute("insert into job (id, unit, position, version) values (@Id, @Unit, 0, 0) on conflict do nothing", job, transaction);
+        connection.Execute("insert into job (id, unit, position, version) values (@Id, @Unit, 0, 0) on conflict do update set unit = excluded.unit", job, transaction);
         long position = connection.QuerySingle<long>("select position from job where id = @Id", job, transaction);
         Append(connection, transaction, job.Id, position, what, json);
     }

@@ -1,1 +1,3 @@
-WebApplication.CreateBuilder(args).Build().Run(); public partial class Program;
+using RustCabin.Web;
+
+return await Cabin.Run(args);

@@ -1,3 +1,5 @@
+using System.Numerics;
+
 namespace RustCabin.Core.Maps;
 
 /// <summary>More claims meet at the same addresses than an answer can list.</summary>
@@ -30,6 +32,8 @@ public static class AddressMap
     /// <summary>All beginnings (claim index) and ends (its complement) of all runs, in address order.</summary>
     static (ulong[] At, int[] What) Ends(int addressBits, IReadOnlyList<DecodedClaim> claims)
     {
+        long images = claims.Sum(c => 1L << BitOperations.PopCount(Decode.FreeLines(c, addressBits)));
+        if (images > MostAnswers) throw new MapTooDenseException($"the masks make {images:#,0} mirrors; {MostAnswers:#,0} are the most");
         var at = new List<ulong>(claims.Count * 2);
         var what = new List<int>(claims.Count * 2);
         for (int i = 0; i < claims.Count; i++)

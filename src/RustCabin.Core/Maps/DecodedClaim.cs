@@ -17,4 +17,17 @@ public sealed record DecodedClaim(
 
     /// <summary>All the bytes that lie behind the claim: its size, times its banks where it is a window.</summary>
     public ulong BytesBehind => Size * (ulong)(Window?.Banks ?? 1);
+
+    /// <summary>
+    /// A sheet's claim put at <paramref name="from"/>. Masters are those it names, or all of <paramref name="masters"/> when it names none.
+    /// Its size must be there.
+    /// </summary>
+    public static DecodedClaim From(Claim claim, string owner, ulong from, IReadOnlyList<string> masters, IReadOnlyList<string> overlays)
+    {
+        uint bits = 0;
+        foreach ((int bit, string master) in masters.Index())
+            if (claim.Masters.Count == 0 || claim.Masters.Contains(master))
+                bits |= 1u << bit;
+        return new DecodedClaim(owner, claim.Kind, from, claim.Size!.Value.Bytes, claim.Mask?.Value, claim.Access, bits, claim.DrivesOnWrite, overlays, claim.Window, claim.Auto);
+    }
 }

@@ -19,7 +19,7 @@ static class MemoryChecks
         foreach (DecodedClaim claim in unit.Claims.Where(c => c is { Kind: ClaimKind.Ram, Auto: false }))
         {
             // The best of its images counts: memory that is seen at a mirror is seen.
-            ulong unseen = Decode.Runs(claim, unit.Model.AddressBits).Select(run => Missed(run, seen)).DefaultIfEmpty(0ul).Min();
+            ulong unseen = Decode.Images(claim, unit.Model.AddressBits).Select(image => Missed(image, image + (claim.Size - 1), seen)).DefaultIfEmpty(0ul).Min();
             if (unseen == 0) continue;
             yield return new Finding(
                 "MAP-UNSEEN", Severity.Watch, "Memory", $"{new ByteSize(unseen)} is never looked at", [PlannedUnit.SubjectOf(claim.Owner)],
@@ -31,15 +31,15 @@ static class MemoryChecks
         }
     }
 
-    static ulong Missed((ulong From, ulong To) run, AddressRange[] seen)
+    static ulong Missed(ulong first, ulong last, AddressRange[] seen)
     {
         ulong covered = 0;
         foreach (AddressRange r in seen)
         {
-            ulong from = Math.Max(run.From, r.From.Value), to = Math.Min(run.To, r.To.Value);
+            ulong from = Math.Max(first, r.From.Value), to = Math.Min(last, r.To.Value);
             if (from <= to) covered += to - from + 1;
         }
-        ulong size = run.To - run.From + 1;
+        ulong size = last - first + 1;
         return size - Math.Min(size, covered);
     }
 

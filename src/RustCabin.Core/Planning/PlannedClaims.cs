@@ -124,13 +124,5 @@ static class PlannedClaims
         ];
     }
 
-    static DecodedClaim Decoded(Model model, Draft draft, ulong from)
-    {
-        Claim c = draft.Claim;
-        uint masters = 0;
-        foreach ((int bit, string master) in model.Masters.Index())
-            if (c.Masters.Count == 0 || c.Masters.Contains(master))
-                masters |= 1u << bit;
-        return new DecodedClaim(draft.Owner, c.Kind, from, c.Size!.Value.Bytes, c.Mask?.Value, c.Access, masters, c.DrivesOnWrite, draft.Overlays, c.Window, c.Auto);
-    }
+    static DecodedClaim Decoded(Model model, Draft draft, ulong from) => DecodedClaim.From(draft.Claim, draft.Owner, from, model.Masters, draft.Overlays);
 }

@@ -53,19 +53,9 @@ public static class PackReader
         var pack = new Pack(currency,
             f.Children("models", ModelReader.Read), f.Children("parts", PartReader.Read), f.Children("units", UnitReader.ReadUnit),
             f.Children("jobs", UnitReader.ReadJob), f.Children("titles", UnitReader.ReadTitle));
-        Twice("models", pack.Models.Select(m => m.Id), errors);
-        Twice("parts", pack.Parts.Select(p => p.Id), errors);
-        Twice("units", pack.Units.Select(u => u.Id), errors);
-        Twice("jobs", pack.Jobs.Select(j => j.Id), errors);
-        Twice("titles", pack.Titles.Select(t => t.Id), errors);
+        foreach ((string kind, IEnumerable<string> ids) in ((string, IEnumerable<string>)[])
+            [("models", pack.Models.Select(m => m.Id)), ("parts", pack.Parts.Select(p => p.Id)), ("units", pack.Units.Select(u => u.Id)), ("jobs", pack.Jobs.Select(j => j.Id)), ("titles", pack.Titles.Select(t => t.Id))])
+            errors.AddRange(PackReferences.Twice(ids, kind));
         return pack;
-    }
-
-    static void Twice(string kind, IEnumerable<string> ids, List<SheetError> errors)
-    {
-        var seen = new HashSet<string>();
-        foreach ((int index, string id) in ids.Index())
-            if (id.Length > 0 && !seen.Add(id))
-                errors.Add(new SheetError($"{kind}[{index}].id", $"\"{id}\" is used twice"));
     }
 }

@@ -1,3 +1,5 @@
+using System.Numerics;
+
 namespace RustCabin.Core.Sheets;
 
 /// <summary>
@@ -41,25 +43,27 @@ static class PackReferences
                 yield return new($"{path}.access[{i}].from", $"\"{from}\" is not an access level above this one");
 
         foreach ((int i, Claim claim) in model.Claims.Index())
-            foreach (SheetError error in CheckClaim(claim, $"{path}.claims[{i}]", model, model.Claims))
+            foreach (SheetError error in CheckClaim(claim, $"{path}.claims[{i}]", model.AddressBits, model.Masters, model.Claims))
                 yield return error;
     }
 
-    static IEnumerable<SheetError> CheckClaim(Claim claim, string path, Model? model, IReadOnlyList<Claim> own)
+    /// <summary>What a claim says by name. <paramref name="masters"/> is null for a part, whose claims may meet any model.</summary>
+    public static IEnumerable<SheetError> CheckClaim(Claim claim, string path, int addressBits, IReadOnlyList<string>? masters, IReadOnlyList<Claim> own)
     {
-        if (model is not null)
-            foreach (string master in claim.Masters.Where(m => !model.Masters.Contains(m)))
-                yield return new($"{path}.masters", $"\"{master}\" is not a master of this model");
+        if (masters is not null)
+            foreach (string master in claim.Masters.Where(m => !masters.Contains(m)))
+                yield return new($"{path}.masters", $"\"{master}\" is not one of the masters");
         // A register on another sheet is named with its owner ("model:select") and looked up when the unit is planned.
         if (claim.Window?.Register is { } register && !register.Contains(':') && own.All(c => c.Id != register))
             yield return new($"{path}.window.register", $"\"{register}\" is not a claim of this sheet");
-        if (claim.Mask is { } mask && claim.Size is { } size && model is not null)
-        {
-            ulong above = (1ul << model.AddressBits) - 1 & ~(size.Bytes - 1) & ~mask.Value;
-            if (System.Numerics.BitOperations.PopCount(above) > Maps.Decode.MostFreeLines)
-                yield return new($"{path}.mask", $"leaves out {System.Numerics.BitOperations.PopCount(above)} address lines; {Maps.Decode.MostFreeLines} are the most");
-        }
+        if (TooFree(claim, addressBits) is { } free)
+            yield return new($"{path}.mask", $"leaves out {free} address lines; {Maps.Decode.MostFreeLines} are the most");
     }
+
+    /// <summary>How many address lines a mask leaves out, when that makes more mirrors than can be listed; else null.</summary>
+    static int? TooFree(Claim claim, int addressBits) =>
+        claim is { Mask: { } mask, Size: { Bytes: > 0 } size }
+        && BitOperations.PopCount(Maps.Decode.Space(addressBits) & ~(size.Bytes - 1) & ~mask.Value) is var free and > Maps.Decode.MostFreeLines ? free : null;
 
     static IEnumerable<SheetError> CheckPart(Part part, string path, Func<string, Model?> findModel)
     {
@@ -69,7 +73,7 @@ static class PackReferences
 
         foreach ((int i, Claim claim) in part.Claims.Index())
         {
-            foreach (SheetError error in CheckClaim(claim, $"{path}.claims[{i}]", null, part.Claims)) yield return error;
+            foreach (SheetError error in CheckClaim(claim, $"{path}.claims[{i}]", 0, null, part.Claims)) yield return error;
             foreach (SheetError error in CheckWhen(claim.When, $"{path}.claims[{i}].when", part)) yield return error;
         }
         foreach ((int i, SetChange set) in part.Sets.Index())
@@ -113,7 +117,7 @@ static class PackReferences
             yield return new($"{path}.seen.{clue}", $"\"{clue}\" is not a clue of {model.Id}");
         foreach (SheetError error in CheckFirmware(unit.Firmware, $"{path}.firmware", model)) yield return error;
         foreach ((int i, FittedPart fitted) in unit.Fitted.Index())
-            foreach (SheetError error in CheckFitted(fitted, $"{path}.fitted[{i}]", pack, known))
+            foreach (SheetError error in CheckFitted(fitted, $"{path}.fitted[{i}]", model, pack, known))
                 yield return error;
     }
 
@@ -124,10 +128,11 @@ static class PackReferences
             yield return new($"{path}.unit", $"\"{job.Unit}\" is not a unit here");
             yield break;
         }
+        Model? model = pack.FindModel(unit.Model) ?? known.FindModel(unit.Model);
         foreach ((int i, FittedPart fitted) in job.Add.Index())
-            foreach (SheetError error in CheckFitted(fitted, $"{path}.add[{i}]", pack, known))
+            foreach (SheetError error in CheckFitted(fitted, $"{path}.add[{i}]", model, pack, known))
                 yield return error;
-        if ((pack.FindModel(unit.Model) ?? known.FindModel(unit.Model)) is { } model)
+        if (model is not null)
             foreach (SheetError error in CheckFirmware(job.Firmware, $"{path}.firmware", model))
                 yield return error;
 
@@ -151,7 +156,7 @@ static class PackReferences
             yield return new(path, $"\"{firmware}\" is not a firmware of {model.Id}");
     }
 
-    static IEnumerable<SheetError> CheckFitted(FittedPart fitted, string path, Pack pack, Pack known)
+    static IEnumerable<SheetError> CheckFitted(FittedPart fitted, string path, Model? model, Pack pack, Pack known)
     {
         if ((pack.FindPart(fitted.Part) ?? known.FindPart(fitted.Part)) is not { } part)
         {
@@ -161,6 +166,10 @@ static class PackReferences
         if (fitted.Way is { } way && part.FindWay(way) is null)
             yield return new($"{path}.way", $"\"{way}\" is not a way of {part.Id}");
         foreach (SheetError error in CheckPositions(fitted.Switches, $"{path}.switches", part)) yield return error;
+        // Only here is it known how wide the space is that a part's decoder meets.
+        foreach (Claim claim in part.Claims)
+            if (model is not null && TooFree(claim, model.AddressBits) is { } free)
+                yield return new($"{path}.part", $"claim \"{claim.Id}\" of {part.Id} leaves out {free} address lines on {model.Id}; {Maps.Decode.MostFreeLines} are the most");
     }
 
     static IEnumerable<SheetError> CheckPositions(IEnumerable<KeyValuePair<string, string>> positions, string path, Part part)
@@ -174,11 +183,11 @@ static class PackReferences
         }
     }
 
-    static IEnumerable<SheetError> Twice(IEnumerable<string> ids, string path)
+    public static IEnumerable<SheetError> Twice(IEnumerable<string> ids, string path)
     {
         var seen = new HashSet<string>();
         foreach ((int index, string id) in ids.Index())
-            if (!seen.Add(id))
+            if (id.Length > 0 && !seen.Add(id))
                 yield return new($"{path}[{index}].id", $"\"{id}\" is used twice");
     }
 }

@@ -1,0 +1,127 @@
+using System.Net;
+using Microsoft.AspNetCore.DataProtection;
+using RustCabin.Data;
+using RustCabin.Web.Api;
+using Serilog;
+using Serilog.Events;
+
+namespace RustCabin.Web;
+
+/// <summary>Builds and runs the web application. Options: <c>--data DIR</c>, <c>--demo</c> (fill an empty cabin with the sample packs), <c>--urls</c>.</summary>
+public static class Cabin
+{
+    /// <summary>Exit code when the application refuses to start; the reason is on standard error.</summary>
+    const int Refused = 2;
+
+    public static async Task<int> Run(string[] args)
+    {
+        try
+        {
+            WebApplication app = Build(args);
+            await app.StartAsync();
+            Console.WriteLine($"Rust Cabin is open at {app.Urls.First()} (data in {app.Services.GetRequiredService<CabinFile>().Path}; Ctrl-C closes it)");
+            await app.WaitForShutdownAsync();
+            return 0;
+        }
+        catch (Exception problem) when (problem is CabinFileException or IOException or NotLoopbackException)
+        {
+            await Console.Error.WriteLineAsync($"Rust Cabin did not start: {problem.Message}");
+            return Refused;
+        }
+        finally
+        {
+            await Log.CloseAndFlushAsync();
+        }
+    }
+
+    public static WebApplication Build(string[] args)
+    {
+        // --demo takes no value; the command line configuration wants one for each name.
+        args = [.. args.Select(a => a == "--demo" ? "--demo=true" : a)];
+        WebApplicationBuilder builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
+        // Built, not published: the manifest beside the assembly says where the static files are.
+        builder.WebHost.UseStaticWebAssets();
+        if (builder.Configuration["urls"] is null) builder.WebHost.UseUrls("http://127.0.0.1:5080");
+        Loopback.Demand(builder.Configuration["urls"]);
+        builder.WebHost.ConfigureKestrel(kestrel => kestrel.AddServerHeader = false);
+        builder.Host.UseSerilog((_, log) => log.MinimumLevel.Warning()
+            .MinimumLevel.Override("RustCabin", LogEventLevel.Information)
+            .MinimumLevel.Override("Microsoft.AspNetCore.DataProtection", LogEventLevel.Error)
+            .MinimumLevel.Override("Microsoft.AspNetCore.StaticFiles", LogEventLevel.Error)
+            .WriteTo.Console(standardErrorFromLevel: LogEventLevel.Verbose, outputTemplate: "{Timestamp:HH:mm:ss} {Level:u3} {Message:lj}{NewLine}{Exception}"));
+        AddServices(builder);
+
+        WebApplication app = builder.Build();
+        if (builder.Configuration["demo"] == "true") DemoPacks.Load(app.Services.GetRequiredService<PackImport>());
+        UsePipeline(app);
+        return app;
+    }
+
+    static void AddServices(WebApplicationBuilder builder)
+    {
+        string home = builder.Configuration["data"] ?? Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.UserProfile), ".local/share/rust-cabin");
+        builder.Services.AddDataProtection().PersistKeysToFileSystem(new DirectoryInfo(Path.Combine(home, "keys"))).SetApplicationName("rust-cabin");
+        builder.Services.AddSingleton(TimeProvider.System);
+        builder.Services.AddSingleton(_ => CabinFile.Open(Path.Combine(home, "cabin.db")));
+        builder.Services.AddSingleton<SheetRepository>();
+        builder.Services.AddSingleton<JobRepository>();
+        builder.Services.AddSingleton<PackImport>();
+        builder.Services.AddRazorPages(razor => razor.Conventions.ConfigureFilter(new Microsoft.AspNetCore.Mvc.AutoValidateAntiforgeryTokenAttribute()));
+        builder.Services.AddAntiforgery(a => a.Cookie.Name = "cabin-forgery");
+        builder.Services.AddResponseCompression(c => c.EnableForHttps = false);
+        builder.Services.AddHealthChecks().AddCheck<CabinHealth>("cabin");
+        builder.Services.AddProblemDetails();
+        builder.Services.AddOpenApi(Openapi.Describe);
+        builder.Services.ConfigureHttpJsonOptions(json => AnswerJson.Shape(json.SerializerOptions));
+        // Names of this machine only: a page elsewhere cannot rebind its own name to this address and read the cabin.
+        builder.Services.Configure<Microsoft.AspNetCore.HostFiltering.HostFilteringOptions>(h => h.AllowedHosts = ["localhost", "127.0.0.1", "[::1]"]);
+    }
+
+    static void UsePipeline(WebApplication app)
+    {
+        app.UseHostFiltering();
+        app.UseExceptionHandler("/oops");
+        app.UseStatusCodePagesWithReExecute("/oops/{0}");
+        app.UseSecurityHeaders(new HeaderPolicyCollection()
+            .AddFrameOptionsDeny().AddContentTypeOptionsNoSniff().AddReferrerPolicySameOrigin()
+            .AddCrossOriginOpenerPolicy(p => p.SameOrigin())
+            .AddContentSecurityPolicy(csp =>
+            {
+                csp.AddDefaultSrc().None();
+                csp.AddScriptSrc().Self();
+                csp.AddStyleSrc().Self();
+                csp.AddFontSrc().Self();
+                csp.AddImgSrc().Self();
+                csp.AddConnectSrc().Self();
+                csp.AddFormAction().Self();
+                csp.AddBaseUri().Self();
+                csp.AddFrameAncestors().None();
+            }));
+        app.UseResponseCompression();
+        app.UseRouting();
+        app.UseAntiforgery();
+        app.MapStaticAssets();
+        app.MapRazorPages().WithStaticAssets();
+        app.MapHealthChecks("/health");
+        app.MapOpenApi("/openapi/{documentName}.json");
+        CheckEndpoint.Map(app);
+        MapEndpoint.Map(app);
+    }
+}
+
+/// <summary>The addresses asked for are not all this machine's own.</summary>
+public sealed class NotLoopbackException(string message) : Exception(message);
+
+/// <summary>Until there is a sign-in, the cabin opens to this machine only.</summary>
+static class Loopback
+{
+    public static void Demand(string? urls)
+    {
+        foreach (string url in (urls ?? "").Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
+        {
+            string host = BindingAddress.Parse(url).Host.Trim('[', ']');
+            if (host != "localhost" && !(IPAddress.TryParse(host, out IPAddress? address) && IPAddress.IsLoopback(address)))
+                throw new NotLoopbackException($"{url} is open to other machines, and this version has no sign-in. Use http://127.0.0.1:PORT.");
+        }
+    }
+}

@@ -1,0 +1,122 @@
+using Microsoft.AspNetCore.Html;
+using RustCabin.Core.Maps;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Units;
+
+namespace RustCabin.Web.Drawings;
+
+/// <summary>
+/// The address ladder: addresses run upward, one column for each bus master. RAM is filled, a bank window hatched, I/O outlined; a contested
+/// range is split by a saw-tooth edge. Each rung that holds something is a link that zooms to it.
+/// </summary>
+public static class Ladder
+{
+    const double Left = 104, Right = 96, Top = 30, Bottom = 14;
+
+    /// <param name="unit">Whose map is drawn.</param>
+    /// <param name="view">The part of the space that is shown.</param>
+    /// <param name="zoomTo">The address of the page that shows one range.</param>
+    /// <param name="sizes">How sizes are written.</param>
+    public static IHtmlContent Draw(PlannedUnit unit, AddressRange view, Func<AddressRange, string> zoomTo, Preferences sizes)
+    {
+        ResolvedMap map = unit.Map;
+        IReadOnlyList<LadderRow> rows = LadderRow.Of(map, view, 560);
+        double column = Math.Max(78, Math.Min(172, 176.0 / map.Masters.Count)), width = Left + column * map.Masters.Count + Right;
+        double height = Top + rows.Sum(r => r.Height) + Bottom;
+        Svg svg = Svg.Begin(width, height, "ladder", "group", $"Address ladder of {unit.Unit.Name}, {view.ToScreen(map.AddressBits)}");
+        foreach ((int index, string master) in map.Masters.Index())
+            svg.Text(Left + column * (index + 0.5), 16, Short(master, column), "lab strong");
+
+        for (int i = 0; i <= map.Masters.Count; i++) svg.Line(Left + column * i, Top - 4, Left + column * i, height - Bottom, "stile");
+        double y = Top;
+        svg.Text(Left - 8, y + 4, view.To.ToScreen(map.AddressBits), "adr", "end");
+        foreach (LadderRow row in rows)
+        {
+            if (row.IsGap) DrawGap(svg, row, y, column, map.Masters.Count, sizes);
+            else DrawRow(svg, unit, row, y, column, zoomTo, sizes);
+            y += row.Height;
+            svg.Line(Left, y, width - Right, y, "rung");
+            svg.Text(Left - 8, y + 4, row.Range.From.ToScreen(map.AddressBits), "adr", "end");
+        }
+        return svg.End();
+    }
+
+    static void DrawGap(Svg svg, LadderRow row, double y, double column, int masters, Preferences sizes)
+    {
+        for (int i = 0; i < masters; i++) svg.Line(Left + column * (i + 0.5), y + 6, Left + column * (i + 0.5), y + row.Height - 6, "dots");
+        svg.Text(Left + column * masters + 8, y + row.Height / 2 + 4, $"free, {sizes.Rough(row.Range.Size)}", "lab side", "start");
+    }
+
+    static void DrawRow(Svg svg, PlannedUnit unit, LadderRow row, double y, double column, Func<AddressRange, string> zoomTo, Preferences sizes)
+    {
+        string[] owners = [.. row.Claims.Select(a => OwnerShort(unit, unit.Map.Claims[a.Claim].Owner)).Distinct()];
+        svg.Link(zoomTo(row.Range), $"{string.Join(" and ", owners)}, {row.Range.ToScreen(unit.Map.AddressBits)}, {row.Range.Size}{(row.Fight is null ? "" : ", contested")}: zoom in");
+        for (int master = 0; master < unit.Map.Masters.Count; master++)
+        {
+            DecodedClaim[] here = [.. row.Claims.Where(a => (a.Masters >> master & 1) != 0).Select(a => unit.Map.Claims[a.Claim])];
+            if (here.Length == 0) continue;
+            double x = Left + column * master;
+            if (row.Fight is { } fight && (fight.Masters >> master & 1) != 0) DrawContested(svg, here, x + 4, y + 1, column - 8, row.Height - 2);
+            else DrawCell(svg, unit, here, row, x + 4, y + 1, column - 8, sizes);
+            bool shared = row.Claims.Any(a => (a.Masters >> master & 3) == 3);
+            if (shared) svg.Line(x + column - 4, y + row.Height / 2, x + column + 4, y + row.Height / 2, "share");
+        }
+        svg.Unlink();
+        if (row.Fight is not null) SideNote(svg, row, y, Left + column * unit.Map.Masters.Count + 8, [.. owners.Take(2), sizes.Size(row.Range.Size)], "lab side stop");
+        else if (owners.Length > 1) SideNote(svg, row, y, Left + column * unit.Map.Masters.Count + 8, owners[1..], "lab side");
+    }
+
+    static void DrawCell(Svg svg, PlannedUnit unit, DecodedClaim[] here, LadderRow row, double x, double y, double width, Preferences sizes)
+    {
+        DecodedClaim first = here[0];
+        svg.Rect(x, y, width, row.Height - 2, $"cell {Look(first)}");
+        string name = Short(OwnerShort(unit, first.Owner), width), size = SizeOf(first, row.Range.Size, sizes);
+        double middle = x + width / 2, centre = y + row.Height / 2;
+        if (row.Height >= 44)
+        {
+            svg.Text(middle, centre - 2, name, "lab strong").Text(middle, centre + 15, size, "fig");
+            if (first.Window is { } window && row.Height >= 62) svg.Text(middle, centre + 31, $"{window.Banks} banks", "fig");
+        }
+        else
+        {
+            svg.Text(middle, centre + 4, Short($"{name}, {size}", width), "lab small");
+        }
+    }
+
+    /// <summary>The size of the range, or, where touching mirrors make one range, the claim's own and how often it shows.</summary>
+    static string SizeOf(DecodedClaim claim, ByteSize range, Preferences sizes) =>
+        range.Bytes > claim.Size ? $"{sizes.Size(new ByteSize(claim.Size))}, {range.Bytes / claim.Size} times" : sizes.Size(range);
+
+    /// <summary>Two halves that bite into each other, one for each of the first two claims.</summary>
+    static void DrawContested(Svg svg, DecodedClaim[] here, double x, double y, double width, double height)
+    {
+        svg.Rect(x, y, width / 2, height, $"cell {Look(here[0])} bare").Rect(x + width / 2, y, width / 2, height, $"cell {Look(here[^1])} bare");
+        int teeth = Math.Max(2, (int)(height / 12));
+        double step = height / (teeth * 2);
+        string edge = string.Concat(Enumerable.Range(0, teeth).Select(_ => $"l9 {Svg.N(step)}l-9 {Svg.N(step)}"));
+        svg.Path($"M{Svg.N(x + width / 2 - 4.5)} {Svg.N(y)}{edge}", "saw").Rect(x, y, width, height, "contested");
+    }
+
+    static void SideNote(Svg svg, LadderRow row, double y, double x, string[] names, string cssClass)
+    {
+        double line = y + row.Height / 2 + 4 - (names.Length - 1) * 8;
+        foreach ((int index, string name) in names.Take(3).Index())
+            svg.Text(x, line + index * 16, Short(index == 0 && names.Length > 1 && cssClass.EndsWith("stop", StringComparison.Ordinal) ? $"{name} and" : name, Right), cssClass, "start");
+    }
+
+    static string Look(DecodedClaim claim) => claim switch
+    {
+        { Window: not null } => "banked",
+        { Kind: ClaimKind.Ram } => "ram",
+        { Kind: ClaimKind.Rom } => "rom",
+        _ => "io",
+    };
+
+    /// <summary>The claim's own name on the model, or the first word of the part's name.</summary>
+    public static string OwnerShort(PlannedUnit unit, string owner) =>
+        owner.StartsWith("part:", StringComparison.Ordinal) ? unit.OwnerName(owner).Split(' ')[0] : owner[(owner.IndexOf(':') + 1)..];
+
+    /// <summary>Cut to what fits, about 7.6 units a letter; the whole stands in the link's name and in the table.</summary>
+    static string Short(string text, double width) => text.Length * 7.4 <= width ? text : text[..Math.Max(1, Math.Min(text.Length, (int)(width / 7.4) - 1))] + "…";
+}

@@ -1,0 +1,91 @@
+using System.Globalization;
+using System.Text;
+using System.Text.Encodings.Web;
+using Microsoft.AspNetCore.Html;
+
+namespace RustCabin.Web.Drawings;
+
+/// <summary>
+/// Writes SVG. All text and attribute values are encoded: what stands in a sheet is data. Looks come from classes in the style sheet, so that
+/// both lamps serve.
+/// </summary>
+public sealed class Svg
+{
+    readonly StringBuilder _text = new();
+
+    public static Svg Begin(double width, double height, string cssClass, string role, string label)
+    {
+        var svg = new Svg();
+        svg._text.Append(CultureInfo.InvariantCulture, $"<svg class=\"{cssClass}\" viewBox=\"0 0 {N(width)} {N(height)}\" width=\"{N(width)}\" height=\"{N(height)}\" role=\"{role}\" aria-label=\"{E(label)}\">");
+        return svg;
+    }
+
+    /// <summary>A drawing that says nothing which is not said in text beside it.</summary>
+    public static Svg Silent(double width, double height, string cssClass)
+    {
+        var svg = new Svg();
+        svg._text.Append(CultureInfo.InvariantCulture, $"<svg class=\"{cssClass}\" viewBox=\"0 0 {N(width)} {N(height)}\" width=\"{N(width)}\" height=\"{N(height)}\" aria-hidden=\"true\" focusable=\"false\">");
+        return svg;
+    }
+
+    public Svg Rect(double x, double y, double width, double height, string cssClass, double radius = 0)
+    {
+        _text.Append(CultureInfo.InvariantCulture, $"<rect x=\"{N(x)}\" y=\"{N(y)}\" width=\"{N(width)}\" height=\"{N(height)}\" class=\"{cssClass}\"");
+        if (radius > 0) _text.Append(CultureInfo.InvariantCulture, $" rx=\"{N(radius)}\"");
+        _text.Append("/>");
+        return this;
+    }
+
+    public Svg Path(string d, string cssClass)
+    {
+        _text.Append($"<path d=\"{d}\" class=\"{cssClass}\"/>");
+        return this;
+    }
+
+    public Svg Line(double x1, double y1, double x2, double y2, string cssClass) => Path($"M{N(x1)} {N(y1)}L{N(x2)} {N(y2)}", cssClass);
+
+    public Svg Circle(double x, double y, double radius, string cssClass)
+    {
+        _text.Append(CultureInfo.InvariantCulture, $"<circle cx=\"{N(x)}\" cy=\"{N(y)}\" r=\"{N(radius)}\" class=\"{cssClass}\"/>");
+        return this;
+    }
+
+    /// <summary>A line of text; <paramref name="anchor"/> is start, middle or end.</summary>
+    public Svg Text(double x, double y, string text, string cssClass, string anchor = "middle")
+    {
+        _text.Append(CultureInfo.InvariantCulture, $"<text x=\"{N(x)}\" y=\"{N(y)}\" class=\"{cssClass}\" text-anchor=\"{anchor}\">{E(text)}</text>");
+        return this;
+    }
+
+    public Svg Open(string cssClass)
+    {
+        _text.Append($"<g class=\"{cssClass}\">");
+        return this;
+    }
+
+    public Svg Close()
+    {
+        _text.Append("</g>");
+        return this;
+    }
+
+    /// <summary>Opens a link inside the drawing, reached by keyboard under <paramref name="label"/>.</summary>
+    public Svg Link(string href, string label)
+    {
+        _text.Append($"<a href=\"{E(href)}\" class=\"zoom\" data-swap aria-label=\"{E(label)}\"><title>{E(label)}</title>");
+        return this;
+    }
+
+    public Svg Unlink()
+    {
+        _text.Append("</a>");
+        return this;
+    }
+
+    public IHtmlContent End() => new HtmlString(_text.Append("</svg>").ToString());
+
+    /// <summary>A coordinate: at most one decimal.</summary>
+    public static string N(double number) => number.ToString("0.#", CultureInfo.InvariantCulture);
+
+    static string E(string text) => HtmlEncoder.Default.Encode(text);
+}

@@ -1,0 +1,29 @@
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace RustCabin.Web.Pages;
+
+/// <summary>What is shown when something is not there or went wrong.</summary>
+[IgnoreAntiforgeryToken]
+[ResponseCache(NoStore = true)]
+public sealed class OopsModel : PageModel
+{
+    public string Title { get; private set; } = "";
+    public string Text { get; private set; } = "";
+
+    public void OnGet(int? code) => Show(code);
+    public void OnPost(int? code) => Show(code);
+
+    void Show(int? code)
+    {
+        (Title, Text) = code switch
+        {
+            StatusCodes.Status404NotFound => ("Not on any shelf", "There is no such job or page here. It may have been renamed, or the pack that holds it was not imported."),
+            StatusCodes.Status413PayloadTooLarge => ("Too large", "The pack is larger than 5 MB. Nothing was imported. Split it."),
+            StatusCodes.Status400BadRequest => ("Not understood", "The request was not one that this page sends. Load the page again and repeat the press; nothing was changed."),
+            null => ("Something broke", "Nothing that was confirmed is lost. The log on the terminal says what happened."),
+            _ => ($"Refused ({code})", "Nothing was changed."),
+        };
+        ViewData["Title"] = Title;
+    }
+}

@@ -1,0 +1,48 @@
+using RustCabin.Core;
+using RustCabin.Core.Build;
+using RustCabin.Core.Findings;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Data;
+
+namespace RustCabin.Web.Stations;
+
+/// <summary>Everything that the pages of one job show, computed once for a request.</summary>
+public sealed record JobView(Pack Sheets, StoredJob Stored, PlannedUnit Before, Answer Answer, BuildSheet Sheet, Progress Progress)
+{
+    public Job Job => Stored.Job;
+    public PlannedUnit After => Answer.Planned;
+    public Model Model => After.Model;
+    public Unit Unit => After.Unit;
+
+    public static JobView Of(Pack sheets, StoredJob stored)
+    {
+        PlannedUnit after = Plan.For(sheets with { Jobs = [stored.Job] }, stored.Job), before = Plan.For(sheets, after.Unit);
+        BuildSheet sheet = BuildSheet.For(before, after);
+        return new JobView(sheets, stored, before, Answer.For(after), sheet, Progress.Of(sheet, stored.Job));
+    }
+
+    /// <summary>The mark that a station carries: its worst finding, and for Build and Passport how far the work is.</summary>
+    public StationMark MarkOf(Station station)
+    {
+        Finding[] own = [.. Answer.Findings.Where(f => f.Station == station.Name)];
+        if (own.Any(f => f.Severity == Severity.Stop)) return StationMark.Stop;
+        if (own.Any(f => f.Severity == Severity.Watch)) return StationMark.Watch;
+        return station.Name switch
+        {
+            "Memory" => StationMark.Clear,
+            "Build" when Progress.Steps.Any(s => s.State == StepState.Differs) => StationMark.Watch,
+            "Build" or "Passport" when Progress.Finished => StationMark.Clear,
+            "Build" when Progress.DoneCount > 0 => StationMark.InHand,
+            _ => StationMark.Empty,
+        };
+    }
+
+    /// <summary>In a few words, what the job waits for next.</summary>
+    public string WaitsFor => Answer.Standing == Standing.Stop
+        ? $"A mend: {Answer.Findings[0].Title.ToLowerInvariant()}"
+        : Progress.Finished ? "Nothing: built, read and closed" : Progress.Current!.Step.Kind == StepKind.Gate
+            ? $"A reading: {Lower(Progress.Current.Step.Title)}" : $"A step: {Lower(Progress.Current.Step.Title)}";
+
+    static string Lower(string text) => char.ToLowerInvariant(text[0]) + text[1..];
+}

@@ -1,0 +1,112 @@
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using RustCabin.Core.Findings;
+using RustCabin.Core.Sheets;
+using RustCabin.Data;
+
+namespace RustCabin.Web.Stations;
+
+/// <summary>
+/// What every station of a job does: loads the job, shows the frame, and takes the presses that any station may offer (a switch, a fix,
+/// undo, redo). A press is a plain form: with script the page is changed in place, without it the browser loads it anew.
+/// </summary>
+public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : PageModel
+{
+    JobView? _view;
+
+    protected JobRepository Jobs => jobs;
+    protected SheetRepository Sheets => sheets;
+
+    public JobView View => _view!;
+    public abstract Station Station { get; }
+    public Preferences Preferences => Preferences.From(Request);
+
+    /// <summary>What became of a press that could not be carried out; null when all is well.</summary>
+    public string? Notice { get; protected set; }
+
+    public IActionResult OnGet(string job) => Load(job) ? Page() : NotFound();
+
+    public IActionResult OnPostSwitch(string job, long version, string instance, string switchId, string position) =>
+        Change(job, version, view => (SwitchText(view, instance, switchId, position),
+            json => JobEdits.SetSwitch(json, view.Unit.Fitted, instance, switchId, position)));
+
+    /// <summary>Carries out the fix of a finding: every switch that it names, in one change.</summary>
+    public IActionResult OnPostFix(string job, long version, string code, string subject) => Change(job, version, view =>
+    {
+        Fix? fix = view.Answer.Findings.FirstOrDefault(f => f.Code == code && f.Subjects.FirstOrDefault() == subject && f.Fix is not null)?.Fix;
+        if (fix is null) return null;
+        var moves = fix.Switches.SelectMany(i => i.Value.Select(s => (Instance: i.Key, Switch: s.Key, Position: s.Value))).ToList();
+        return ($"Mended {code}: " + string.Join(", ", moves.Select(m => SwitchText(view, m.Instance, m.Switch, m.Position))),
+            json => moves.Aggregate(json, (j, m) => JobEdits.SetSwitch(j, view.Unit.Fitted, m.Instance, m.Switch, m.Position)));
+    });
+
+    public IActionResult OnPostUndo(string job, long version) => Finish(job, jobs.Undo(job, version));
+
+    public IActionResult OnPostRedo(string job, long version) => Finish(job, jobs.Redo(job, version));
+
+    static string SwitchText(JobView view, string instance, string switchId, string position) =>
+        $"{switchId} of {view.After.Find(instance)?.Title ?? instance} to {position}";
+
+    /// <summary>Makes one change. <paramref name="edit"/> gives its name and the edit, or null when the press no longer means anything.</summary>
+    protected IActionResult Change(string job, long version, Func<JobView, (string What, Func<System.Text.Json.Nodes.JsonObject, System.Text.Json.Nodes.JsonObject> Edit)?> edit)
+    {
+        if (!Load(job)) return NotFound();
+        if (View.Stored.Version != version) return Finish(job, WriteOutcome.Of(WriteResult.Stale));
+        try
+        {
+            return edit(View) is { } change ? Finish(job, jobs.Change(job, version, change.What, change.Edit)) : Finish(job, WriteOutcome.Of(WriteResult.Nothing));
+        }
+        catch (ArgumentException wrong)
+        {
+            return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: {wrong.Message}");
+        }
+    }
+
+    IActionResult Finish(string job, WriteOutcome outcome)
+    {
+        switch (outcome.Result)
+        {
+            case WriteResult.Missing:
+                return NotFound();
+            case WriteResult.Stale:
+                if (!Load(job)) return NotFound();
+                return Refuse(StatusCodes.Status409Conflict, "This job was changed in another tab. You now see it as it stands; your press was not carried out.");
+            case WriteResult.Refused:
+                if (!Load(job)) return NotFound();
+                return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: {string.Join("; ", outcome.Problems)}");
+            default:
+                return LocalRedirect(Request.Path + Shown());
+        }
+    }
+
+    /// <summary>Shows the page as it stands, with what was typed kept, and says why nothing was changed.</summary>
+    protected IActionResult Refuse(int status, string notice)
+    {
+        Notice = notice;
+        Response.StatusCode = status;
+        return Page();
+    }
+
+    protected bool Load(string job)
+    {
+        if (jobs.Find(job) is not { } stored) return false;
+        _view = JobView.Of(sheets.All(), stored);
+        ViewData["Title"] = $"{Station.Name}, {View.Unit.Name}";
+        ViewData["Page"] = this;
+        Loaded();
+        return true;
+    }
+
+    /// <summary>Called when the job has been read, for what a station works out beside it.</summary>
+    protected virtual void Loaded()
+    {
+    }
+
+    /// <summary>Where a form of this page posts to; what the page shows (a zoom, a table) is kept.</summary>
+    public string Post(string handler) => Request.Path + Shown().Add("handler", handler);
+
+    QueryString Shown() => Request.Query.Where(q => q.Key != "handler").Aggregate(QueryString.Empty, (all, q) => all.Add(q.Key, q.Value.ToString()));
+
+    /// <summary>Where a station of this job stands.</summary>
+    public string UrlOf(Station station) => $"/jobs/{View.Job.Id}/{station.Name.ToLowerInvariant()}";
+}

@@ -1,0 +1,115 @@
+// Every press is a plain form or link. With script it is sent in the background and the frame is changed in place; without, the page loads anew.
+(() => {
+  "use strict";
+  const frame = () => document.getElementById("frame");
+  let sending = false;
+
+  const show = (html, url) => {
+    const next = new DOMParser().parseFromString(html, "text/html");
+    const incoming = next.getElementById("frame");
+    if (!incoming) { location.href = url; return; }
+    document.documentElement.dataset.lamp = next.documentElement.dataset.lamp;
+    document.title = next.title;
+    window.Alpine.morph(frame(), incoming.outerHTML, {
+      key: el => el.id,
+      updating(el, to) {
+        // A field that is being typed in keeps its text, unless the answer brings one of its own.
+        if (el === document.activeElement && el.tagName === "INPUT" && !to.hasAttribute("aria-invalid") && el.type !== "hidden" && el.value !== el.defaultValue && to.getAttribute("value") === el.getAttribute("value")) to.setAttribute("value", el.value);
+        if (el.tagName === "DETAILS" && el.open && el.id !== "switcher") to.setAttribute("open", "");
+        if (el.tagName === "DIALOG" && el.open) to.setAttribute("open", "");
+      },
+      updated(el) { if (el.tagName === "INPUT" && el.getAttribute("value") !== null && el !== document.activeElement) el.value = el.getAttribute("value"); },
+    });
+  };
+
+  const send = async (url, options, keep) => {
+    if (sending) return;
+    sending = true;
+    frame().setAttribute("aria-busy", "true");
+    try {
+      const answer = await fetch(url, { credentials: "same-origin", ...options });
+      if (!(answer.headers.get("content-type") || "").startsWith("text/html")) { location.href = url; return; }
+      show(await answer.text(), answer.url);
+      if (!keep && answer.ok && answer.url !== location.href) history.pushState(null, "", answer.url);
+    } catch {
+      alert("The cabin did not answer. Nothing was changed; is it still running?");
+    } finally {
+      sending = false;
+      frame().removeAttribute("aria-busy");
+    }
+  };
+
+  document.addEventListener("submit", event => {
+    const form = event.target;
+    if (!form.hasAttribute("data-swap")) return;
+    event.preventDefault();
+    const body = new FormData(form, event.submitter);
+    send(form.action, { method: "POST", body: new URLSearchParams(body) }, false);
+  });
+
+  document.addEventListener("click", event => {
+    const link = event.target.closest("a[data-swap]");
+    if (!link || event.metaKey || event.ctrlKey || event.shiftKey || event.button !== 0) return;
+    event.preventDefault();
+    const to = link.getAttribute("href");
+    send(to, {}, false).then(() => { if (link.closest(".trail")) { window.scrollTo(0, 0); centre(); } });
+  });
+
+  window.addEventListener("popstate", () => send(location.href, {}, true));
+
+  const centre = () => document.querySelector(".trail .now")?.scrollIntoView({ block: "nearest", inline: "center" });
+  document.addEventListener("DOMContentLoaded", centre);
+
+  // Keys: see the list under "?". A letter does nothing while something is being typed.
+  let afterG = 0;
+  const press = id => { const button = document.getElementById(id); if (button && !button.disabled) button.click(); };
+  const step = by => {
+    const stops = [...document.querySelectorAll(".trail a[data-station]")];
+    const now = stops.findIndex(s => s.getAttribute("aria-current") === "page");
+    stops[now + by]?.click();
+  };
+  const keys = {
+    "/": () => { const find = document.getElementById("find"); find.focus(); find.select(); },
+    "[": () => step(-1), "]": () => step(1),
+    u: () => press("undo"), U: () => press("redo"),
+    t: () => frame()._x_dataStack?.[0].toggleTray(),
+    "?": () => frame()._x_dataStack?.[0].toggleKeys(),
+    r: () => { const field = document.querySelector("[data-read]"); field?.focus(); field?.select(); },
+    " ": () => document.querySelector("[data-tick]:not(:disabled)")?.click(),
+  };
+  document.addEventListener("keydown", event => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const on = event.target;
+    if (on.closest("input, textarea, select, dialog")) { if (event.key === "Escape") on.blur(); return; }
+    if (event.key === " " && on.closest("button, a, summary")) return;
+    if (Date.now() - afterG < 1500) {
+      afterG = 0;
+      if (event.key === "h") { location.href = "/"; return; }
+      const stop = document.querySelector(`.trail a[data-station="${CSS.escape(event.key)}"]`);
+      if (stop) { event.preventDefault(); stop.click(); return; }
+    }
+    if (event.key === "g") { afterG = Date.now(); return; }
+    const act = keys[event.key];
+    if (!act) return;
+    if (event.key === " " && !document.querySelector("[data-tick]")) return;
+    event.preventDefault();
+    act();
+  });
+
+  document.addEventListener("alpine:init", () => {
+    window.Alpine.data("frame", () => ({
+      trayOpen: false,
+      get trayClass() { return this.trayOpen ? "open" : ""; },
+      toggleTray() {
+        this.trayOpen = !this.trayOpen;
+        const tray = document.getElementById("tray");
+        if (this.trayOpen || !matchMedia("(max-width: 1100px)").matches) tray?.focus();
+      },
+      toggleKeys() {
+        const keys = document.getElementById("keys");
+        if (keys.open) keys.close(); else keys.showModal();
+      },
+      print() { window.print(); },
+    }));
+  });
+})();
