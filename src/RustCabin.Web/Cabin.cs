@@ -38,7 +38,7 @@ public static class Cabin
     {
         // --demo takes no value; the command line configuration wants one for each name.
         args = [.. args.Select(a => a == "--demo" ? "--demo=true" : a)];
-        WebApplicationBuilder builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
+        WebApplicationBuilder builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ApplicationName = "RustCabin.Web", ContentRootPath = AppContext.BaseDirectory });
         // Built, not published: the manifest beside the assembly says where the static files are.
         builder.WebHost.UseStaticWebAssets();
         if (builder.Configuration["urls"] is null) builder.WebHost.UseUrls("http://127.0.0.1:5080");
@@ -47,6 +47,7 @@ public static class Cabin
         builder.Host.UseSerilog((_, log) => log.MinimumLevel.Warning()
             .MinimumLevel.Override("RustCabin", LogEventLevel.Information)
             .MinimumLevel.Override("Microsoft.AspNetCore.DataProtection", LogEventLevel.Error)
+            .MinimumLevel.Override("Microsoft.AspNetCore.Antiforgery", LogEventLevel.Error)
             .MinimumLevel.Override("Microsoft.AspNetCore.StaticFiles", LogEventLevel.Error)
             .WriteTo.Console(standardErrorFromLevel: LogEventLevel.Verbose, outputTemplate: "{Timestamp:HH:mm:ss} {Level:u3} {Message:lj}{NewLine}{Exception}"));
         AddServices(builder);
@@ -80,8 +81,11 @@ public static class Cabin
     static void UsePipeline(WebApplication app)
     {
         app.UseHostFiltering();
-        app.UseExceptionHandler("/oops");
-        app.UseStatusCodePagesWithReExecute("/oops/{0}");
+        // The interface answers with problem documents; people get a page.
+        app.UseWhen(context => context.Request.Path.StartsWithSegments("/api"), api => api.UseExceptionHandler());
+        app.UseWhen(context => !context.Request.Path.StartsWithSegments("/api"), pages =>
+            pages.UseExceptionHandler("/oops").UseStatusCodePagesWithReExecute("/oops/{0}"));
+        app.Use(Pages.Import.ImportModel.RefuseTooLarge);
         app.UseSecurityHeaders(new HeaderPolicyCollection()
             .AddFrameOptionsDeny().AddContentTypeOptionsNoSniff().AddReferrerPolicySameOrigin()
             .AddCrossOriginOpenerPolicy(p => p.SameOrigin())

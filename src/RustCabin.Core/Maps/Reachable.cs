@@ -11,17 +11,39 @@ static class Reachable
 {
     public static IReadOnlyList<ByteSize> Bytes(IReadOnlyList<Segment> segments, IReadOnlyList<DecodedClaim> claims, int masters)
     {
+        Dictionary<int, List<(ulong From, ulong To, uint Masters)>> pieces = Pieces(segments, claims);
+        var bytes = new ulong[masters];
+        foreach ((int claim, List<(ulong From, ulong To, uint Masters)> seen) in pieces)
+            for (int master = 0; master < masters; master++)
+                bytes[master] += Union(seen, 1u << master) * (ulong)(claims[claim].Window?.Banks ?? 1);
+        return [.. bytes.Select(b => new ByteSize(b))];
+    }
+
+    /// <summary>
+    /// For each RAM claim by index, how many of its bytes (of one bank) master number <paramref name="master"/> reaches at addresses inside
+    /// <paramref name="ranges"/>, which must be in order and apart.
+    /// </summary>
+    public static IReadOnlyDictionary<int, ulong> Within(ResolvedMap map, IReadOnlyList<AddressRange> ranges, int master)
+    {
+        var inside = new List<Segment>();
+        int next = 0;
+        foreach (Segment segment in map.Segments)
+        {
+            while (next < ranges.Count && ranges[next].To.Value < segment.From) next++;
+            for (int i = next; i < ranges.Count && ranges[i].From.Value <= segment.To; i++)
+                inside.Add(segment with { From = Math.Max(segment.From, ranges[i].From.Value), To = Math.Min(segment.To, ranges[i].To.Value) });
+        }
+        return Pieces(inside, map.Claims).ToDictionary(p => p.Key, p => Union(p.Value, 1u << master));
+    }
+
+    static Dictionary<int, List<(ulong From, ulong To, uint Masters)>> Pieces(IEnumerable<Segment> segments, IReadOnlyList<DecodedClaim> claims)
+    {
         var pieces = new Dictionary<int, List<(ulong From, ulong To, uint Masters)>>();
         foreach (Segment segment in segments)
             foreach (Answering answer in segment.Claims)
                 if (claims[answer.Claim] is { Kind: ClaimKind.Ram, Reads: true } ram)
                     Add(pieces, answer, ram, segment);
-
-        var bytes = new ulong[masters];
-        foreach ((int claim, List<(ulong From, ulong To, uint Masters)> seen) in pieces)
-            for (int master = 0; master < masters; master++)
-                bytes[master] += Union(seen.Where(p => (p.Masters >> master & 1) != 0)) * (ulong)(claims[claim].Window?.Banks ?? 1);
-        return [.. bytes.Select(b => new ByteSize(b))];
+        return pieces;
     }
 
     /// <summary>Notes which bytes inside the claim a segment shows: a segment over several images shows all of it.</summary>
@@ -42,10 +64,10 @@ static class Reachable
         }
     }
 
-    static ulong Union(IEnumerable<(ulong From, ulong To, uint Masters)> pieces)
+    static ulong Union(List<(ulong From, ulong To, uint Masters)> pieces, uint master)
     {
         ulong total = 0, next = 0;
-        foreach ((ulong from, ulong to, _) in pieces.OrderBy(p => p.From))
+        foreach ((ulong from, ulong to, _) in pieces.Where(p => (p.Masters & master) != 0).OrderBy(p => p.From))
         {
             ulong begin = Math.Max(from, next);
             if (to < begin) continue;

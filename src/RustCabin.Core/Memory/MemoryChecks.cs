@@ -9,17 +9,18 @@ namespace RustCabin.Core.Memory;
 static class MemoryChecks
 {
     /// <summary>
-    /// MAP-UNSEEN: RAM that no power-up line counts and self-configuration did not place. A model without power-up lines says nothing
-    /// about what its firmware looks at, so nothing is unseen there. What lies beyond a line's cap is told as MAP-BEYOND-LIMIT.
+    /// MAP-UNSEEN: RAM that the first master reaches, but no power-up line counts and self-configuration did not place. Memory seen at a
+    /// mirror is seen; what lies under an overlay is not there to be seen. A model without power-up lines says nothing about what its
+    /// firmware looks at, so nothing is unseen there; what lies beyond a line's cap is told as MAP-BEYOND-LIMIT.
     /// </summary>
     public static IEnumerable<Finding> Unseen(PlannedUnit unit, PowerUpCount count)
     {
         if (unit.Model.PowerUp.Count == 0) yield break;
-        AddressRange[] seen = [.. count.Lines.SelectMany(l => l.Passed).OrderBy(r => r.From)];
-        foreach (DecodedClaim claim in unit.Claims.Where(c => c is { Kind: ClaimKind.Ram, Auto: false }))
+        IReadOnlyDictionary<int, ulong> there = Reachable.Within(unit.Map, [new(default, new(Decode.Space(unit.Model.AddressBits)))], master: 0);
+        IReadOnlyDictionary<int, ulong> seen = Reachable.Within(unit.Map, Joined(count.Lines.SelectMany(l => l.Passed)), master: 0);
+        foreach ((int index, DecodedClaim claim) in unit.Claims.Index().Where(c => !c.Item.Auto))
         {
-            // The best of its images counts: memory that is seen at a mirror is seen.
-            ulong unseen = Decode.Images(claim, unit.Model.AddressBits).Select(image => Missed(image, image + (claim.Size - 1), seen)).DefaultIfEmpty(0ul).Min();
+            ulong unseen = there.GetValueOrDefault(index) - seen.GetValueOrDefault(index);
             if (unseen == 0) continue;
             yield return new Finding(
                 "MAP-UNSEEN", Severity.Watch, "Memory", $"{new ByteSize(unseen)} is never looked at", [PlannedUnit.SubjectOf(claim.Owner)],
@@ -31,16 +32,16 @@ static class MemoryChecks
         }
     }
 
-    static ulong Missed(ulong first, ulong last, AddressRange[] seen)
+    /// <summary>The same addresses in order and apart: lines may look at one place twice.</summary>
+    static List<AddressRange> Joined(IEnumerable<AddressRange> ranges)
     {
-        ulong covered = 0;
-        foreach (AddressRange r in seen)
+        var joined = new List<AddressRange>();
+        foreach (AddressRange range in ranges.OrderBy(r => r.From))
         {
-            ulong from = Math.Max(first, r.From.Value), to = Math.Min(last, r.To.Value);
-            if (from <= to) covered += to - from + 1;
+            if (joined.Count == 0 || range.From.Value > joined[^1].To.Value) joined.Add(range);
+            else if (range.To > joined[^1].To) joined[^1] = joined[^1] with { To = range.To };
         }
-        ulong size = last - first + 1;
-        return size - Math.Min(size, covered);
+        return joined;
     }
 
     /// <summary>MAP-BEYOND-LIMIT: more RAM than a master of this model can use, or than a power-up line counts.</summary>

@@ -13,7 +13,7 @@ static class CheckEndpoint
         .MapPost("/api/v1/check", (HttpRequest request, string? job) => JsonBody.With(request, body => Check(body, job)))
         .WithName("check").WithSummary("The whole answer for one job").DisableAntiforgery()
         .WithDescription("Takes a pack (rustcabin.pack/1) with one job, or with several and ?job=id.")
-        .Accepts<JsonElement>("application/json").Produces<CheckAnswer>().ProducesProblem(400).ProducesProblem(404).ProducesProblem(413)
+        .TakesJson("a pack, rustcabin.pack/1").Produces<CheckAnswer>().ProducesProblem(400).ProducesProblem(404).ProducesProblem(413)
         .ProducesProblem(415).ProducesProblem(422);
 
     static IResult Check(JsonElement body, string? wanted)

@@ -11,7 +11,7 @@ static class MapEndpoint
         .MapPost("/api/v1/map", (HttpRequest request) => JsonBody.With(request, Resolve))
         .WithName("map").WithSummary("Resolves claims into an address map").DisableAntiforgery()
         .WithDescription("Takes { addressBits, masters, claims }; the claims as on a model sheet.")
-        .Accepts<JsonElement>("application/json").Produces<MapAnswer>().ProducesProblem(400).ProducesProblem(413).ProducesProblem(415).ProducesProblem(422);
+        .TakesJson("addressBits, masters and claims").Produces<MapAnswer>().ProducesProblem(400).ProducesProblem(413).ProducesProblem(415).ProducesProblem(422);
 
     static IResult Resolve(JsonElement body)
     {

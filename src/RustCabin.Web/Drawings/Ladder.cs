@@ -12,7 +12,7 @@ namespace RustCabin.Web.Drawings;
 /// </summary>
 public static class Ladder
 {
-    const double Left = 104, Right = 96, Top = 30, Bottom = 14;
+    const double Left = 92, Right = 88, Top = 30, Bottom = 14;
 
     /// <param name="unit">Whose map is drawn.</param>
     /// <param name="view">The part of the space that is shown.</param>
@@ -22,7 +22,7 @@ public static class Ladder
     {
         ResolvedMap map = unit.Map;
         IReadOnlyList<LadderRow> rows = LadderRow.Of(map, view, 560);
-        double column = Math.Max(78, Math.Min(172, 176.0 / map.Masters.Count)), width = Left + column * map.Masters.Count + Right;
+        double column = Math.Max(80, 160.0 / map.Masters.Count), width = Left + column * map.Masters.Count + Right;
         double height = Top + rows.Sum(r => r.Height) + Bottom;
         Svg svg = Svg.Begin(width, height, "ladder", "group", $"Address ladder of {unit.Unit.Name}, {view.ToScreen(map.AddressBits)}");
         foreach ((int index, string master) in map.Masters.Index())
@@ -73,20 +73,13 @@ public static class Ladder
         svg.Rect(x, y, width, row.Height - 2, $"cell {Look(first)}");
         string name = Short(OwnerShort(unit, first.Owner), width), size = SizeOf(first, row.Range.Size, sizes);
         double middle = x + width / 2, centre = y + row.Height / 2;
-        if (row.Height >= 44)
-        {
-            svg.Text(middle, centre - 2, name, "lab strong").Text(middle, centre + 15, size, "fig");
-            if (first.Window is { } window && row.Height >= 62) svg.Text(middle, centre + 31, $"{window.Banks} banks", "fig");
-        }
-        else
-        {
-            svg.Text(middle, centre + 4, Short($"{name}, {size}", width), "lab small");
-        }
+        if (row.Height >= 38) svg.Text(middle, centre - 2, name, "lab strong").Text(middle, centre + 15, size, "fig");
+        else svg.Text(middle, centre + 4, Short($"{name}, {size}", width), "lab small");
     }
 
-    /// <summary>The size of the range, or, where touching mirrors make one range, the claim's own and how often it shows.</summary>
+    /// <summary>The size of the range; for a window its banks too; where touching mirrors make one range, the claim's own and how often it shows.</summary>
     static string SizeOf(DecodedClaim claim, ByteSize range, Preferences sizes) =>
-        range.Bytes > claim.Size ? $"{sizes.Size(new ByteSize(claim.Size))}, {range.Bytes / claim.Size} times" : sizes.Size(range);
+        claim.Window is { } window ? $"{window.Banks} x {sizes.Size(new ByteSize(claim.Size))}" : range.Bytes > claim.Size ? $"{sizes.Size(new ByteSize(claim.Size))}, {range.Bytes / claim.Size} times" : sizes.Size(range);
 
     /// <summary>Two halves that bite into each other, one for each of the first two claims.</summary>
     static void DrawContested(Svg svg, DecodedClaim[] here, double x, double y, double width, double height)

@@ -7,10 +7,21 @@ using RustCabin.Data;
 namespace RustCabin.Web.Pages.Import;
 
 /// <summary>Brings a pack in: from a file, or pasted. All of it or nothing.</summary>
-[RequestFormLimits(ValueLengthLimit = Pack.LargestBytes + 1, MultipartBodyLengthLimit = Pack.LargestBytes + 100_000)]
-[RequestSizeLimit(2 * Pack.LargestBytes)]
+[RequestFormLimits(ValueLengthLimit = LargestForm, MultipartBodyLengthLimit = LargestForm)]
+[RequestSizeLimit(LargestForm)]
 public sealed class ImportModel(PackImport import) : PageModel
 {
+    /// <summary>A pack of the largest size and the form around it.</summary>
+    const int LargestForm = Pack.LargestBytes + 100_000;
+
+    /// <summary>Turns a larger form away by its stated length, before anything of it is read.</summary>
+    public static Task RefuseTooLarge(HttpContext context, RequestDelegate next)
+    {
+        if (!context.Request.Path.StartsWithSegments("/import") || context.Request.ContentLength is not > LargestForm) return next(context);
+        context.Response.StatusCode = StatusCodes.Status413PayloadTooLarge;
+        return Task.CompletedTask;
+    }
+
     public ImportOutcome? Outcome { get; private set; }
     public string? Problem { get; private set; }
 

@@ -1,0 +1,174 @@
+using System.Net;
+using System.Net.Http.Headers;
+using System.Text.Json.Nodes;
+
+namespace RustCabin.Web.Tests;
+
+/// <summary>The JSON interface, held to what its description prints.</summary>
+public sealed class ApiTests(CabinServer cabin) : IClassFixture<CabinServer>
+{
+    const string Check = "/api/v1/check", Map = "/api/v1/map";
+
+    [Fact]
+    public async Task Check_answers_the_printed_pack_exactly()
+    {
+        (HttpStatusCode status, JsonNode got) = await cabin.Post(Check, CabinServer.Sample("slipway.json"));
+        Assert.Equal(HttpStatusCode.OK, status);
+        JsonNode want = JsonNode.Parse(CabinServer.Sample("slipway.answer.json"))!;
+
+        // Printed shortened: the probability to six places, the why as an ellipsis.
+        Assert.Equal((double)want["revision"]!["probability"]!, (double)got["revision"]!["probability"]!, 6);
+        got["revision"]!["probability"] = want["revision"]!["probability"]!.DeepClone();
+        Assert.NotEmpty(got["findings"]![0]!["why"]!.AsArray());
+        got["findings"]![0]!["why"] = want["findings"]![0]!["why"]!.DeepClone();
+        AssertSame(want, got, "$");
+    }
+
+    /// <summary>Equal as JSON: numbers by value, objects by their fields whatever the order.</summary>
+    static void AssertSame(JsonNode? want, JsonNode? got, string path)
+    {
+        switch (want)
+        {
+            case JsonObject fields:
+                Assert.Equal(fields.Select(f => f.Key).Order(), got!.AsObject().Select(f => f.Key).Order());
+                foreach ((string key, JsonNode? value) in fields) AssertSame(value, got[key], $"{path}.{key}");
+                break;
+            case JsonArray items:
+                Assert.True(items.Count == got!.AsArray().Count, $"{path}: {got.ToJsonString()}");
+                for (int i = 0; i < items.Count; i++) AssertSame(items[i], got[i], $"{path}[{i}]");
+                break;
+            case JsonValue value when value.GetValueKind() == System.Text.Json.JsonValueKind.Number:
+                Assert.True((decimal)value == (decimal)got!, $"{path}: {got}");
+                break;
+            default:
+                Assert.True(want?.ToJsonString() == got?.ToJsonString(), $"{path}: {got?.ToJsonString()}");
+                break;
+        }
+    }
+
+    /// <summary>A machine that nothing in the program knows of: 18 bits, three masters, a masked chip, a bank window, an overlay, two cards.</summary>
+    [Fact]
+    public async Task Check_answers_for_a_machine_never_seen_before()
+    {
+        (HttpStatusCode status, JsonNode answer) = await cabin.Post(Check, CabinServer.Sample("weir.json"));
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Equal("clear", (string)answer["verdict"]!);
+        // 96 KiB on the board less 8 KiB under the start ROM, 8 x 16 KiB behind the window, 32 and 16 KiB on the cards; the blitter sees 32 KiB of the board.
+        Assert.Equal((88 + 128 + 48) * 1024, (int)answer["reach"]!["main"]!);
+        Assert.Equal(32 * 1024, (int)answer["reach"]!["blitter"]!);
+        Assert.Equal(0, (int)answer["reach"]!["disc"]!);
+        Assert.Equal([("main", 88 * 1024), ("window", 16 * 1024), ("cards", 48 * 1024)], answer["powerUp"]!["lines"]!.AsArray().Select(l => ((string)l!["label"]!, (int)l["bytes"]!)));
+        Assert.Contains(answer["map"]!.AsArray(), s => (string)s!["from"]! == "0x00000" && (string)s["to"]! == "0x01fff" 
+            && s["claims"]!.ToJsonString() == """[{"owner":"model:low","kind":"ram","access":"both","masters":["blitter"]},{"owner":"model:start","kind":"rom","access":"read","masters":["main"]}]""");
+        Assert.Equal("{\"culvert\":{\"D1\":\"16K\",\"D2\":\"8\"},\"culvert#2\":{\"D1\":\"32K\",\"D2\":\"8\"}}", answer["switches"]!.ToJsonString());
+    }
+
+    [Theory]
+    [InlineData("{", "application/json", HttpStatusCode.BadRequest)]
+    [InlineData("{}", "text/plain", HttpStatusCode.UnsupportedMediaType)]
+    [InlineData("{}", "application/json", HttpStatusCode.UnprocessableEntity)]
+    [InlineData("[]", "application/json", HttpStatusCode.UnprocessableEntity)]
+    [InlineData("""{ "format": "rustcabin.pack/1" }""", "application/json", HttpStatusCode.UnprocessableEntity)]
+    public async Task Check_refuses_with_a_problem_document(string body, string media, HttpStatusCode expect)
+    {
+        HttpResponseMessage answer = await cabin.Http.PostAsync(Check, new StringContent(body, MediaTypeHeaderValue.Parse(media)));
+        Assert.Equal(expect, answer.StatusCode);
+        Assert.Equal("application/problem+json", answer.Content.Headers.ContentType!.MediaType);
+        JsonNode problem = JsonNode.Parse(await answer.Content.ReadAsStringAsync())!;
+        Assert.Equal((int)expect, (int)problem["status"]!);
+        Assert.NotEmpty(problem["errors"]!.AsArray());
+        Assert.All(problem["errors"]!.AsArray(), e => Assert.Equal(["path", "message"], e!.AsObject().Select(f => f.Key)));
+    }
+
+    [Fact]
+    public async Task Check_tells_all_errors_with_their_paths()
+    {
+        string json = CabinServer.Sample("slipway.json").Replace("\"0x600000\"", "\"0x60000G\"").Replace("\"heatW\"", "\"heat\"").Replace("\"way\": \"socket\"", "\"way\": \"nail\"");
+        (HttpStatusCode status, JsonNode problem) = await cabin.Post(Check, json);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Equal(["jobs[0].add[0].way", "models[0].autoWindows[0].base", "parts[0].heat"], problem["errors"]!.AsArray().Select(e => (string)e!["path"]!).Order());
+    }
+
+    [Fact]
+    public async Task Check_wants_to_know_which_of_several_jobs()
+    {
+        JsonObject pack = JsonNode.Parse(CabinServer.Sample("slipway.json"))!.AsObject();
+        JsonNode second = pack["jobs"]![0]!.DeepClone();
+        second["id"] = "other";
+        second["add"] = new JsonArray();
+        pack["jobs"]!.AsArray().Add(second);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await cabin.Post(Check, pack.ToJsonString())).Status);
+        Assert.Equal(HttpStatusCode.NotFound, (await cabin.Post($"{Check}?job=nobody", pack.ToJsonString())).Status);
+        (HttpStatusCode status, JsonNode answer) = await cabin.Post($"{Check}?job=other", pack.ToJsonString());
+        Assert.Equal((HttpStatusCode.OK, 262144), (status, (int)answer["reach"]!["cpu"]!));
+    }
+
+    [Theory]
+    [InlineData(true)]
+    [InlineData(false)]
+    public async Task More_than_5_MB_is_too_large_whether_its_length_is_told_or_not(bool told)
+    {
+        HttpContent body = told ? new ByteArrayContent(new byte[6_000_000]) : new StreamContent(new EndlessStream(6_000_000));
+        body.Headers.ContentType = new MediaTypeHeaderValue("application/json");
+        HttpResponseMessage answer = await cabin.Http.PostAsync(Check, body);
+        Assert.Equal(HttpStatusCode.RequestEntityTooLarge, answer.StatusCode);
+    }
+
+    [Fact]
+    public async Task Map_gives_segments_fights_mirrors_and_reach()
+    {
+        (HttpStatusCode status, JsonNode map) = await cabin.Post(Map, """
+            { "addressBits": 16, "masters": ["cpu", "video"], "claims": [
+              { "id": "board", "kind": "ram", "base": "0", "size": "32K" },
+              { "id": "card", "kind": "ram", "base": "0x7000", "size": "8K", "masters": ["cpu"] },
+              { "id": "chip", "kind": "io", "base": "0xA000", "size": "4K", "mask": "0xD000", "masters": ["cpu"] },
+              { "id": "os", "kind": "rom", "base": "0xE000", "size": "8K" } ] }
+            """);
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Equal("""[{"from":"0x7000","to":"0x7fff","claims":["board","card"],"masters":["cpu"]},{"from":"0x8000","to":"0x8fff","claims":["card","chip"],"masters":["cpu"]}]""", map["fights"]!.ToJsonString());
+        Assert.Equal("""[{"claim":"chip","base":"0x8000","size":4096}]""", map["mirrors"]!.ToJsonString());
+        Assert.Equal("""{"cpu":40960,"video":32768}""", map["reach"]!.ToJsonString());
+        Assert.Equal("""{"from":"0x8000","to":"0x8fff","claims":[{"owner":"card","kind":"ram","access":"both","masters":["cpu"]},{"owner":"chip","kind":"io","access":"both","masters":["cpu"]}]}""",
+            map["segments"]!.AsArray().First(s => (string)s!["from"]! == "0x8000")!.ToJsonString());
+    }
+
+    [Fact]
+    public async Task Map_refuses_what_cannot_be_resolved()
+    {
+        (HttpStatusCode status, JsonNode problem) = await cabin.Post(Map, """
+            { "addressBits": 16, "masters": [], "claims": [ { "id": "a", "kind": "ram", "size": "0", "base": "x" }, { "id": "a", "kind": "ram", "auto": true, "size": "1K" }, { "id": "b", "kind": "rom", "base": "0", "size": "1", "overlays": ["z"], "masters": ["dma"] } ] }
+            """);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Equal(["claims[0].base", "claims[0].size", "claims[1].auto", "claims[1].id", "claims[2].masters", "claims[2].overlays[0]", "masters"],
+            problem["errors"]!.AsArray().Select(e => (string)e!["path"]!).Order());
+    }
+
+    [Fact]
+    public async Task The_interface_is_described()
+    {
+        JsonNode document = JsonNode.Parse(await cabin.Http.GetStringAsync("/openapi/v1.json"))!;
+        Assert.Equal(["/api/v1/check", "/api/v1/map"], document["paths"]!.AsObject().Select(p => p.Key).Order());
+        Assert.Equal(["200", "400", "404", "413", "415", "422"], document["paths"]!["/api/v1/check"]!["post"]!["responses"]!.AsObject().Select(r => r.Key).Order());
+    }
+
+    sealed class EndlessStream(long length) : Stream
+    {
+        long _left = length;
+        public override int Read(byte[] buffer, int offset, int count)
+        {
+            int now = (int)Math.Min(count, _left);
+            Array.Fill(buffer, (byte)' ', offset, now);
+            _left -= now;
+            return now;
+        }
+        public override bool CanRead => true;
+        public override bool CanSeek => false;
+        public override bool CanWrite => false;
+        public override long Length => throw new NotSupportedException();
+        public override long Position { get => throw new NotSupportedException(); set => throw new NotSupportedException(); }
+        public override void Flush() { }
+        public override long Seek(long offset, SeekOrigin origin) => throw new NotSupportedException();
+        public override void SetLength(long value) => throw new NotSupportedException();
+        public override void Write(byte[] buffer, int offset, int count) => throw new NotSupportedException();
+    }
+}

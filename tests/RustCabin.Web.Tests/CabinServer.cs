@@ -1,0 +1,69 @@
+using System.Net;
+using System.Text;
+using System.Text.Json.Nodes;
+using AngleSharp.Html.Dom;
+using AngleSharp.Html.Parser;
+using Microsoft.AspNetCore.Builder;
+using Microsoft.Data.Sqlite;
+
+namespace RustCabin.Web.Tests;
+
+/// <summary>The application as it runs, on a port of its own with data of its own.</summary>
+public sealed class CabinServer : IAsyncLifetime
+{
+    readonly string _data = Directory.CreateTempSubdirectory("cabin").FullName;
+    WebApplication? _app;
+
+    /// <summary>Set false for an empty cabin.</summary>
+    public bool Demo { get; init; } = true;
+
+    public HttpClient Http { get; private set; } = null!;
+
+    public async ValueTask InitializeAsync() => await Start();
+
+    public async Task Start()
+    {
+        _app = Cabin.Build(["--data", _data, "--urls", "http://127.0.0.1:0", .. Demo ? ["--demo"] : Array.Empty<string>()]);
+        await _app.StartAsync();
+        Http = new HttpClient(new SocketsHttpHandler { AllowAutoRedirect = true, CookieContainer = new CookieContainer() }) { BaseAddress = new Uri(_app.Urls.First()) };
+    }
+
+    public async Task Stop()
+    {
+        Http.Dispose();
+        await _app!.DisposeAsync();
+        SqliteConnection.ClearAllPools();
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        await Stop();
+        Directory.Delete(_data, recursive: true);
+    }
+
+    public async Task<IHtmlDocument> Page(string url, HttpStatusCode expect = HttpStatusCode.OK)
+    {
+        HttpResponseMessage answer = await Http.GetAsync(url);
+        Assert.Equal(expect, answer.StatusCode);
+        return await Html(answer);
+    }
+
+    public static async Task<IHtmlDocument> Html(HttpResponseMessage answer) => new HtmlParser().ParseDocument(await answer.Content.ReadAsStringAsync());
+
+    /// <summary>Sends a form of a page as a browser would, with some fields changed or added (a button's name among them).</summary>
+    public async Task<(HttpStatusCode Status, IHtmlDocument Page)> Press(IHtmlFormElement form, params (string Name, string Value)[] with)
+    {
+        var fields = form.Elements.OfType<IHtmlInputElement>().Where(i => i.Name is not null && !i.IsDisabled && (i.Type != "checkbox" || i.IsChecked) && with.All(w => w.Name != i.Name))
+            .Select(i => KeyValuePair.Create(i.Name!, i.Value)).Concat(with.Select(w => KeyValuePair.Create(w.Name, w.Value)));
+        HttpResponseMessage answer = await Http.PostAsync(form.GetAttribute("action"), new FormUrlEncodedContent(fields));
+        return (answer.StatusCode, await Html(answer));
+    }
+
+    public async Task<(HttpStatusCode Status, JsonNode Body)> Post(string url, string json, string media = "application/json")
+    {
+        HttpResponseMessage answer = await Http.PostAsync(url, new StringContent(json, Encoding.UTF8, media));
+        return (answer.StatusCode, JsonNode.Parse(await answer.Content.ReadAsStringAsync())!);
+    }
+
+    public static string Sample(string name) => File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "Samples", name));
+}

@@ -1,0 +1,90 @@
+using System.Net;
+using System.Text;
+using AngleSharp.Html.Dom;
+
+namespace RustCabin.Web.Tests;
+
+/// <summary>Bringing packs in through the page, on an empty cabin.</summary>
+public sealed class ImportTests : IAsyncLifetime
+{
+    readonly CabinServer _cabin = new() { Demo = false };
+
+    public ValueTask InitializeAsync() => _cabin.InitializeAsync();
+    public ValueTask DisposeAsync() => _cabin.DisposeAsync();
+
+    async Task<(HttpStatusCode, IHtmlDocument)> Bring(byte[] pack, string name = "pack.json")
+    {
+        IHtmlDocument page = await _cabin.Page("/import");
+        var form = new MultipartFormDataContent
+        {
+            { new StringContent(((IHtmlInputElement)page.QuerySelector("form.import [name=__RequestVerificationToken]")!).Value), "__RequestVerificationToken" },
+            { new ByteArrayContent(pack), "pack", name },
+        };
+        HttpResponseMessage answer = await _cabin.Http.PostAsync("/import", form);
+        return (answer.StatusCode, await CabinServer.Html(answer));
+    }
+
+    Task<(HttpStatusCode, IHtmlDocument)> Bring(string pack) => Bring(Encoding.UTF8.GetBytes(pack));
+
+    [Fact]
+    public async Task An_empty_shelf_offers_the_sample_cabin_and_the_import()
+    {
+        IHtmlDocument page = await _cabin.Page("/");
+        Assert.Contains("The shelf is empty", page.Body!.TextContent);
+        (_, page) = await _cabin.Press((IHtmlFormElement)page.QuerySelector(".empty form")!);
+        Assert.Equal(5, page.QuerySelectorAll(".unit-card").Length);
+    }
+
+    [Fact]
+    public async Task A_users_own_machine_gets_the_same_stations_and_right_numbers()
+    {
+        (HttpStatusCode status, IHtmlDocument page) = await Bring(CabinServer.Sample("weir.json"));
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Contains("4 written", page.Body!.TextContent);
+        page = await _cabin.Page("/jobs/weir-job/memory");
+        Assert.Contains("152 KiB", page.QuerySelector(".screen")!.TextContent);
+        Assert.Equal(["main", "blitter", "disc"], page.QuerySelectorAll(".ladder > text.strong").Take(3).Select(t => t.TextContent));
+        Assert.Contains("8 x 16 KiB", page.QuerySelector(".ladder")!.TextContent);
+        page = await _cabin.Page("/jobs/weir-job/build");
+        Assert.NotNull(page.QuerySelector("#step-open-open"));
+        Assert.NotNull(page.QuerySelector("[id='step-count-culvert#2']"));
+        Assert.Contains("25.00 GBP", (await _cabin.Page("/jobs/weir-job/passport")).Body!.TextContent);
+    }
+
+    [Fact]
+    public async Task Errors_are_listed_with_their_paths_and_nothing_comes_in()
+    {
+        (HttpStatusCode status, IHtmlDocument page) = await Bring(CabinServer.Sample("weir.json").Replace("\"base\": \"0x20000\"", "\"base\": \"0x2000G\"").Replace("\"culvert.D2\"", "\"D7\"").Replace("\"way\": \"right\"", "\"way\": \"rihgt\""));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Equal(["models[0].autoWindows[0].base", "parts[0].claims[0].when.D7", "jobs[0].add[0].way"], page.QuerySelectorAll("td.mono").Select(t => t.TextContent));
+        Assert.Contains("nothing was imported", page.Body!.TextContent);
+        Assert.Empty((await _cabin.Page("/")).QuerySelectorAll(".unit-card"));
+    }
+
+    [Fact]
+    public async Task More_than_5_MB_is_too_large()
+    {
+        (HttpStatusCode status, _) = await Bring(new byte[6_000_000]);
+        Assert.Equal(HttpStatusCode.RequestEntityTooLarge, status);
+    }
+
+    [Theory]
+    [InlineData("")]
+    [InlineData("not json")]
+    [InlineData("{\"format\":\"rustcabin.pack/9\"}")]
+    public async Task What_is_no_pack_is_refused(string text) => Assert.Equal(HttpStatusCode.UnprocessableEntity, (await Bring(text)).Item1);
+
+    [Fact]
+    public async Task Hostile_text_is_shown_as_text_everywhere()
+    {
+        const string Hostile = "<script>alert(1)</script>]]>\u202e\"'&amp;";
+        string json = CabinServer.Sample("weir.json").Replace("Culvert card", System.Text.Json.JsonEncodedText.Encode(Hostile).ToString()).Replace("Weir one", System.Text.Json.JsonEncodedText.Encode(Hostile).ToString());
+        Assert.Equal(HttpStatusCode.OK, (await Bring(json)).Item1);
+        foreach (string url in (string[])["/", "/jobs/weir-job/memory", "/jobs/weir-job/memory?as=table", "/jobs/weir-job/build", "/jobs/weir-job/passport", "/search?q=script"])
+        {
+            IHtmlDocument page = await _cabin.Page(url);
+            Assert.DoesNotContain(page.QuerySelectorAll("script"), s => s.TextContent.Length > 0);
+            Assert.Contains("alert(1)", page.Body!.TextContent);
+        }
+    }
+}

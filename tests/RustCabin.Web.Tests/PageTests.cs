@@ -1,0 +1,214 @@
+using System.Net;
+using AngleSharp.Dom;
+using AngleSharp.Html.Dom;
+
+namespace RustCabin.Web.Tests;
+
+/// <summary>The pages as a browser without script gets them: what they show, and what a press of their forms does.</summary>
+public sealed class PageTests : IAsyncLifetime
+{
+    const string Winter = "/jobs/slip-3-winter";
+    readonly CabinServer _cabin = new();
+
+    public ValueTask InitializeAsync() => _cabin.InitializeAsync();
+    public ValueTask DisposeAsync() => _cabin.DisposeAsync();
+
+    static IHtmlFormElement Form(IParentNode page, string selector) => page.QuerySelector(selector)!.Closest("form") as IHtmlFormElement ?? throw new InvalidOperationException(selector);
+    static string Text(IParentNode page, string selector) => string.Join(' ', page.QuerySelector(selector)!.TextContent.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
+
+    [Fact]
+    public async Task The_shelf_shows_five_units_in_their_states()
+    {
+        IHtmlDocument page = await _cabin.Page("/");
+        Assert.Equal(5, page.QuerySelectorAll(".unit-card").Length);
+        Assert.Contains("two drive one range", Text(page, "#unit-slip-3"));
+        Assert.Contains("reading: power up with Tidewell", Text(page, "#unit-slip-7"));
+        Assert.Contains("No job planned", Text(page, "#unit-slip-2"));
+    }
+
+    [Theory]
+    [InlineData("/memory")]
+    [InlineData("/memory?as=table")]
+    [InlineData("/memory?from=0xe00000&to=0xefffff")]
+    [InlineData("/memory?from=zz&to=0x1")]
+    [InlineData("/build")]
+    [InlineData("/passport")]
+    public async Task Every_station_answers(string station) => Assert.NotNull((await _cabin.Page(Winter + station)).QuerySelector("h1"));
+
+    [Fact]
+    public async Task A_page_of_nobody_is_not_on_any_shelf() => Assert.Contains("Not on any shelf", Text(await _cabin.Page("/jobs/nobody/memory", HttpStatusCode.NotFound), "h1"));
+
+    [Fact]
+    public async Task Pressing_a_jumper_changes_all_that_hangs_on_it_and_undo_takes_it_back()
+    {
+        IHtmlDocument page = await _cabin.Page($"{Winter}/memory");
+        Assert.Contains("4352 KiB", Text(page, ".screen"));
+        (HttpStatusCode status, page) = await _cabin.Press(Form(page, "#switch-fathom-W3"), ("position", "closed"));
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Contains("2304 KiB", Text(page, ".screen"));
+        Assert.Contains("W3 size: closed", page.QuerySelector("#switch-fathom-W3")!.GetAttribute("aria-label"));
+        Assert.Contains("2048 KiB", Text(await _cabin.Page($"{Winter}/build"), "#step-count-fathom"));
+        (_, page) = await _cabin.Press(Form(page, "#undo"));
+        Assert.Contains("4352 KiB", Text(page, ".screen"));
+        (_, page) = await _cabin.Press(Form(page, "#redo"));
+        Assert.Contains("2304 KiB", Text(page, ".screen"));
+    }
+
+    [Fact]
+    public async Task The_fix_in_the_tray_mends_the_fight()
+    {
+        IHtmlDocument page = await _cabin.Page($"{Winter}/memory");
+        (_, page) = await _cabin.Press(Form(page, ".finding.stop button"));
+        Assert.Empty(page.QuerySelectorAll(".finding.stop"));
+        Assert.Contains("5120 KiB", Text(page, ".screen"));
+        Assert.Contains("Mended MAP-FIGHT", page.QuerySelector("#undo")!.GetAttribute("title"));
+    }
+
+    [Fact]
+    public async Task A_change_and_its_history_are_there_after_a_restart()
+    {
+        await _cabin.Press(Form(await _cabin.Page($"{Winter}/memory"), "#switch-fathom-W3"), ("position", "closed"));
+        await _cabin.Stop();
+        await _cabin.Start();
+        IHtmlDocument page = await _cabin.Page($"{Winter}/memory");
+        Assert.Contains("2304 KiB", Text(page, ".screen"));
+        Assert.Contains("W3 of Fathom memory board to closed", page.QuerySelector("#undo")!.GetAttribute("title"));
+        (_, page) = await _cabin.Press(Form(page, "#undo"));
+        Assert.Contains("4352 KiB", Text(page, ".screen"));
+    }
+
+    [Fact]
+    public async Task The_later_of_two_tabs_is_told_and_changes_nothing()
+    {
+        IHtmlDocument one = await _cabin.Page($"{Winter}/memory"), two = await _cabin.Page($"{Winter}/build");
+        await _cabin.Press(Form(one, "#switch-fathom-W3"), ("position", "closed"));
+        IHtmlFormElement reading = Form(two, "#step-untouched [name=seen]");
+        (HttpStatusCode status, IHtmlDocument page) = await _cabin.Press(reading, ("seen", "251"), ("seen", "7"));
+        Assert.Equal(HttpStatusCode.Conflict, status);
+        Assert.Contains("another tab", Text(page, "[role=alert]"));
+        // What was typed is still there, to be sent again.
+        Assert.Equal(["251", "7"], page.QuerySelectorAll("#step-untouched [name=seen]").Select(i => i.GetAttribute("value")));
+        Assert.DoesNotContain("251", Text(await _cabin.Page($"{Winter}/passport"), "main"));
+    }
+
+    [Fact]
+    public async Task A_reading_is_compared_line_by_line()
+    {
+        IHtmlDocument page = await _cabin.Page($"{Winter}/build");
+        (_, page) = await _cabin.Press(Form(page, "#step-untouched [name=seen]"), ("seen", "256"), ("seen", "0"));
+        Assert.Contains("All lines agree", Text(page, "#step-untouched"));
+        (_, page) = await _cabin.Press(Form(page, "#step-count-fathom [name=seen]"), ("seen", "256K"), ("seen", "2 MiB"));
+        Assert.Contains("2 MiB short", Text(page, "#step-count-fathom"));
+        Assert.Contains("W3 of Fathom memory board standing closed would show just this", Text(page, "#step-count-fathom"));
+    }
+
+    [Theory]
+    [InlineData("", "type what the screen shows")]
+    [InlineData("lots", "\"lots\" is not a size")]
+    [InlineData("-4", "\"-4\" is not a size")]
+    [InlineData("99999999999999", "is not a size")]
+    [InlineData("<script>alert(1)</script>", "is not a size")]
+    public async Task What_is_no_reading_is_refused_and_kept(string typed, string says)
+    {
+        (HttpStatusCode status, IHtmlDocument page) = await _cabin.Press(Form(await _cabin.Page($"{Winter}/build"), "#step-untouched [name=seen]"), ("seen", "256"), ("seen", typed));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains(says, Text(page, "[role=alert]"));
+        Assert.Equal(typed, page.QuerySelectorAll("#step-untouched [name=seen]")[1].GetAttribute("value"));
+        Assert.Equal("true", page.QuerySelectorAll("#step-untouched [name=seen]")[1].GetAttribute("aria-invalid"));
+        Assert.Empty(page.QuerySelectorAll("main script"));
+    }
+
+    [Fact]
+    public async Task A_step_behind_a_gate_or_with_an_unread_caution_cannot_be_ticked()
+    {
+        IHtmlDocument page = await _cabin.Page($"{Winter}/build");
+        (HttpStatusCode status, page) = await _cabin.Press(Form(page, "#step-open-lid-off [name=done]"), ("done", "true"));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains("gate before this step", Text(page, "[role=alert]"));
+        (_, page) = await _cabin.Press(Form(page, "#step-untouched [name=seen]"), ("seen", "256"), ("seen", "0"));
+        (status, page) = await _cabin.Press(Form(page, "#step-open-lid-off [name=done]"), ("done", "true"));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains("tick the cautions", Text(page, "[role=alert]"));
+        (_, page) = await _cabin.Press(Form(page, "#step-open-lid-off [name=heeded]"), ("heeded", "true"));
+        (status, page) = await _cabin.Press(Form(page, "#step-open-lid-off [name=done]"), ("done", "true"));
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Contains("done", page.QuerySelector("#step-open-lid-off")!.ClassName);
+    }
+
+    [Theory]
+    [InlineData("instance", "nobody")]
+    [InlineData("switchId", "W9")]
+    [InlineData("position", "sideways")]
+    public async Task A_press_that_names_what_is_not_there_changes_nothing(string field, string value)
+    {
+        IHtmlDocument page = await _cabin.Page($"{Winter}/memory");
+        (string, string)[] with = field == "position" ? [(field, value)] : [(field, value), ("position", "closed")];
+        (HttpStatusCode status, page) = await _cabin.Press(Form(page, "#switch-fathom-W3"), with);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains("Nothing was changed", Text(page, "[role=alert]"));
+        Assert.Contains("4352 KiB", Text(page, ".screen"));
+    }
+
+    [Fact]
+    public async Task A_post_without_the_pages_token_is_refused()
+    {
+        HttpResponseMessage answer = await _cabin.Http.PostAsync($"{Winter}/memory?handler=Undo", new FormUrlEncodedContent([KeyValuePair.Create("version", "1")]));
+        Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
+    }
+
+    [Fact]
+    public async Task Another_host_name_is_turned_away()
+    {
+        var request = new HttpRequestMessage(HttpMethod.Get, "/");
+        request.Headers.Host = "rebound.example";
+        Assert.Equal(HttpStatusCode.BadRequest, (await _cabin.Http.SendAsync(request)).StatusCode);
+    }
+
+    [Fact]
+    public async Task Headers_allow_nothing_from_elsewhere_and_nothing_inline()
+    {
+        HttpResponseMessage answer = await _cabin.Http.GetAsync($"{Winter}/memory");
+        string policy = string.Join(' ', answer.Headers.GetValues("Content-Security-Policy"));
+        Assert.Contains("default-src 'none'", policy);
+        Assert.DoesNotContain("unsafe", policy);
+        string html = await answer.Content.ReadAsStringAsync();
+        Assert.DoesNotContain(" style=", html);
+        Assert.DoesNotContain("https://", html);
+    }
+
+    [Fact]
+    public async Task A_part_is_planned_and_dropped_again()
+    {
+        (_, IHtmlDocument page) = await _cabin.Press(Form(await _cabin.Page("/"), "#unit-slip-2 button"));
+        Assert.Contains("Nothing is fitted or planned", Text(page, ".boards"));
+        (_, page) = await _cabin.Press(Form(page, "#add-part"), ("part", "fathom"));
+        // Slipway 2 is Board 2, which the Fathom does not fit.
+        Assert.Contains("fits Board 4 and Board 7; this is Board 2", Text(page, ".finding.stop"));
+        (_, page) = await _cabin.Press(Form(page, ".board .quiet"));
+        Assert.Empty(page.QuerySelectorAll(".finding"));
+    }
+
+    [Theory]
+    [InlineData("lantern", "Lantern hatch memory")]
+    [InlineData("SLIPWAY 3", "Slipway 3")]
+    [InlineData("ledger", "Room for the ledger")]
+    public async Task Search_finds_by_name(string asked, string found) => Assert.Contains(found, Text(await _cabin.Page($"/search?q={Uri.EscapeDataString(asked)}"), ".hits"));
+
+    [Fact]
+    public async Task Sizes_can_be_read_as_on_the_box_and_the_lamp_put_out()
+    {
+        IHtmlDocument page = await _cabin.Page($"{Winter}/memory");
+        (_, page) = await _cabin.Press(Form(page, "[name=sizes]"), ("sizes", "box"));
+        Assert.Contains("4352K", Text(page, ".screen"));
+        (_, page) = await _cabin.Press(Form(page, "[name=lamp]"), ("lamp", "off"));
+        Assert.Equal("off", page.DocumentElement.GetAttribute("data-lamp"));
+    }
+
+    [Fact]
+    public async Task Preferences_lead_back_to_this_machine_only()
+    {
+        IHtmlDocument page = await _cabin.Page("/");
+        (_, page) = await _cabin.Press(Form(page, "[name=lamp]"), ("lamp", "off"), ("back", "//elsewhere.example/"));
+        Assert.Equal("Shelf", Text(page, "h1"));
+    }
+}
