@@ -95,7 +95,7 @@ public static class Cabin
                 csp.AddScriptSrc().Self();
                 csp.AddStyleSrc().Self();
                 csp.AddFontSrc().Self();
-                csp.AddImgSrc().Self();
+                csp.AddImgSrc().Self().Data(); // the arrow of a select box is a data image in the style sheet
                 csp.AddConnectSrc().Self();
                 csp.AddFormAction().Self();
                 csp.AddBaseUri().Self();

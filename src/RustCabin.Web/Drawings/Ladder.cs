@@ -51,30 +51,38 @@ public static class Ladder
     static void DrawRow(Svg svg, PlannedUnit unit, LadderRow row, double y, double column, Func<AddressRange, string> zoomTo, Preferences sizes)
     {
         string[] owners = [.. row.Claims.Select(a => OwnerShort(unit, unit.Map.Claims[a.Claim].Owner)).Distinct()];
+        (double X, DecodedClaim[] Here, bool Contested)[] cells =
+        [
+            .. from master in Enumerable.Range(0, unit.Map.Masters.Count)
+               let here = row.Claims.Where(a => (a.Masters >> master & 1) != 0).Select(a => unit.Map.Claims[a.Claim]).ToArray()
+               where here.Length > 0
+               select (Left + column * master, here, row.Fight is { } fight && (fight.Masters >> master & 1) != 0),
+        ];
+
         svg.Link(zoomTo(row.Range), $"{string.Join(" and ", owners)}, {row.Range.ToScreen(unit.Map.AddressBits)}, {row.Range.Size}{(row.Fight is null ? "" : ", contested")}: zoom in");
-        for (int master = 0; master < unit.Map.Masters.Count; master++)
-        {
-            DecodedClaim[] here = [.. row.Claims.Where(a => (a.Masters >> master & 1) != 0).Select(a => unit.Map.Claims[a.Claim])];
-            if (here.Length == 0) continue;
-            double x = Left + column * master;
-            if (row.Fight is { } fight && (fight.Masters >> master & 1) != 0) DrawContested(svg, here, x + 4, y + 1, column - 8, row.Height - 2);
-            else DrawCell(svg, unit, here, row, x + 4, y + 1, column - 8, sizes);
-            bool shared = row.Claims.Any(a => (a.Masters >> master & 3) == 3);
-            if (shared) svg.Line(x + column - 4, y + row.Height / 2, x + column + 4, y + row.Height / 2, "share");
-        }
+        foreach ((double x, DecodedClaim[] here, bool contested) in cells)
+            if (contested) DrawContested(svg, here, x + 4, y + 1, column - 8, row.Height - 2);
+            else svg.Rect(x + 4, y + 1, column - 8, row.Height - 2, $"cell {Look(here[0])}");
         svg.Unlink();
-        if (row.Fight is not null) SideNote(svg, row, y, Left + column * unit.Map.Masters.Count + 8, [.. owners.Take(2), sizes.Size(row.Range.Size)], "lab side stop");
-        else if (owners.Length > 1) SideNote(svg, row, y, Left + column * unit.Map.Masters.Count + 8, owners[1..], "lab side");
+
+        foreach ((double x, DecodedClaim[] here, bool contested) in cells)
+            if (!contested) Label(svg, unit, here[0], row, x + 4, y + 1, column - 8, sizes);
+        for (int master = 0; master + 1 < unit.Map.Masters.Count; master++)
+            if (row.Claims.Any(a => (a.Masters >> master & 3) == 3))
+                svg.Line(Left + column * (master + 1) - 4, y + row.Height / 2, Left + column * (master + 1) + 4, y + row.Height / 2, "share");
+
+        double side = Left + column * unit.Map.Masters.Count + 8;
+        if (row.Fight is not null) SideNote(svg, row, y, side, [.. owners.Take(2), sizes.Size(row.Range.Size)], "lab side stop");
+        else if (owners.Length > 1) SideNote(svg, row, y, side, owners[1..], "lab side");
     }
 
-    static void DrawCell(Svg svg, PlannedUnit unit, DecodedClaim[] here, LadderRow row, double x, double y, double width, Preferences sizes)
+    static void Label(Svg svg, PlannedUnit unit, DecodedClaim claim, LadderRow row, double x, double y, double width, Preferences sizes)
     {
-        DecodedClaim first = here[0];
-        svg.Rect(x, y, width, row.Height - 2, $"cell {Look(first)}");
-        string name = Short(OwnerShort(unit, first.Owner), width), size = SizeOf(first, row.Range.Size, sizes);
+        string name = Short(OwnerShort(unit, claim.Owner), width), size = SizeOf(claim, row.Range.Size, sizes);
+        string ink = Look(claim) is "ram" or "rom" ? "on-cell" : "";
         double middle = x + width / 2, centre = y + row.Height / 2;
-        if (row.Height >= 38) svg.Text(middle, centre - 2, name, "lab strong").Text(middle, centre + 15, size, "fig");
-        else svg.Text(middle, centre + 4, Short($"{name}, {size}", width), "lab small");
+        if (row.Height >= 38) svg.Text(middle, centre - 2, name, $"lab strong {ink}").Text(middle, centre + 15, size, $"fig {ink}");
+        else svg.Text(middle, centre + 4, Short($"{name}, {size}", width), $"lab small {ink}");
     }
 
     /// <summary>The size of the range; for a window its banks too; where touching mirrors make one range, the claim's own and how often it shows.</summary>

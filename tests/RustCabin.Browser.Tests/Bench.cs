@@ -1,0 +1,95 @@
+using System.Collections.ObjectModel;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+using OpenQA.Selenium.Chromium;
+using OpenQA.Selenium.Support.UI;
+
+namespace RustCabin.Browser.Tests;
+
+/// <summary>A person at the bench: real Chromium on a cabin, things found by role and name.</summary>
+public sealed class Bench : IDisposable
+{
+    readonly string _profile = Directory.CreateTempSubdirectory("chromium").FullName;
+
+    public ChromeDriver Browser { get; }
+    public CabinProcess Cabin { get; }
+
+    public Bench(int width = 1280, int height = 800, bool demo = true)
+    {
+        Cabin = new CabinProcess(demo);
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        options.AddArguments("--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+            "--disable-component-update", "--disable-sync", "--hide-scrollbars", $"--window-size={width},{height}", $"--user-data-dir={_profile}");
+        // A headless window may not be narrower than 500; an emulated one may.
+        if (width < 500) options.EnableMobileEmulation(new ChromiumMobileEmulationDeviceSettings { Width = width, Height = height, PixelRatio = 1, EnableTouchEvents = false, UserAgent = "narrow bench" });
+        options.SetLoggingPreference(LogType.Browser, LogLevel.All);
+        var service = ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver");
+        service.HideCommandPromptWindow = true;
+        Browser = new ChromeDriver(service, options, TimeSpan.FromSeconds(60));
+    }
+
+    public void Go(string path) => Browser.Navigate().GoToUrl(Cabin.Url + path);
+
+    /// <summary>Waits up to 10 seconds for something to come true.</summary>
+    public void Until(Func<bool> holds, string what)
+    {
+        var wait = new WebDriverWait(Browser, TimeSpan.FromSeconds(10)) { PollingInterval = TimeSpan.FromMilliseconds(30) };
+        wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException), typeof(NoSuchElementException), typeof(InvalidOperationException));
+        try
+        {
+            wait.Until(_ => holds());
+        }
+        catch (WebDriverTimeoutException)
+        {
+            Assert.Fail($"never came true: {what}; the page says: {Text("body")}");
+        }
+    }
+
+    /// <summary>The shown element of a role whose accessible name begins so; asked of the browser itself.</summary>
+    public IWebElement By(string role, string name)
+    {
+        IWebElement? found = null;
+        Until(() => (found = All(role).FirstOrDefault(e => ((WebElement)e).ComputedAccessibleLabel.StartsWith(name, StringComparison.Ordinal))) is not null, $"a {role} named \"{name}\"");
+        return found!;
+    }
+
+    IEnumerable<IWebElement> All(string role)
+    {
+        string css = role switch
+        {
+            "button" => "button, summary",
+            "link" => "a",
+            "textbox" => "input:not([type=hidden]):not([type=file]), textarea",
+            "checkbox" => "[role=checkbox], [type=checkbox]",
+            "combobox" => "select",
+            _ => $"[role={role}]",
+        };
+        return Browser.FindElements(OpenQA.Selenium.By.CssSelector(css)).Where(e => e.Displayed);
+    }
+
+    public void Press(string role, string name) => By(role, name).Click();
+
+    public void Keys(string keys) => Browser.SwitchTo().ActiveElement().SendKeys(keys);
+
+    public string Text(string css) => Browser.FindElements(OpenQA.Selenium.By.CssSelector(css)).FirstOrDefault()?.Text ?? "";
+
+    public void Sees(string css, string text) => Until(() => Text(css).Contains(text, StringComparison.Ordinal), $"\"{text}\" in {css}");
+
+    /// <summary>What the browser complained of since the last time it was asked.</summary>
+    public IReadOnlyList<string> Complaints => [.. Browser.Manage().Logs.GetLog(LogType.Browser).Where(l => l.Level >= LogLevel.Warning).Select(l => l.Message)];
+
+    /// <summary>Violations that axe finds on the page as it stands: rule, and where.</summary>
+    public IReadOnlyList<string> Violations()
+    {
+        Browser.ExecuteScript(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "lib", "axe.min.js")));
+        object result = Browser.ExecuteAsyncScript("const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] }).then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.target.join(' ') + ' ' + n.failureSummary).join(' | '))))")!;
+        return [.. ((ReadOnlyCollection<object>)result).Select(v => (string)v)];
+    }
+
+    public void Dispose()
+    {
+        Browser.Dispose();
+        Cabin.Dispose();
+        Directory.Delete(_profile, recursive: true);
+    }
+}

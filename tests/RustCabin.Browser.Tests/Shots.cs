@@ -1,0 +1,37 @@
+using OpenQA.Selenium;
+
+namespace RustCabin.Browser.Tests;
+
+/// <summary>Takes the pictures of docs/screenshots from the demo data. Runs only when asked for, by ./cabin shots.</summary>
+public sealed class Shots
+{
+    [Fact(Explicit = true)]
+    [Trait("Category", "Shots")]
+    public void Of_each_main_view()
+    {
+        string folder = Path.GetFullPath(Environment.GetEnvironmentVariable("CABIN_SHOTS") ?? "docs/screenshots");
+        Directory.CreateDirectory(folder);
+        foreach (string old in Directory.EnumerateFiles(folder, "*.png")) File.Delete(old);
+        using (var bench = new Bench())
+        {
+            Take(bench, folder, "shelf", "/");
+            Take(bench, folder, "memory", "/jobs/slip-3-winter/memory");
+            Take(bench, folder, "memory-table", "/jobs/slip-3-winter/memory?as=table");
+            Take(bench, folder, "build", "/jobs/slip-7-picture/build");
+            Take(bench, folder, "passport", "/jobs/slip-7-picture/passport");
+            bench.Press("button", "Lamp off");
+            bench.Until(() => bench.Browser.FindElement(By.TagName("html")).GetAttribute("data-lamp") == "off", "the lamp is off");
+            Take(bench, folder, "memory-lamp-off", "/jobs/slip-3-winter/memory");
+        }
+        using var narrow = new Bench(390, 844);
+        Take(narrow, folder, "memory-narrow", "/jobs/slip-3-winter/memory");
+        Assert.True(Directory.EnumerateFiles(folder, "*.png").Count() < 20);
+    }
+
+    static void Take(Bench bench, string folder, string name, string path)
+    {
+        bench.Go(path);
+        bench.Browser.ExecuteAsyncScript("document.fonts.ready.then(arguments[0])");
+        bench.Browser.GetScreenshot().SaveAsFile(Path.Combine(folder, $"{name}.png"));
+    }
+}
