@@ -1,1 +1,37 @@
-Console.WriteLine();
+using BenchmarkDotNet.Configs;
+using BenchmarkDotNet.Jobs;
+using BenchmarkDotNet.Reports;
+using BenchmarkDotNet.Running;
+using BenchmarkDotNet.Toolchains.InProcess.Emit;
+using RustCabin.Benchmarks;
+
+// Prints one table: what was measured beside its budget (architecture.md, for two small cores).
+ManualConfig quiet = ManualConfig.CreateEmpty()
+    .AddJob(Job.ShortRun.WithToolchain(InProcessEmitToolchain.Instance))
+    .WithOptions(ConfigOptions.DisableOptimizationsValidator | ConfigOptions.DisableLogFile)
+    .WithArtifactsPath(Directory.CreateTempSubdirectory("cabin-bench-artifacts").FullName)
+    .AddColumnProvider(BenchmarkDotNet.Columns.DefaultColumnProviders.Instance);
+
+var budgets = new Dictionary<string, double?>
+{
+    ["resolve 1,000 claims"] = null, ["resolve 10,000 claims"] = 10, ["resolve 100,000 claims"] = 120,
+    ["whole answer, job of 10 parts"] = 1, ["power-up of 16 MiB at 64 KiB"] = 5,
+};
+var measured = new List<Measured>();
+foreach (Type type in (Type[])[typeof(Resolving), typeof(Answering)])
+    foreach (BenchmarkReport report in BenchmarkRunner.Run(type, quiet).Reports)
+    {
+        string name = report.BenchmarkCase.Descriptor.WorkloadMethodDisplayInfo.Trim('\'');
+        measured.Add(new Measured(name, report.ResultStatistics!.Median / 1e6, "ms", budgets[name]));
+    }
+measured.AddRange(ServerRuns.All());
+
+Console.WriteLine($"{"measured on " + Environment.ProcessorCount + " cores",-46}{"result",14}{"budget",14}");
+foreach (Measured m in measured)
+    Console.WriteLine($"{m.Name,-46}{m.Value.ToString("0.###") + " " + m.Unit,14}{(m.Budget is { } b ? $"{b:0.###} {m.Unit}" : ""),14}{(m.Value <= m.Budget ? "  within" : m.Budget is null ? "" : "  OVER")}");
+
+namespace RustCabin.Benchmarks
+{
+    /// <summary>One line of the table; a budget of null is only looked at.</summary>
+    sealed record Measured(string Name, double Value, string Unit, double? Budget);
+}

@@ -26,6 +26,9 @@ public sealed class Bench : IDisposable
         var service = ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver");
         service.HideCommandPromptWindow = true;
         Browser = new ChromeDriver(service, options, TimeSpan.FromSeconds(60));
+        // The window's frame takes from its height; the page is given all of it.
+        if (width >= 500)
+            Browser.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new Dictionary<string, object?> { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
     }
 
     public void Go(string path) => Browser.Navigate().GoToUrl(Cabin.Url + path);
@@ -67,7 +70,12 @@ public sealed class Bench : IDisposable
         return Browser.FindElements(OpenQA.Selenium.By.CssSelector(css)).Where(e => e.Displayed);
     }
 
-    public void Press(string role, string name) => By(role, name).Click();
+    public void Press(string role, string name)
+    {
+        IWebElement found = By(role, name);
+        Browser.ExecuteScript("arguments[0].scrollIntoView({ block: 'center' })", found);
+        found.Click();
+    }
 
     public void Keys(string keys) => Browser.SwitchTo().ActiveElement().SendKeys(keys);
 

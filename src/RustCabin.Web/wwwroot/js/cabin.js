@@ -57,7 +57,10 @@
 
   window.addEventListener("popstate", () => send(location.href, {}, true));
 
-  const centre = () => document.querySelector(".trail .now")?.scrollIntoView({ block: "nearest", inline: "center" });
+  const centre = () => {
+    const trail = document.querySelector(".trail"), now = trail?.querySelector(".now");
+    if (now) trail.scrollLeft = now.offsetLeft - (trail.clientWidth - now.offsetWidth) / 2;
+  };
   document.addEventListener("DOMContentLoaded", centre);
 
   // Keys: see the list under "?". A letter does nothing while something is being typed.

@@ -1,0 +1,95 @@
+using System.Diagnostics;
+using System.Net;
+
+namespace RustCabin.Benchmarks;
+
+/// <summary>The application as a process: how soon it answers, how long a page takes under 16 clients, how heavy a first load is.</summary>
+static class ServerRuns
+{
+    const int Clients = 16, RequestsEach = 60;
+
+    public static IEnumerable<Measured> All()
+    {
+        string data = Directory.CreateTempSubdirectory("cabin-bench").FullName;
+        using (Run(data, "--demo", out _)) { }
+        using Run server = Run(data, null, out TimeSpan start);
+        yield return new Measured("start to first answer", start.TotalMilliseconds, "ms", 1500);
+
+        foreach (string station in (string[])["memory", "build"])
+            yield return new Measured($"{station} page, 95th percentile, 16 clients", Percentile95($"{server.Url}/jobs/slip-7-picture/{station}"), "ms", 50);
+
+        using var http = new HttpClient();
+        foreach (string code in (string[])["gzip"])
+            http.DefaultRequestHeaders.AcceptEncoding.ParseAdd(code);
+        string page = $"{server.Url}/jobs/slip-3-winter/memory";
+        double html = http.GetByteArrayAsync(page).GetAwaiter().GetResult().Length;
+        double styles = new[] { "/lib/bootstrap.css", "/css/tokens.css", "/css/frame.css", "/css/stations.css", "/css/print.css" }.Sum(Weigh);
+        double scripts = new[] { "/js/cabin.js", "/lib/alpine.js", "/lib/alpine-morph.js" }.Sum(Weigh);
+        yield return new Measured("page weight, first load, without fonts", (html + styles + scripts) / 1000, "kB", 250);
+        yield return new Measured("scripts among it", scripts / 1000, "kB", 80);
+
+        double Weigh(string path) => http.GetByteArrayAsync(server.Url + path).GetAwaiter().GetResult().Length;
+    }
+
+    static double Percentile95(string url)
+    {
+        using var http = new HttpClient(new SocketsHttpHandler { MaxConnectionsPerServer = Clients });
+        Parallel.For(0, 30, _ => http.GetStringAsync(url).GetAwaiter().GetResult());
+        var times = new System.Collections.Concurrent.ConcurrentBag<double>();
+        Task.WaitAll([.. Enumerable.Range(0, Clients).Select(_ => Task.Run(async () =>
+        {
+            for (int i = 0; i < RequestsEach; i++)
+            {
+                long began = Stopwatch.GetTimestamp();
+                await http.GetStringAsync(url);
+                times.Add(Stopwatch.GetElapsedTime(began).TotalMilliseconds);
+            }
+        }))]);
+        double[] sorted = [.. times.Order()];
+        return sorted[(int)(sorted.Length * 0.95)];
+    }
+
+    static Run Run(string data, string? option, out TimeSpan toFirstAnswer)
+    {
+        int port = FreePort();
+        var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true };
+        string dll = Path.Combine(AppContext.BaseDirectory, "../../../../../src/RustCabin.Web/bin/Release/net10.0/RustCabin.Web.dll");
+        foreach (string? argument in (string?[])[Path.GetFullPath(dll), "--data", data, "--urls", $"http://127.0.0.1:{port}", option])
+            if (argument is not null) start.ArgumentList.Add(argument);
+        long began = Stopwatch.GetTimestamp();
+        Process process = Process.Start(start)!;
+        process.BeginOutputReadLine();
+        process.BeginErrorReadLine();
+        using var http = new HttpClient();
+        while (true)
+        {
+            try
+            {
+                if (http.GetAsync($"http://127.0.0.1:{port}/").GetAwaiter().GetResult().StatusCode == HttpStatusCode.OK) break;
+            }
+            catch (HttpRequestException) when (Stopwatch.GetElapsedTime(began) < TimeSpan.FromSeconds(30))
+            {
+                Thread.Sleep(10);
+            }
+        }
+        toFirstAnswer = Stopwatch.GetElapsedTime(began);
+        return new Run(process, $"http://127.0.0.1:{port}");
+    }
+
+    static int FreePort()
+    {
+        using var listener = new System.Net.Sockets.TcpListener(IPAddress.Loopback, 0);
+        listener.Start();
+        return ((IPEndPoint)listener.LocalEndpoint).Port;
+    }
+}
+
+sealed record Run(Process Process, string Url) : IDisposable
+{
+    public void Dispose()
+    {
+        Process.Kill(entireProcessTree: true);
+        Process.WaitForExit();
+        Process.Dispose();
+    }
+}
