@@ -6,7 +6,7 @@ namespace RustCabin.Benchmarks;
 /// <summary>The application as a process: how soon it answers, how long a page takes under 16 clients, how heavy a first load is.</summary>
 static class ServerRuns
 {
-    const int Clients = 16, RequestsEach = 60;
+    const int Clients = 16, RequestsEach = 100;
 
     public static IEnumerable<Measured> All()
     {
@@ -31,22 +31,31 @@ static class ServerRuns
         double Weigh(string path) => http.GetByteArrayAsync(server.Url + path).GetAwaiter().GetResult().Length;
     }
 
+    /// <summary>The 95th percentile in milliseconds, after as many requests again as are measured: a server that has been running.</summary>
     static double Percentile95(string url)
     {
+        Drive(url).GetAwaiter().GetResult();
+        double[] sorted = [.. Drive(url).GetAwaiter().GetResult().Order()];
+        return sorted[(int)(sorted.Length * 0.95)];
+    }
+
+    /// <summary>Sixteen clients, each asking again as soon as it is answered; the time of each request.</summary>
+    static async Task<IEnumerable<double>> Drive(string url)
+    {
         using var http = new HttpClient(new SocketsHttpHandler { MaxConnectionsPerServer = Clients });
-        Parallel.For(0, 30, _ => http.GetStringAsync(url).GetAwaiter().GetResult());
-        var times = new System.Collections.Concurrent.ConcurrentBag<double>();
-        Task.WaitAll([.. Enumerable.Range(0, Clients).Select(_ => Task.Run(async () =>
+        List<double>[] times = await Task.WhenAll(Enumerable.Range(0, Clients).Select(async _ =>
         {
+            var mine = new List<double>();
             for (int i = 0; i < RequestsEach; i++)
             {
                 long began = Stopwatch.GetTimestamp();
-                await http.GetStringAsync(url);
-                times.Add(Stopwatch.GetElapsedTime(began).TotalMilliseconds);
+                using HttpResponseMessage answer = await http.GetAsync(url);
+                await answer.EnsureSuccessStatusCode().Content.ReadAsByteArrayAsync();
+                mine.Add(Stopwatch.GetElapsedTime(began).TotalMilliseconds);
             }
-        }))]);
-        double[] sorted = [.. times.Order()];
-        return sorted[(int)(sorted.Length * 0.95)];
+            return mine;
+        }));
+        return times.SelectMany(t => t);
     }
 
     static Run Run(string data, string? option, out TimeSpan toFirstAnswer)
@@ -65,7 +74,9 @@ static class ServerRuns
         {
             try
             {
-                if (http.GetAsync($"http://127.0.0.1:{port}/").GetAwaiter().GetResult().StatusCode == HttpStatusCode.OK) break;
+                HttpResponseMessage answer = http.GetAsync($"http://127.0.0.1:{port}/").GetAwaiter().GetResult();
+                if (answer.StatusCode == HttpStatusCode.OK) break;
+                throw new InvalidOperationException($"the shelf answered {(int)answer.StatusCode}");
             }
             catch (HttpRequestException) when (Stopwatch.GetElapsedTime(began) < TimeSpan.FromSeconds(30))
             {

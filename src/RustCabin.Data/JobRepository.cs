@@ -14,6 +14,8 @@ public sealed record StoredJob(Job Job, long Version, string? Undoes, string? Re
 /// <summary>One line of a job's history. <paramref name="Standing"/>: it is in force now, not taken back.</summary>
 public sealed record JobChange(long Seq, DateTimeOffset At, string What, bool Standing);
 
+public sealed record JobName(string Id, string Unit, string Name);
+
 public enum WriteResult { Written, Stale, Missing, Refused, Nothing }
 
 /// <summary>How a change to a job went. <paramref name="Problems"/> says why one was refused.</summary>
@@ -30,6 +32,15 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
 {
     static readonly JsonSerializerOptions AsTyped = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
 
+    // Set field by field: a column that is null in the first row has no type to match a constructor with.
+    sealed record FoundRow
+    {
+        public long Version { get; init; }
+        public string Json { get; init; } = "";
+        public string? Undoes { get; init; }
+        public string? Redoes { get; init; }
+    }
+
     sealed record Row(string Id, string Unit, long Position, long Version, string Json);
 
     const string Select = "select j.id, j.unit, j.position, j.version, c.json from job j join job_change c on c.job = j.id and c.seq = j.position";
@@ -40,16 +51,24 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
         return [.. connection.Query<Row>($"{Select} order by j.rowid").Select(row => Parse(row.Json))];
     }
 
+    /// <summary>Ids, units and names alone, in the order in which the jobs came.</summary>
+    public IReadOnlyList<JobName> Names()
+    {
+        using SqliteConnection connection = file.Connect();
+        return [.. connection.Query<JobName>("select j.id, j.unit, json_extract(c.json, '$.name') as name from job j join job_change c on c.job = j.id and c.seq = j.position order by j.rowid")];
+    }
+
     public StoredJob? Find(string id)
     {
         using SqliteConnection connection = file.Connect();
-        if (connection.QuerySingleOrDefault<Row>($"{Select} where j.id = @id", new { id }) is not { } row) return null;
-        string? undoes = connection.QuerySingleOrDefault<string>(
-            "select c.what from job_change c where c.job = @id and c.seq = @Position and exists (select 1 from job_change e where e.job = @id and e.seq < @Position and e.dropped = 0)",
-            new { id, row.Position });
-        string? redoes = connection.QuerySingleOrDefault<string>(
-            "select what from job_change where job = @id and seq > @Position and dropped = 0 order by seq limit 1", new { id, row.Position });
-        return new StoredJob(Parse(row.Json), row.Version, undoes, redoes);
+        var found = connection.QuerySingleOrDefault<FoundRow>(
+            """
+            select j.version, c.json,
+              case when exists (select 1 from job_change e where e.job = j.id and e.seq < j.position and e.dropped = 0) then c.what end as undoes,
+              (select e.what from job_change e where e.job = j.id and e.seq > j.position and e.dropped = 0 order by e.seq limit 1) as redoes
+            from job j join job_change c on c.job = j.id and c.seq = j.position where j.id = @id
+            """, new { id });
+        return found is null ? null : new StoredJob(Parse(found.Json), found.Version, found.Undoes, found.Redoes);
     }
 
     /// <summary>The job's changes, newest first.</summary>

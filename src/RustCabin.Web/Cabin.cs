@@ -53,8 +53,15 @@ public static class Cabin
         AddServices(builder);
 
         WebApplication app = builder.Build();
-        if (builder.Configuration["demo"] == "true") DemoPacks.Load(app.Services.GetRequiredService<PackImport>());
+        // The file is opened and read while the pipeline is put together; what is wrong with it is said before anything listens.
+        Task opened = Task.Run(() =>
+        {
+            if (builder.Configuration["demo"] == "true") DemoPacks.Load(app.Services.GetRequiredService<PackImport>());
+            app.Services.GetRequiredService<SheetRepository>().All();
+            app.Services.GetRequiredService<JobRepository>().All();
+        });
         UsePipeline(app);
+        opened.GetAwaiter().GetResult();
         return app;
     }
 

@@ -19,40 +19,54 @@ public static class AddressMap
     public static ResolvedMap Resolve(int addressBits, IReadOnlyList<string> masters, IReadOnlyList<DecodedClaim> claims)
     {
         ArgumentOutOfRangeException.ThrowIfNotEqual(addressBits is >= 1 and <= 40, true, nameof(addressBits));
-        (ulong[] at, int[] what) = Ends(addressBits, claims);
-        var overlays = new Overlays(claims);
-        List<Segment> segments = Sweep(Decode.Space(addressBits), at, what, overlays, claims);
-        return new ResolvedMap(
-            addressBits, masters, claims, segments,
-            Contention.Fights(segments, claims), Contention.WritesTwice(segments, claims),
-            [.. Enumerable.Range(0, claims.Count).Where(i => Decode.LiesOutside(claims[i], addressBits))],
-            Reachable.Bytes(segments, claims, masters.Count));
+        DecodedClaim[] all = [.. claims];
+        (ulong[] at, int[] what) = Ends(addressBits, all);
+        List<Segment> segments = Sweep(Decode.Space(addressBits), at, what, new Overlays(all), all);
+        int[] outside = [.. Enumerable.Range(0, all.Length).Where(i => Decode.LiesOutside(all[i], addressBits))];
+        // Three independent readings of the same segments; worth a second core only on a large map.
+        if (segments.Count < 20_000)
+            return new ResolvedMap(addressBits, masters, all, segments, Contention.Fights(segments, all), Contention.WritesTwice(segments, all), outside, Reachable.Bytes(segments, all, masters.Count));
+        Task<IReadOnlyList<Meeting>> fights = Task.Run(() => Contention.Fights(segments, all));
+        IReadOnlyList<Meeting> writesTwice = Contention.WritesTwice(segments, all);
+        return new ResolvedMap(addressBits, masters, all, segments, fights.GetAwaiter().GetResult(), writesTwice, outside, Reachable.Bytes(segments, all, masters.Count));
     }
 
     /// <summary>All beginnings (claim index) and ends (its complement) of all runs, in address order.</summary>
-    static (ulong[] At, int[] What) Ends(int addressBits, IReadOnlyList<DecodedClaim> claims)
+    static (ulong[] At, int[] What) Ends(int addressBits, DecodedClaim[] claims)
     {
-        long images = claims.Sum(c => 1L << BitOperations.PopCount(Decode.FreeLines(c, addressBits)));
+        long images = 0;
+        foreach (DecodedClaim claim in claims) images += 1L << BitOperations.PopCount(Decode.FreeLines(claim, addressBits));
         if (images > MostAnswers) throw new MapTooDenseException($"the masks make {images:#,0} mirrors; {MostAnswers:#,0} are the most");
-        var at = new List<ulong>(claims.Count * 2);
-        var what = new List<int>(claims.Count * 2);
-        for (int i = 0; i < claims.Count; i++)
-            foreach ((ulong from, ulong to) in Decode.Runs(claims[i], addressBits))
+
+        ulong last = Decode.Space(addressBits);
+        var at = new List<ulong>(claims.Length * 2);
+        var what = new List<int>(claims.Length * 2);
+        for (int i = 0; i < claims.Length; i++)
+        {
+            if (claims[i] is { Mask: null } plain)
             {
-                at.Add(from);
-                what.Add(i);
-                at.Add(to + 1);
-                what.Add(~i);
+                if (plain.Base <= last) Add(plain.Base, Math.Min(last, plain.Base + (plain.Size - 1)), i);
+                continue;
             }
+            foreach ((ulong from, ulong to) in Decode.Runs(claims[i], addressBits)) Add(from, to, i);
+        }
         ulong[] keys = [.. at];
         int[] values = [.. what];
         Array.Sort(keys, values);
         return (keys, values);
+
+        void Add(ulong from, ulong to, int claim)
+        {
+            at.Add(from);
+            what.Add(claim);
+            at.Add(to + 1);
+            what.Add(~claim);
+        }
     }
 
-    static List<Segment> Sweep(ulong last, ulong[] at, int[] what, Overlays overlays, IReadOnlyList<DecodedClaim> claims)
+    static List<Segment> Sweep(ulong last, ulong[] at, int[] what, Overlays overlays, DecodedClaim[] claims)
     {
-        var segments = new List<Segment>();
+        var segments = new List<Segment>(at.Length + 1);
         var active = new List<int>();
         long answers = 0;
         ulong from = 0;

@@ -23,7 +23,7 @@ static class MapChecks
     /// <summary>MAP-WRITE-TWICE: two claims take the same write.</summary>
     public static IEnumerable<Finding> WritesTwice(PlannedUnit unit) => unit.Map.WritesTwice.Select(meeting => new Finding(
         "MAP-WRITE-TWICE", Severity.Watch, "Memory", "A write lands twice", Subjects(unit, meeting),
-        $"{Listed(Owners(unit, meeting))} all accept writes at {Where(unit, meeting)}.".Replace(" all ", meeting.Claims.Count == 2 ? " both " : " all "),
+        $"{Listed(Owners(unit, meeting))} all accept writes at {Where(unit, meeting)}.".Replace(" all ", meeting.Claims.Length == 2 ? " both " : " all "),
         Why(unit, meeting)));
 
     /// <summary>MAP-OUTSIDE: a claim lies beyond the last address that the machine has.</summary>

@@ -9,7 +9,7 @@ sealed class Overlays
 {
     readonly Dictionary<int, HashSet<int>> _over = [];
 
-    public Overlays(IReadOnlyList<DecodedClaim> claims)
+    public Overlays(DecodedClaim[] claims)
     {
         if (claims.All(c => c.Overlays.Count == 0)) return;
         ILookup<string, int> byOwner = claims.Index().ToLookup(c => c.Item.Owner, c => c.Index);
@@ -18,7 +18,7 @@ sealed class Overlays
                 _over[index] = [.. claim.Overlays.SelectMany(owner => byOwner[owner]).Where(other => other != index)];
     }
 
-    public Answering[] Answer(List<int> active, IReadOnlyList<DecodedClaim> claims)
+    public Answering[] Answer(List<int> active, DecodedClaim[] claims)
     {
         if (active.Count == 0) return [];
         if (_over.Count == 0 || !active.Exists(_over.ContainsKey))
@@ -31,7 +31,7 @@ sealed class Overlays
     }
 
     /// <summary>Masters for which a claim surely answers grow, those for which it is surely off grow, until nothing changes; what is left hangs in a ring.</summary>
-    Answering[] Settle(List<int> active, IReadOnlyList<DecodedClaim> claims)
+    Answering[] Settle(List<int> active, DecodedClaim[] claims)
     {
         int n = active.Count;
         uint[] on = new uint[n], off = new uint[n];

@@ -9,15 +9,23 @@ namespace RustCabin.Core.Maps;
 /// </summary>
 static class Reachable
 {
-    public static IReadOnlyList<ByteSize> Bytes(IReadOnlyList<Segment> segments, IReadOnlyList<DecodedClaim> claims, int masters)
+    public static IReadOnlyList<ByteSize> Bytes(List<Segment> segments, DecodedClaim[] claims, int masters)
     {
-        Dictionary<int, List<(ulong From, ulong To, uint Masters)>> pieces = Pieces(segments, claims);
         var bytes = new ulong[masters];
-        foreach ((int claim, List<(ulong From, ulong To, uint Masters)> seen) in pieces)
+        // A range shows each of its bytes once, so its segments add up; only images of a mask can show a byte again.
+        foreach (Segment segment in segments)
+            foreach (Answering answer in segment.Claims)
+                if (claims[answer.Claim] is { Kind: ClaimKind.Ram, Reads: true, Mask: null } ram)
+                    for (int master = 0; master < masters; master++)
+                        if ((answer.Masters >> master & 1) != 0)
+                            bytes[master] += (segment.To - segment.From + 1) * Banks(ram);
+        foreach ((int claim, List<(ulong From, ulong To, uint Masters)> seen) in Pieces(segments, claims, masked: true))
             for (int master = 0; master < masters; master++)
-                bytes[master] += Union(seen, 1u << master) * (ulong)(claims[claim].Window?.Banks ?? 1);
+                bytes[master] += Union(seen, 1u << master) * Banks(claims[claim]);
         return [.. bytes.Select(b => new ByteSize(b))];
     }
+
+    static ulong Banks(DecodedClaim claim) => (ulong)(claim.Window?.Banks ?? 1);
 
     /// <summary>
     /// For each RAM claim by index, how many of its bytes (of one bank) master number <paramref name="master"/> reaches at addresses inside
@@ -33,15 +41,15 @@ static class Reachable
             for (int i = next; i < ranges.Count && ranges[i].From.Value <= segment.To; i++)
                 inside.Add(segment with { From = Math.Max(segment.From, ranges[i].From.Value), To = Math.Min(segment.To, ranges[i].To.Value) });
         }
-        return Pieces(inside, map.Claims).ToDictionary(p => p.Key, p => Union(p.Value, 1u << master));
+        return Pieces(inside, map.Claims, masked: false).ToDictionary(p => p.Key, p => Union(p.Value, 1u << master));
     }
 
-    static Dictionary<int, List<(ulong From, ulong To, uint Masters)>> Pieces(IEnumerable<Segment> segments, IReadOnlyList<DecodedClaim> claims)
+    static Dictionary<int, List<(ulong From, ulong To, uint Masters)>> Pieces(List<Segment> segments, IReadOnlyList<DecodedClaim> claims, bool masked)
     {
         var pieces = new Dictionary<int, List<(ulong From, ulong To, uint Masters)>>();
         foreach (Segment segment in segments)
             foreach (Answering answer in segment.Claims)
-                if (claims[answer.Claim] is { Kind: ClaimKind.Ram, Reads: true } ram)
+                if (claims[answer.Claim] is { Kind: ClaimKind.Ram, Reads: true } ram && (ram.Mask is not null || !masked))
                     Add(pieces, answer, ram, segment);
         return pieces;
     }

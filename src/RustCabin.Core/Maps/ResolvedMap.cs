@@ -12,7 +12,7 @@ public readonly record struct Segment(ulong From, ulong To, Answering[] Claims)
 }
 
 /// <summary>Claims (by index) that meet in a range as seen by some masters (bits).</summary>
-public sealed record Meeting(AddressRange Range, IReadOnlyList<int> Claims, uint Masters);
+public sealed record Meeting(AddressRange Range, int[] Claims, uint Masters);
 
 public sealed record Mirror(int Claim, ulong Base, ulong Size);
 
