@@ -14,8 +14,11 @@ ManualConfig quiet = ManualConfig.CreateEmpty()
 
 var budgets = new Dictionary<string, double?>
 {
-    ["resolve 1,000 claims"] = null, ["resolve 10,000 claims"] = 10, ["resolve 100,000 claims"] = 120,
-    ["whole answer, job of 10 parts"] = 1, ["power-up of 16 MiB at 64 KiB"] = 5,
+    ["resolve 1,000 claims"] = null,
+    ["resolve 10,000 claims"] = 10,
+    ["resolve 100,000 claims"] = 120,
+    ["whole answer, job of 10 parts"] = 1,
+    ["power-up of 16 MiB at 64 KiB"] = 5,
 };
 var measured = new List<Measured>();
 foreach (Type type in (Type[])[typeof(Resolving), typeof(Answering)])

@@ -58,7 +58,7 @@ public sealed class ApiTests(CabinServer cabin) : IClassFixture<CabinServer>
         Assert.Equal(32 * 1024, (int)answer["reach"]!["blitter"]!);
         Assert.Equal(0, (int)answer["reach"]!["disc"]!);
         Assert.Equal([("main", 88 * 1024), ("window", 16 * 1024), ("cards", 48 * 1024)], answer["powerUp"]!["lines"]!.AsArray().Select(l => ((string)l!["label"]!, (int)l["bytes"]!)));
-        Assert.Contains(answer["map"]!.AsArray(), s => (string)s!["from"]! == "0x00000" && (string)s["to"]! == "0x01fff" 
+        Assert.Contains(answer["map"]!.AsArray(), s => (string)s!["from"]! == "0x00000" && (string)s["to"]! == "0x01fff"
             && s["claims"]!.ToJsonString() == """[{"owner":"model:low","kind":"ram","access":"both","masters":["blitter"]},{"owner":"model:start","kind":"rom","access":"read","masters":["main"]}]""");
         Assert.Equal("{\"culvert\":{\"D1\":\"16K\",\"D2\":\"8\"},\"culvert#2\":{\"D1\":\"32K\",\"D2\":\"8\"}}", answer["switches"]!.ToJsonString());
     }

@@ -18,7 +18,8 @@ static class Openapi
     {
         operation.RequestBody = new OpenApiRequestBody
         {
-            Description = what, Required = true,
+            Description = what,
+            Required = true,
             Content = new Dictionary<string, OpenApiMediaType> { ["application/json"] = new() { Schema = new OpenApiSchema { Type = JsonSchemaType.Object } } },
         };
         return Task.CompletedTask;
