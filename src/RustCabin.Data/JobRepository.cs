@@ -98,18 +98,43 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
         return WriteOutcome.Of(WriteResult.Written);
     });
 
-    public WriteOutcome Undo(string id, long version) => Step(id, version, "select max(seq) from job_change where job = @Id and seq < @Position and dropped = 0");
+    /// <summary>Makes one change to the job's unit, kept in the job's history so that undo takes it back like any other.</summary>
+    public WriteOutcome ChangeUnit(string id, long version, string what, Func<JsonObject, JsonObject> edit) => Write(id, version, (connection, transaction, row) =>
+    {
+        string before = SheetRepository.Stored(connection, transaction, "unit", row.Unit)!;
+        JsonObject unit = edit(JsonNode.Parse(before)!.AsObject());
+        string after = unit.ToJsonString(AsTyped);
+        if (after == before) return WriteOutcome.Of(WriteResult.Nothing);
+        using JsonDocument document = JsonDocument.Parse(after);
+        if (PackReader.ReadUnit(document.RootElement, sheets.All()).Errors is { Count: > 0 } errors) return new WriteOutcome(WriteResult.Refused, errors);
+        long seq = Append(connection, transaction, row.Id, row.Position, what, row.Json);
+        connection.Execute("update job_change set unit_before = @before, unit_after = @after where job = @Id and seq = @seq", new { before, after, row.Id, seq }, transaction);
+        PutUnit(connection, transaction, row.Unit, after);
+        return WriteOutcome.Of(WriteResult.Written);
+    }, unitToo: true);
 
-    public WriteOutcome Redo(string id, long version) => Step(id, version, "select min(seq) from job_change where job = @Id and seq > @Position and dropped = 0");
+    public WriteOutcome Undo(string id, long version) => Step(id, version,
+        "select max(seq) from job_change where job = @Id and seq < @Position and dropped = 0", "select unit_before from job_change where job = @Id and seq = @Position");
 
-    WriteOutcome Step(string id, long version, string target) => Write(id, version, (connection, transaction, row) =>
+    public WriteOutcome Redo(string id, long version) => Step(id, version,
+        "select min(seq) from job_change where job = @Id and seq > @Position and dropped = 0",
+        "select unit_after from job_change where job = @Id and seq = (select min(seq) from job_change where job = @Id and seq > @Position and dropped = 0)");
+
+    WriteOutcome Step(string id, long version, string target, string unitThen) => Write(id, version, (connection, transaction, row) =>
     {
         if (connection.QuerySingle<long?>(target, row, transaction) is not { } seq) return WriteOutcome.Of(WriteResult.Nothing);
+        if (connection.QuerySingleOrDefault<string>(unitThen, row, transaction) is { } unit) PutUnit(connection, transaction, row.Unit, unit);
         connection.Execute("update job set position = @seq, version = version + 1 where id = @Id", new { seq, row.Id }, transaction);
         return WriteOutcome.Of(WriteResult.Written);
-    });
+    }, unitToo: true);
 
-    WriteOutcome Write(string id, long version, Func<SqliteConnection, SqliteTransaction, Row, WriteOutcome> write)
+    void PutUnit(SqliteConnection connection, IDbTransaction transaction, string id, string json)
+    {
+        string name = (string)JsonNode.Parse(json)!["name"]!;
+        sheets.Put(connection, transaction, "unit", id, name, json);
+    }
+
+    WriteOutcome Write(string id, long version, Func<SqliteConnection, SqliteTransaction, Row, WriteOutcome> write, bool unitToo = false)
     {
         using SqliteConnection connection = file.Connect();
         using SqliteTransaction transaction = connection.BeginTransaction();
@@ -117,17 +142,19 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
         if (row.Version != version) return WriteOutcome.Of(WriteResult.Stale);
         WriteOutcome outcome = write(connection, transaction, row);
         if (outcome.Result == WriteResult.Written) transaction.Commit();
+        if (unitToo) sheets.Forget();
         return outcome;
     }
 
     /// <summary>Adds a state after the present one; states that were taken back are dropped from redo, but kept.</summary>
-    void Append(SqliteConnection connection, IDbTransaction transaction, string id, long position, string what, string json)
+    long Append(SqliteConnection connection, IDbTransaction transaction, string id, long position, string what, string json)
     {
         connection.Execute("update job_change set dropped = 1 where job = @id and seq > @position", new { id, position }, transaction);
         long seq = connection.QuerySingle<long>("select coalesce(max(seq), 0) + 1 from job_change where job = @id", new { id }, transaction);
         connection.Execute("insert into job_change (job, seq, at, what, json) values (@id, @seq, @at, @what, @json)",
             new { id, seq, at = clock.GetUtcNow().ToString("O"), what, json }, transaction);
         connection.Execute("update job set position = @seq, version = version + 1 where id = @id", new { id, seq }, transaction);
+        return seq;
     }
 
     /// <summary>Writes a job of a pack inside the import's transaction: a new one with its first state, a known one as one more change.</summary>

@@ -16,14 +16,19 @@ public sealed class SheetRepository(CabinFile file, TimeProvider clock)
     sealed record Row(string Kind, string Id, string Json);
 
     volatile Pack? _parsed;
+    volatile int _version;
 
     /// <summary>All sheets but the jobs.</summary>
     public Pack All()
     {
         if (_parsed is { } parsed) return parsed;
+        // What is read while a sheet is being written may be older than what is committed meanwhile: then it is used once and not kept.
+        int version = _version;
         using SqliteConnection connection = file.Connect();
         PackReading reading = Load(connection, null);
-        return _parsed = reading.Pack ?? throw new CabinFileException($"A sheet in the database does not read: {reading.Errors[0]}");
+        Pack pack = reading.Pack ?? throw new CabinFileException($"A sheet in the database does not read: {reading.Errors[0]}");
+        if (version == _version) _parsed = pack;
+        return pack;
     }
 
     /// <summary>Reads what stands in the database, inside a transaction what would stand there after it.</summary>
@@ -41,7 +46,7 @@ public sealed class SheetRepository(CabinFile file, TimeProvider clock)
     /// <summary>Writes one sheet, new or anew, inside the import's transaction. True if it is new or differs from what was there.</summary>
     internal bool Put(SqliteConnection connection, IDbTransaction transaction, string kind, string id, string name, string json)
     {
-        _parsed = null;
+        Forget();
         return connection.Execute(
             """
             insert into sheet (kind, id, name, json, imported_at) values (@kind, @id, @name, @json, @at)
@@ -55,5 +60,10 @@ public sealed class SheetRepository(CabinFile file, TimeProvider clock)
     internal static string? Stored(SqliteConnection connection, IDbTransaction transaction, string kind, string id) =>
         connection.QuerySingleOrDefault<string>("select json from sheet where kind = @kind and id = @id", new { kind, id }, transaction);
 
-    internal void Forget() => _parsed = null;
+    /// <summary>To be called after a commit that may have written sheets.</summary>
+    internal void Forget()
+    {
+        Interlocked.Increment(ref _version);
+        _parsed = null;
+    }
 }

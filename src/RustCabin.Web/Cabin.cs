@@ -117,6 +117,7 @@ public static class Cabin
         app.MapOpenApi("/openapi/{documentName}.json");
         CheckEndpoint.Map(app);
         MapEndpoint.Map(app);
+        IdentifyEndpoint.Map(app);
     }
 }
 

@@ -15,6 +15,7 @@ public sealed class Shots
         using (var bench = new Bench())
         {
             Take(bench, folder, "shelf", "/");
+            Take(bench, folder, "identify", "/jobs/dunnock-lamp-voice/identify");
             Take(bench, folder, "memory", "/jobs/slip-3-winter/memory");
             Take(bench, folder, "memory-table", "/jobs/slip-3-winter/memory?as=table");
             Take(bench, folder, "build", "/jobs/slip-7-picture/build");

@@ -96,6 +96,26 @@ public class CheckTests
     }
 
     [Theory]
+    // Trust 0.95 in one clue of two values leaves the other board 5 %; a confirmed board leaves no doubt.
+    [InlineData("0.95", "", true)]
+    [InlineData("0.9501", "", false)]
+    [InlineData("0.95", ", \"revision\": \"r1\"", false)]
+    public void FIT_DOUBT(string trust, string confirmed, bool raised)
+    {
+        string json = $$"""
+            { "format": "rustcabin.pack/1",
+              "models": [ { "id": "m", "name": "M", "addressBits": 16, "dataBits": 8, "masters": ["cpu"], "revisions": [ { "id": "r1", "name": "Board 1" }, { "id": "r2", "name": "Board 2" } ],
+                "clues": [ { "id": "c", "ask": "Label", "trust": {{trust}}, "values": { "1": ["r1"], "2": ["r2"] } }, { "id": "d", "ask": "Crystal", "trust": 0.9, "values": { "1": ["r1"], "2": ["r2"] } } ] } ],
+              "parts": [ { "id": "p", "name": "Part", "kind": "io", "ways": [ { "id": "w", "model": "m", "revisions": ["r1"] } ] } ],
+              "units": [ { "id": "u", "model": "m", "name": "U", "seen": { "c": "1" } {{confirmed}} } ], "jobs": [ { "id": "j", "unit": "u", "name": "J", "add": [ { "part": "p" } ] } ] }
+            """;
+        Answer answer = Sample.Answer(Sample.Pack(json));
+        Assert.Equal(raised ? ["FIT-DOUBT"] : [], answer.Findings.Select(f => f.Code));
+        if (raised) Assert.Equal("Part fits Board 1, not Board 2; Board 2 still has 5 %.", answer.Findings[0].Text);
+        if (raised) Assert.Contains("Crystal", answer.Findings[0].Why[^1]);
+    }
+
+    [Theory]
     [InlineData("in", "in", "", true)]
     [InlineData("in", "between", "", true)]
     [InlineData("in", "between", ", \"stacks\": true", false)]

@@ -13,6 +13,8 @@ public class DemoTests
     [InlineData("brindle-16.json", "slip-7-picture", Standing.Clear, null, 1024 + 4096)]
     [InlineData("clerk.json", "loft-clerk-ledger", Standing.Clear, null, 320 + 16)]
     [InlineData("clerk.json", "harbour-clerk-second", Standing.Watch, "MAP-BEYOND-LIMIT", 512 + 16)]
+    [InlineData("dunnock.json", "dunnock-lamp-voice", Standing.Clear, "ID-CONTRADICTION", 48)]
+    [InlineData("dunnock.json", "dunnock-net-switch", Standing.Watch, "FIT-DOUBT", 40)]
     public void Job_stands_as_meant(string file, string job, Standing standing, string? code, int kib)
     {
         Pack pack = Demo(file);

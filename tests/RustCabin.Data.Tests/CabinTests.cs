@@ -183,6 +183,26 @@ public sealed class CabinTests : IDisposable
     }
 
     [Fact]
+    public void A_change_to_the_unit_is_taken_back_like_any_other_and_survives_a_restart()
+    {
+        Bring();
+        string? Revision() => _cabin.Sheets.All().FindUnit("slip-3")!.Revision;
+        string? Label() => _cabin.Sheets.All().FindUnit("slip-3")!.Seen.GetValueOrDefault("rear-label");
+        Assert.Equal(WriteResult.Written, _cabin.Jobs.ChangeUnit(Winter, Job.Version, "Left to the clues", u => UnitEdits.Confirm(u, null)).Result);
+        Assert.Equal(WriteResult.Written, _cabin.Jobs.ChangeUnit(Winter, Job.Version, "Label read again", u => UnitEdits.See(u, "rear-label", "16 A")).Result);
+        _cabin.Reopen();
+        Assert.Equal((null, "16 A"), (Revision(), Label()));
+        _cabin.Jobs.Undo(Winter, Job.Version);
+        Assert.Equal((null, "16 B"), (Revision(), Label()));
+        _cabin.Jobs.Undo(Winter, Job.Version);
+        Assert.Equal(("b4", "16 B"), (Revision(), Label()));
+        _cabin.Jobs.Redo(Winter, Job.Version);
+        _cabin.Jobs.Redo(Winter, Job.Version);
+        Assert.Equal((null, "16 A"), (Revision(), Label()));
+        Assert.Equal(WriteResult.Refused, _cabin.Jobs.ChangeUnit(Winter, Job.Version, "bad", u => UnitEdits.Confirm(u, "b9")).Result);
+    }
+
+    [Fact]
     public void An_edit_that_does_not_read_is_refused_with_its_path()
     {
         Bring();

@@ -144,10 +144,29 @@ public sealed class ApiTests(CabinServer cabin) : IClassFixture<CabinServer>
     }
 
     [Fact]
+    public async Task Identify_gives_chances_contradictions_and_the_next_look()
+    {
+        JsonNode model = JsonNode.Parse(CabinServer.Sample("slipway.json"))!["models"]![0]!;
+        string Ask(string seen) => $$"""{ "model": {{model.ToJsonString()}}, "seen": {{seen}} }""";
+        (HttpStatusCode status, JsonNode answer) = await cabin.Post("/api/v1/identify", Ask("""{ "legend": "BR-4", "rear-label": "16 B" }"""));
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Equal([("b2", 0.014563), ("b4", 0.941748), ("b7", 0.043689)], answer["revisions"]!.AsArray().Select(r => ((string)r!["id"]!, Math.Round((double)r["probability"]!, 6))));
+        Assert.Equal("""[{"clue":"rear-label","says":["b7"]}]""", answer["contradictions"]!.ToJsonString());
+        Assert.Null(answer["next"]);
+        (_, answer) = await cabin.Post("/api/v1/identify", Ask("{}"));
+        Assert.Equal(("legend", 4m), ((string)answer["next"]!["clue"]!, (decimal)answer["next"]!["minutes"]!));
+        Assert.Equal(1.36057, (double)answer["next"]!["bits"]!, 5);
+        (status, answer) = await cabin.Post("/api/v1/identify", Ask("""{ "stripe": "red" }"""));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Equal("seen.stripe", (string)answer["errors"]![0]!["path"]!);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await cabin.Post("/api/v1/identify", "{}")).Status);
+    }
+
+    [Fact]
     public async Task The_interface_is_described()
     {
         JsonNode document = JsonNode.Parse(await cabin.Http.GetStringAsync("/openapi/v1.json"))!;
-        Assert.Equal(["/api/v1/check", "/api/v1/map"], document["paths"]!.AsObject().Select(p => p.Key).Order());
+        Assert.Equal(["/api/v1/check", "/api/v1/identify", "/api/v1/map"], document["paths"]!.AsObject().Select(p => p.Key).Order());
         Assert.Equal(["200", "400", "404", "413", "415", "422"], document["paths"]!["/api/v1/check"]!["post"]!["responses"]!.AsObject().Select(r => r.Key).Order());
     }
 

@@ -17,10 +17,10 @@ public sealed class PageTests : IAsyncLifetime
     static string Text(IParentNode page, string selector) => string.Join(' ', page.QuerySelector(selector)!.TextContent.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
 
     [Fact]
-    public async Task The_shelf_shows_five_units_in_their_states()
+    public async Task The_shelf_shows_every_unit_in_its_state()
     {
         IHtmlDocument page = await _cabin.Page("/");
-        Assert.Equal(5, page.QuerySelectorAll(".unit-card").Length);
+        Assert.Equal(7, page.QuerySelectorAll(".unit-card").Length);
         Assert.Contains("two drive one range", Text(page, "#unit-slip-3"));
         Assert.Contains("reading: power up with Tidewell", Text(page, "#unit-slip-7"));
         Assert.Contains("No job planned", Text(page, "#unit-slip-2"));
@@ -31,6 +31,8 @@ public sealed class PageTests : IAsyncLifetime
     [InlineData("/memory?as=table")]
     [InlineData("/memory?from=0xe00000&to=0xefffff")]
     [InlineData("/memory?from=zz&to=0x1")]
+    [InlineData("/identify")]
+    [InlineData("/identify?open=closed")]
     [InlineData("/build")]
     [InlineData("/passport")]
     public async Task Every_station_answers(string station) => Assert.NotNull((await _cabin.Page(Winter + station)).QuerySelector("h1"));
@@ -186,6 +188,34 @@ public sealed class PageTests : IAsyncLifetime
         Assert.Contains("fits Board 4 and Board 7; this is Board 2", Text(page, ".finding.stop"));
         (_, page) = await _cabin.Press(Form(page, ".board .quiet"));
         Assert.Empty(page.QuerySelectorAll(".finding"));
+    }
+
+    [Fact]
+    public async Task A_clue_that_is_seen_moves_the_verdict_and_undo_takes_it_back()
+    {
+        const string Net = "/jobs/dunnock-net-switch/identify";
+        IHtmlDocument page = await _cabin.Page(Net);
+        Assert.Contains("Is it a board that takes Curlew", Text(await _cabin.Page("/jobs/dunnock-net-switch/memory"), ".tray"));
+        Assert.Contains("Legend along the front edge", Text(page, ".next-look"));
+        Assert.Contains("Date on the tallest", Text(await _cabin.Page($"{Net}?open=nowhere"), "#clue-video-chip"));
+        Assert.Contains("No clue that is left tells more", Text(await _cabin.Page($"{Net}?open=closed"), ".next-look"));
+        (_, page) = await _cabin.Press(Form(page, "#clue-board-legend button"), ("value", "8X late"));
+        Assert.Contains("8X late", Text(page, ".answer"));
+        Assert.DoesNotContain("Is it a board", Text(page, ".tray"));
+        (_, page) = await _cabin.Press(Form(page, "#confirm-as"), ("revision", "x-late"));
+        Assert.Contains("and confirmed", Text(page, ".answer"));
+        (_, page) = await _cabin.Press(Form(page, "#undo"));
+        (_, page) = await _cabin.Press(Form(page, "#undo"));
+        Assert.Contains("Is it a board", Text(page, ".tray"));
+    }
+
+    [Fact]
+    public async Task The_rebadged_Dunnock_is_a_late_8X_and_the_badge_is_the_odd_one()
+    {
+        IHtmlDocument page = await _cabin.Page("/jobs/dunnock-lamp-voice/identify");
+        Assert.Equal("8X late 97.8 %", Text(page, ".answer"));
+        Assert.Contains("The badge speaks for 8 early or 8 middle. It disagrees with the board legend and the rear label: trust the board legend; the badge may come from another machine.", Text(page, ".notice"));
+        Assert.Contains("Count of the memory chips", Text(page, ".next-look"));
     }
 
     [Theory]

@@ -14,6 +14,7 @@ public static class Checks
     [
         (unit, _) => IdentifyChecks.Contradictions(unit),
         (unit, _) => FitChecks.Revision(unit),
+        (unit, _) => FitChecks.Doubt(unit),
         (unit, _) => FitChecks.SiteTaken(unit),
         (unit, _) => MapChecks.Fights(unit),
         (unit, _) => MapChecks.WritesTwice(unit),

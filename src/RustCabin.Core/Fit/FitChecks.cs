@@ -1,4 +1,5 @@
 using RustCabin.Core.Findings;
+using RustCabin.Core.Identify;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
@@ -33,6 +34,30 @@ static class FitChecks
 
     static IEnumerable<string> Fitting(PlannedUnit unit, Part part) => part.Ways.Select(w =>
         $"Way \"{w.Id}\": for {w.Model ?? $"anything with {w.Connector}"}{(w.Revisions.Count > 0 && w.Model == unit.Model.Id ? $", {Names(unit.Model, w.Revisions)}" : "")}.");
+
+    /// <summary>
+    /// FIT-DOUBT: the revisions that a way does not fit still hold 5 % or more, and none is confirmed by hand. Source: domain.md, section 13.
+    /// </summary>
+    public static IEnumerable<Finding> Doubt(PlannedUnit unit)
+    {
+        if (unit.Unit.Revision is not null) yield break;
+        foreach (Instance instance in unit.Instances.Where(i => i.Way is { Revisions.Count: > 0 } way && way.Model == unit.Model.Id && unit.Holds(way.Revisions)))
+        {
+            RevisionChance[] others = [.. unit.Revision.All.Where(r => !instance.Way!.Revisions.Contains(r.Id))];
+            double doubt = others.Sum(r => r.Probability);
+            if (doubt < 0.05) continue;
+            RevisionChance worst = others.MaxBy(r => r.Probability)!;
+            NextClue? next = Revisions.Next(unit.Model, unit.Unit.Seen);
+            yield return new Finding(
+                "FIT-DOUBT", Severity.Watch, "Identify", $"Is it a board that takes {instance.Title}?", [instance.Subject],
+                $"{instance.Title} fits {Names(unit.Model, instance.Way!.Revisions)}, not {Names(unit.Model, others.Select(r => r.Id))}; {RevisionName(unit.Model, worst.Id)} still has {worst.Probability * 100:0} %.",
+                [
+                    .. unit.Revision.All.Select(r => $"{RevisionName(unit.Model, r.Id)}: {r.Probability * 100:0.0} % by the clues seen."),
+                    $"Boards that it does not fit hold {doubt * 100:0.0} %; from 5 % on the fit is in doubt.",
+                    next is null ? "No clue that is left would tell more; confirm the revision by hand." : $"Look next: {unit.Model.Clues.First(c => c.Id == next.Clue).Ask}.",
+                ]);
+        }
+    }
 
     static string Names(Model model, IEnumerable<string> revisions) => string.Join(" and ", revisions.Select(id => RevisionName(model, id)));
     static string RevisionName(Model model, string id) => model.FindRevision(id)?.Name ?? id;

@@ -10,6 +10,9 @@ public sealed record Contradiction(string Clue, IReadOnlyList<string> Says);
 /// <summary>The revision taken (the confirmed one, else the likeliest), with the clues' probability for it, and the clues against it.</summary>
 public sealed record Verdict(string Id, double Probability, IReadOnlyList<RevisionChance> All, IReadOnlyList<Contradiction> Contradictions, IReadOnlyList<string> Agreeing);
 
+/// <summary>A clue to look at next: the doubt it is expected to take away, in bits, and its minutes.</summary>
+public sealed record NextClue(string Clue, double Bits, decimal Minutes);
+
 /// <summary>
 /// Which board is it: Bayes over the clues seen, from a flat prior. A clue says a value it lists for a revision with its trust, each other
 /// value with (1 - trust) / (values - 1); where it lists a revision nowhere, 1 / values. Source: formats.md, Identify.
@@ -46,4 +49,34 @@ public static class Revisions
         if (says.Contains(revision)) return (double)clue.Trust;
         return values > 1 ? (1 - (double)clue.Trust) / (values - 1) : 1 - (double)clue.Trust;
     }
+
+    /// <summary>
+    /// The look that tells most for its time: the unseen clue with the most expected bits per minute, or null when none would tell anything.
+    /// <paramref name="allowed"/> leaves clues out, such as those behind a closed lid.
+    /// </summary>
+    public static NextClue? Next(Model model, IReadOnlyDictionary<string, string> seen, Func<Clue, bool>? allowed = null)
+    {
+        double[] now = [.. Identify(model, seen, null).All.Select(r => r.Probability)];
+        return model.Clues.Where(c => !seen.ContainsKey(c.Id) && (allowed is null || allowed(c)))
+            .Select(c => new NextClue(c.Id, ExpectedBits(model, c, now), c.Minutes))
+            .Where(n => n.Bits > 1e-9)
+            .MaxBy(n => n.Bits / (double)Math.Max(n.Minutes, 0.01m));
+    }
+
+    /// <summary>How much doubt a look at the clue is expected to take away: entropy now less the mean entropy after, over the values it lists.</summary>
+    static double ExpectedBits(Model model, Clue clue, double[] now)
+    {
+        double after = 0, all = 0;
+        foreach (string value in clue.Values.Keys)
+        {
+            double[] joint = [.. now.Select((p, i) => p * Likelihood(clue, value, model.Revisions[i].Id))];
+            double chance = joint.Sum();
+            if (chance <= 0) continue;
+            all += chance;
+            after += chance * Entropy(joint.Select(j => j / chance));
+        }
+        return all > 0 ? Entropy(now) - after / all : 0;
+    }
+
+    static double Entropy(IEnumerable<double> chances) => -chances.Where(p => p > 0).Sum(p => p * Math.Log2(p));
 }

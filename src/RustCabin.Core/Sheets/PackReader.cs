@@ -39,6 +39,15 @@ public static class PackReader
         return (job, errors);
     }
 
+    /// <summary>Reads one unit sheet by itself, its references checked against <paramref name="known"/>.</summary>
+    public static (Unit? Unit, IReadOnlyList<SheetError> Errors) ReadUnit(JsonElement sheet, Pack known)
+    {
+        var errors = new List<SheetError>();
+        Unit? unit = Fields.Read(sheet, "unit", errors, UnitReader.ReadUnit);
+        if (unit is not null) errors.AddRange(PackReferences.CheckUnit(unit, "unit", Pack.Empty, known));
+        return (unit, errors);
+    }
+
     static Pack ReadPack(Fields f, List<SheetError> errors)
     {
         string? format = f.NameOrNull("format");

@@ -16,7 +16,7 @@ static class PackReferences
         .. pack.Jobs.Index().SelectMany(j => CheckJob(j.Item, $"jobs[{j.Index}]", pack, known)),
     ];
 
-    static IEnumerable<SheetError> CheckModel(Model model, string path)
+    public static IEnumerable<SheetError> CheckModel(Model model, string path)
     {
         if (model.Masters.Count is 0 or > 32) yield return new($"{path}.masters", "must name 1 to 32 bus masters");
         if (model.Revisions.Count == 0) yield return new($"{path}.revisions", "needs at least one revision");
@@ -104,7 +104,7 @@ static class PackReferences
         }
     }
 
-    static IEnumerable<SheetError> CheckUnit(Unit unit, string path, Pack pack, Pack known)
+    public static IEnumerable<SheetError> CheckUnit(Unit unit, string path, Pack pack, Pack known)
     {
         if ((pack.FindModel(unit.Model) ?? known.FindModel(unit.Model)) is not { } model)
         {

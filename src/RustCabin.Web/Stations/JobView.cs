@@ -31,6 +31,8 @@ public sealed record JobView(Pack Sheets, StoredJob Stored, PlannedUnit Before, 
         return station.Name switch
         {
             "Memory" => StationMark.Clear,
+            "Identify" when Unit.Revision is not null || After.Revision.Probability >= 0.95 => StationMark.Clear,
+            "Identify" when Unit.Seen.Count > 0 => StationMark.InHand,
             "Build" when Progress.Steps.Any(s => s.State == StepState.Differs) => StationMark.Watch,
             "Build" or "Passport" when Progress.Finished => StationMark.Clear,
             "Build" when Progress.DoneCount > 0 => StationMark.InHand,

@@ -5,7 +5,7 @@ public sealed record Station(string Name, string Word, string? Page, char Key)
 {
     public static readonly IReadOnlyList<Station> Trail =
     [
-        new("Identify", "which board it is", null, 'i'),
+        new("Identify", "which board it is", "/Identify/Identify", 'i'),
         new("Baseline", "does it work now", null, 'l'),
         new("Wants", "what it should do", null, 'w'),
         new("Fit", "what goes together", null, 'f'),

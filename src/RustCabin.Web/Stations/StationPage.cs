@@ -1,3 +1,4 @@
+using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using RustCabin.Core.Findings;
@@ -47,14 +48,20 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
     static string SwitchText(JobView view, string instance, string switchId, string position) =>
         $"{switchId} of {view.After.Find(instance)?.Title ?? instance} to {position}";
 
+    /// <summary>As <see cref="Change"/>, for a change to the job's unit.</summary>
+    protected IActionResult ChangeUnit(string job, long version, Func<JobView, (string What, Func<JsonObject, JsonObject> Edit)?> edit) => Make(job, version, edit, jobs.ChangeUnit);
+
     /// <summary>Makes one change. <paramref name="edit"/> gives its name and the edit, or null when the press no longer means anything.</summary>
-    protected IActionResult Change(string job, long version, Func<JobView, (string What, Func<System.Text.Json.Nodes.JsonObject, System.Text.Json.Nodes.JsonObject> Edit)?> edit)
+    protected IActionResult Change(string job, long version, Func<JobView, (string What, Func<JsonObject, JsonObject> Edit)?> edit) => Make(job, version, edit, jobs.Change);
+
+    IActionResult Make(string job, long version, Func<JobView, (string What, Func<JsonObject, JsonObject> Edit)?> edit,
+        Func<string, long, string, Func<JsonObject, JsonObject>, WriteOutcome> write)
     {
         if (!Load(job)) return NotFound();
         if (View.Stored.Version != version) return Finish(job, WriteOutcome.Of(WriteResult.Stale));
         try
         {
-            return edit(View) is { } change ? Finish(job, jobs.Change(job, version, change.What, change.Edit)) : Finish(job, WriteOutcome.Of(WriteResult.Nothing));
+            return Finish(job, edit(View) is { } change ? write(job, version, change.What, change.Edit) : WriteOutcome.Of(WriteResult.Nothing));
         }
         catch (ArgumentException wrong)
         {
