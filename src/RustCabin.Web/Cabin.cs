@@ -74,6 +74,7 @@ public static class Cabin
         builder.Services.AddSingleton<SheetRepository>();
         builder.Services.AddSingleton<JobRepository>();
         builder.Services.AddSingleton<PackImport>();
+        builder.Services.AddSingleton<PackExport>();
         builder.Services.AddRazorPages(razor => razor.Conventions.ConfigureFilter(new Microsoft.AspNetCore.Mvc.AutoValidateAntiforgeryTokenAttribute()));
         builder.Services.AddAntiforgery(a => a.Cookie.Name = "cabin-forgery");
         builder.Services.AddResponseCompression(c => c.EnableForHttps = false);
@@ -115,6 +116,7 @@ public static class Cabin
         app.MapRazorPages().WithStaticAssets();
         app.MapHealthChecks("/health");
         app.MapOpenApi("/openapi/{documentName}.json");
+        Pages.Import.Export.Map(app);
         CheckEndpoint.Map(app);
         MapEndpoint.Map(app);
         IdentifyEndpoint.Map(app);

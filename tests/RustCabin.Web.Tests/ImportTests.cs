@@ -52,6 +52,30 @@ public sealed class ImportTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task What_is_exported_comes_in_again_and_is_exported_to_equal_bytes()
+    {
+        await Bring(CabinServer.Sample("weir.json"));
+        await Bring(CabinServer.Sample("slipway.json"));
+        byte[] whole = await _cabin.Http.GetByteArrayAsync("/export"), unit = await _cabin.Http.GetByteArrayAsync("/export/units/weir-1");
+        Assert.Equal(HttpStatusCode.NotFound, (await _cabin.Http.GetAsync("/export/units/nobody")).StatusCode);
+        Assert.DoesNotContain("brindle", Encoding.UTF8.GetString(unit));
+
+        await using var other = new CabinServer { Demo = false };
+        await other.InitializeAsync();
+        foreach ((byte[] pack, string url) in ((byte[], string)[])[(unit, "/export/units/weir-1"), (whole, "/export")])
+        {
+            IHtmlDocument page = await other.Page("/import");
+            var form = new MultipartFormDataContent
+            {
+                { new StringContent(((IHtmlInputElement)page.QuerySelector("form.import [name=__RequestVerificationToken]")!).Value), "__RequestVerificationToken" },
+                { new ByteArrayContent(pack), "pack", "pack.json" }, { new StringContent("true"), "Replace" },
+            };
+            Assert.Equal(HttpStatusCode.OK, (await other.Http.PostAsync("/import", form)).StatusCode);
+            Assert.Equal(Encoding.UTF8.GetString(pack), await other.Http.GetStringAsync(url));
+        }
+    }
+
+    [Fact]
     public async Task Errors_are_listed_with_their_paths_and_nothing_comes_in()
     {
         (HttpStatusCode status, IHtmlDocument page) = await Bring(CabinServer.Sample("weir.json").Replace("\"base\": \"0x20000\"", "\"base\": \"0x2000G\"").Replace("\"culvert.D2\"", "\"D7\"").Replace("\"way\": \"right\"", "\"way\": \"rihgt\""));

@@ -1,0 +1,69 @@
+using static RustCabin.Core.Sheets.Shape;
+
+namespace RustCabin.Core.Sheets;
+
+/// <summary>The shape of a pack and of every sheet in it, fields in canonical order. Source: formats.md. What a later station reads stands as <see cref="Any"/>.</summary>
+public static class PackShape
+{
+    static readonly Shape When = Map(NameOrNames), Ids = List(Id), Names = List(Name), Texts = List(Text);
+
+    static readonly Shape NeedSheet = Object(
+        ("firmware", Name), ("can", Name), ("signal", Name), ("part", Name), ("rail", Name), ("free", Name), ("region", Name), ("provides", Name), ("title", Name),
+        ("memory", Object(("master!", Name), ("atLeast!", Size), ("free", Flag))), ("storage", Object(("atLeast!", Size))), ("speed", Object(("atLeast!", Number))),
+        ("revisions", Ids), ("when", When));
+
+    static readonly Shape ClaimSheet = Object(
+        ("id!", Id), ("kind!", Word<ClaimKind>()), ("auto", Flag), ("base", Address), ("size!", Size), ("mask", Address), ("masters", Ids), ("access", Word<BusAccess>()),
+        ("drivesOnWrite", Flag), ("overlays", Names), ("speed", Word<SpeedClass>()),
+        ("window", Object(("register", Name), ("banks", Whole), ("reset", Word<WindowReset>()), ("pages", Any))), ("pages", Any), ("revisions", Ids), ("when", When));
+
+    static readonly Shape SiteSheet = Object(
+        ("id!", Id), ("kind!", Name), ("package", Name), ("mount", Name), ("connector", Name), ("gender", Any), ("contacts", Any), ("heightMm", Number), ("access", Id),
+        ("romBudgetNs", Number), ("revisions", Ids), ("pinout", Names));
+
+    static readonly Shape Fitted = Object(
+        ("part!", Id), ("way", Id), ("switches", Map(Name)), ("version", Name), ("state", Word<FittedState>()), ("note", Text));
+
+    public static readonly Shape Model = Object(
+        ("id!", Id), ("name!", Name), ("maker", Text), ("summary", Text), ("addressBits!", Whole), ("dataBits!", Whole), ("clockMHz", Number), ("masters!", Ids),
+        ("revisions!", List(Object(("id!", Id), ("name!", Name)))),
+        ("clues", List(Object(("id!", Id), ("ask", Text), ("access", Id), ("minutes", Number), ("trust!", Number), ("values", Map(NameOrNames))))),
+        ("access", List(Object(("id!", Id), ("from", Id), ("minutes", Number), ("remove", List(Object(("what!", Name), ("count", Whole), ("where", Text)))),
+            ("unplug", Names), ("fragile", Names), ("cautions", Names)))),
+        ("claims", List(ClaimSheet)), ("autoWindows", List(Object(("id!", Id), ("base!", Address), ("size!", Size)))),
+        ("powerUp", List(Object(("label!", Name), ("auto", Flag), ("from", Address), ("to", Address), ("step", Size), ("cap", Size), ("stopAtGap", Flag)))),
+        ("limits", Object(("memory", Map(Size)))), ("sites", List(SiteSheet)),
+        ("signals", List(Object(("net!", Name), ("at", List(Object(("chip!", Name), ("pin", Whole), ("tap", Name), ("revisions", Ids)))), ("revisions", Ids)))),
+        ("rails", List(Object(("id!", Name), ("volts!", Number), ("amps!", Number), ("usedAmps", Number), ("derate", Number), ("revisions", Ids)))),
+        ("paths", Any), ("openings", Any), ("region", Any),
+        ("firmware", List(Object(("id!", Name), ("basedOn", Name), ("bytes", Size), ("can", Names), ("uses", Map(Size))))));
+
+    public static readonly Shape Part = Object(
+        ("id!", Id), ("name!", Name), ("maker", Text), ("kind!", Word<PartKind>()), ("summary", Text), ("versions", List(Object(("id!", Name), ("errata", Texts)))),
+        ("ways", List(Object(("id!", Id), ("model", Id), ("revisions", Ids), ("connector", Name),
+            ("occupies", List(Object(("site", Name), ("signal", Name), ("mode!", Word<SiteMode>()), ("stacks", Flag)))),
+            ("minutes", Number), ("skill", Whole), ("reversible", Flag), ("faultChance", Number), ("needs", List(NeedSheet)), ("steps", Any), ("changes", Any),
+            ("cautions", Names), ("keeps", Texts), ("special", Name), ("stacks", Flag)))),
+        ("connector", Any), ("gender", Any), ("contacts", Any), ("sites", List(SiteSheet)), ("needs", List(NeedSheet)), ("provides", Names),
+        ("conflicts", List(Object(("part!", Id), ("why", Text)))),
+        ("switches", List(Object(("id!", Name), ("kind", Word<SwitchKind>()), ("label", Text), ("positions!", Names), ("factory", Name)))),
+        ("claims", List(ClaimSheet)),
+        ("sets", List(Object(("claim!", Name), ("base", Address), ("size", Size), ("masters", Ids), ("off", Flag), ("when", When)))),
+        ("arrays", Any), ("mix", Any), ("switchTable", Any), ("capacity", Any), ("speed", Any),
+        ("draws", List(Object(("rail!", Name), ("typicalAmps", Number), ("peakAmps", Number), ("when", When)))),
+        ("supplies", List(Object(("rail!", Name), ("amps!", Number), ("replaces", Flag)))),
+        ("heightMm", Number), ("heatW", Number), ("keeps", Texts), ("cautions", Names), ("stacks", Flag), ("faults", Any), ("price", Number));
+
+    public static readonly Shape Unit = Object(
+        ("id!", Id), ("model!", Id), ("name!", Name), ("seen", Map(Name)), ("revision", Id), ("firmware", Name), ("fitted", List(Fitted)), ("baseline", Object(("tested", Flag))));
+
+    public static readonly Shape Job = Object(
+        ("id!", Id), ("unit!", Id), ("name!", Name), ("add", List(Fitted)), ("remove", Names), ("switches", Map(Map(Name))), ("firmware", Name), ("wants", List(NeedSheet)),
+        ("limits", Object(("budget", Number), ("skill", Whole), ("reversible", Flag))), ("done", Names), ("heeded", Names),
+        ("readings", List(Object(("gate!", Name), ("at!", Name), ("starts", Flag), ("lines", List(Object(("label!", Name), ("bytes!", Size))))))));
+
+    public static readonly Shape Title = Object(("id!", Id), ("name!", Name), ("needs", List(NeedSheet)));
+
+    public static readonly Shape Pack = Object(
+        ("format!", Shape.Name), ("currency", Shape.Name), ("models", List(Model)), ("parts", List(Part)), ("units", List(Unit)), ("jobs", List(Job)), ("titles", List(Title)));
+}

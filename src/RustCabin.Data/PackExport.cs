@@ -1,0 +1,41 @@
+using Dapper;
+using Microsoft.Data.Sqlite;
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Data;
+
+/// <summary>Takes sheets out again as a canonical pack: the whole cabin, or one unit with its jobs and every sheet that they need.</summary>
+public sealed class PackExport(CabinFile file)
+{
+    sealed record Row(string Kind, string Id, string Json);
+
+    /// <summary>The whole cabin, sheets in the order in which they came.</summary>
+    public byte[] Whole() => Of(_ => true);
+
+    /// <summary>One unit, its model, its jobs and the parts that it or they name; null when there is no such unit.</summary>
+    public byte[]? OfUnit(string id, Pack sheets, IReadOnlyList<Job> jobs)
+    {
+        if (sheets.FindUnit(id) is not { } unit) return null;
+        Job[] own = [.. jobs.Where(j => j.Unit == id)];
+        var parts = unit.Fitted.Concat(own.SelectMany(j => j.Add)).Select(f => f.Part).ToHashSet();
+        return Of(row => row.Kind switch
+        {
+            "unit" => row.Id == id,
+            "model" => row.Id == unit.Model,
+            "part" => parts.Contains(row.Id),
+            "job" => own.Any(j => j.Id == row.Id),
+            _ => false,
+        });
+    }
+
+    byte[] Of(Func<Row, bool> wanted)
+    {
+        using SqliteConnection connection = file.Connect();
+        using SqliteTransaction transaction = connection.BeginTransaction(deferred: true);
+        string currency = connection.QuerySingleOrDefault<string>("select value from setting where name = 'currency'", transaction: transaction) ?? Pack.Empty.Currency;
+        ILookup<string, string> json = connection.Query<Row>("select kind, id, json from sheet order by rowid", transaction: transaction)
+            .Concat(connection.Query<Row>("select 'job' as kind, j.id, c.json from job j join job_change c on c.job = j.id and c.seq = j.position order by j.rowid", transaction: transaction))
+            .Where(wanted).ToLookup(r => r.Kind, r => r.Json);
+        return CanonicalPack.Of(currency, json["model"], json["part"], json["unit"], json["job"], json["title"]);
+    }
+}
