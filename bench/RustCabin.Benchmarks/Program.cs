@@ -19,9 +19,11 @@ var budgets = new Dictionary<string, double?>
     ["resolve 100,000 claims"] = 120,
     ["whole answer, job of 10 parts"] = 1,
     ["power-up of 16 MiB at 64 KiB"] = 5,
+    ["fit matrix, 300 parts by 8 revisions"] = 100,
+    ["reading a pack of 2,000 sheets"] = null,
 };
 var measured = new List<Measured>();
-foreach (Type type in (Type[])[typeof(Resolving), typeof(Answering)])
+foreach (Type type in (Type[])[typeof(Resolving), typeof(Answering), typeof(Sheets)])
     foreach (BenchmarkReport report in BenchmarkRunner.Run(type, quiet).Reports)
     {
         string name = report.BenchmarkCase.Descriptor.WorkloadMethodDisplayInfo.Trim('\'');

@@ -6,8 +6,11 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Data;
 
+/// <summary>A sheet that is here already with other contents, and every field that differs.</summary>
+public sealed record Clash(string Kind, string Id, IReadOnlyList<FieldChange> Changes);
+
 /// <summary>What an import did, or why it did nothing: errors with their paths, or sheets that are here already with other contents.</summary>
-public sealed record ImportOutcome(IReadOnlyList<SheetError> Errors, IReadOnlyList<string> Clashes, IReadOnlyList<string> Written, int Unchanged, Pack? Pack)
+public sealed record ImportOutcome(IReadOnlyList<SheetError> Errors, IReadOnlyList<Clash> Clashes, IReadOnlyList<string> Written, int Unchanged, Pack? Pack)
 {
     public bool Done => Errors.Count == 0 && Clashes.Count == 0;
 }
@@ -38,13 +41,13 @@ public sealed class PackImport(CabinFile file, SheetRepository sheets, JobReposi
     ImportOutcome Write(SqliteConnection connection, SqliteTransaction transaction, JsonElement root, Pack pack, bool replace, string from)
     {
         var written = new List<string>();
-        var clashes = new List<string>();
+        var clashes = new List<Clash>();
         int unchanged = 0;
         foreach ((string kind, string id, string name, string json) in Sheets(root))
         {
             string? here = kind == "job" ? JobRepository.Stored(connection, transaction, id) : SheetRepository.Stored(connection, transaction, kind, id);
             if (here == json) unchanged++;
-            else if (here is not null && !replace) clashes.Add($"{kind} {id}");
+            else if (here is not null && !replace) clashes.Add(new Clash(kind, id, Changes(here, json)));
             else
             {
                 if (kind == "job") jobs.Put(connection, transaction, pack.FindJob(id)!, json, here is null ? $"Imported from {from}" : $"Imported anew from {from}");
@@ -57,6 +60,12 @@ public sealed class PackImport(CabinFile file, SheetRepository sheets, JobReposi
         // The first pack gives the cabin its currency.
         connection.Execute("insert into setting (name, value) values ('currency', @Currency) on conflict do nothing", pack, transaction);
         return new ImportOutcome(replace ? BrokenElsewhere(connection, transaction) : [], [], written, unchanged, pack);
+    }
+
+    static IReadOnlyList<FieldChange> Changes(string here, string coming)
+    {
+        using JsonDocument before = JsonDocument.Parse(here), after = JsonDocument.Parse(coming);
+        return [.. SheetChanges.Between(before.RootElement, after.RootElement)];
     }
 
     /// <summary>A sheet that is replaced may be one that others, which the pack does not hold, refer to: all of it must still read.</summary>

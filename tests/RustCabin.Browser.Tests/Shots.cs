@@ -16,6 +16,7 @@ public sealed class Shots
         {
             Take(bench, folder, "shelf", "/");
             Take(bench, folder, "identify", "/jobs/dunnock-lamp-voice/identify");
+            Take(bench, folder, "fit", "/jobs/slip-3-winter/fit");
             Take(bench, folder, "memory", "/jobs/slip-3-winter/memory");
             Take(bench, folder, "memory-table", "/jobs/slip-3-winter/memory?as=table");
             Take(bench, folder, "build", "/jobs/slip-7-picture/build");

@@ -111,7 +111,7 @@ public sealed class SliceTests
     {
         using var bench = new Bench(390, 844);
         bench.Go($"{Winter}/memory");
-        foreach (string station in (string[])["identify", "memory", "build", "passport"])
+        foreach (string station in (string[])["identify", "fit", "memory", "build", "passport"])
         {
             bench.Go($"{Winter}/{station}");
             Assert.True((bool)bench.Browser.ExecuteScript("return document.documentElement.scrollWidth <= innerWidth")!, $"{station} is wider than the screen");
@@ -136,7 +136,7 @@ public sealed class SliceTests
         using var bench = new Bench();
         foreach (string lamp in (string[])["on", "off"])
         {
-            foreach (string path in (string[])["/", $"{Winter}/memory", $"{Winter}/memory?as=table", $"{Winter}/build", "/jobs/slip-7-picture/build", "/jobs/slip-7-picture/passport", "/jobs/dunnock-lamp-voice/identify", "/import", "/search?q=slip", "/jobs/nobody/build"])
+            foreach (string path in (string[])["/", $"{Winter}/memory", $"{Winter}/memory?as=table", $"{Winter}/build", "/jobs/slip-7-picture/build", "/jobs/slip-7-picture/passport", "/jobs/dunnock-lamp-voice/identify", $"{Winter}/fit", "/import", "/search?q=slip", "/jobs/nobody/build"])
             {
                 bench.Go(path);
                 Assert.True(bench.Violations() is { Count: 0 } none, $"{path}, lamp {lamp}: {string.Join("\n", bench.Violations())}");

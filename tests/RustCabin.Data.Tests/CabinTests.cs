@@ -87,7 +87,9 @@ public sealed class CabinTests : IDisposable
     {
         Bring();
         string changed = TestCabin.Slipway.Replace("\"name\": \"Slipway 3\"", "\"name\": \"Slipway three\"").Replace("\"name\": \"Fathom memory board\"", "\"name\": \"Fathom\"");
-        Assert.Equal(["part fathom", "unit slip-3"], _cabin.Bring(changed).Clashes);
+        IReadOnlyList<Clash> clashes = _cabin.Bring(changed).Clashes;
+        Assert.Equal(["part fathom", "unit slip-3"], clashes.Select(c => $"{c.Kind} {c.Id}"));
+        Assert.Equal([new FieldChange("name", "Slipway 3", "Slipway three")], clashes[1].Changes);
         Assert.Equal("Slipway 3", _cabin.Sheets.All().FindUnit("slip-3")!.Name);
         Assert.True(_cabin.Bring(changed, replace: true).Done);
         Assert.Equal("Slipway three", _cabin.Sheets.All().FindUnit("slip-3")!.Name);

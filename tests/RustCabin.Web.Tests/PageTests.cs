@@ -31,6 +31,9 @@ public sealed class PageTests : IAsyncLifetime
     [InlineData("/memory?as=table")]
     [InlineData("/memory?from=0xe00000&to=0xefffff")]
     [InlineData("/memory?from=zz&to=0x1")]
+    [InlineData("/fit")]
+    [InlineData("/fit?kind=memory&all=true")]
+    [InlineData("/fit?kind=nonsense")]
     [InlineData("/identify")]
     [InlineData("/identify?open=closed")]
     [InlineData("/build")]
@@ -216,6 +219,21 @@ public sealed class PageTests : IAsyncLifetime
         Assert.Equal("8X late 97.8 %", Text(page, ".answer"));
         Assert.Contains("The badge speaks for 8 early or 8 middle. It disagrees with the board legend and the rear label: trust the board legend; the badge may come from another machine.", Text(page, ".notice"));
         Assert.Contains("Count of the memory chips", Text(page, ".next-look"));
+    }
+
+    [Fact]
+    public async Task The_fit_matrix_says_what_fits_which_board_and_plans_it()
+    {
+        IHtmlDocument page = await _cabin.Page($"{Winter}/fit");
+        string[] Grades(string part) => [.. page.QuerySelectorAll(".matrix tbody tr").First(r => r.QuerySelector("th")!.TextContent.StartsWith(part, StringComparison.Ordinal)).QuerySelectorAll("summary").Select(s => s.TextContent.Trim())];
+        Assert.Equal(["does not fit", "fits", "fits"], Grades("Fathom"));
+        Assert.Equal(["fits", "fits", "fits"], Grades("Lantern"));
+        Assert.Equal(["does not fit", "does not fit", "fits"], Grades("Tidewell"));
+        Assert.Contains("Show 5 more", Text(page, ".hidden-note"));
+        (_, page) = await _cabin.Press(Form(page, ".matrix button"));
+        Assert.Contains("Tidewell video memory fits Board 7; this is Board 4", Text(page, ".tray"));
+        page = await _cabin.Page($"{Winter}/fit?all=true");
+        Assert.Equal(["unknown", "unknown", "unknown"], Grades("Quayside"));
     }
 
     [Theory]

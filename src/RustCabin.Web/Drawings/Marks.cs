@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Html;
 using RustCabin.Core;
 using RustCabin.Core.Findings;
+using RustCabin.Core.Fit;
 using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Drawings;
@@ -25,6 +26,15 @@ public static class Marks
         Severity.Watch => Of(StationMark.Watch),
         _ => Start().Circle(12, 12, 8, "m-ring act").Path("M12 11v6M12 7v2", "m-act-line").End(),
     };
+
+    /// <summary>A fit: clear, a watch for a way that asks for more, a stop, and an empty ring where nobody has said.</summary>
+    public static IHtmlContent Of(FitGrade grade) => Of(grade switch
+    {
+        FitGrade.Fits => StationMark.Clear,
+        FitGrade.WithCare => StationMark.Watch,
+        FitGrade.DoesNot => StationMark.Stop,
+        _ => StationMark.Empty,
+    });
 
     /// <summary>The word that a mark stands for, for those who do not see it.</summary>
     public static string Word(StationMark mark) => mark switch

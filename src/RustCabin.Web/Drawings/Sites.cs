@@ -12,10 +12,9 @@ public static class Sites
 {
     const double Wide = 132, Gap = 12, Layer = 34;
 
-    public static IHtmlContent Draw(PlannedUnit unit, Func<Instance, bool> isIn)
+    public static IHtmlContent Draw(PlannedUnit unit, Func<Instance, bool> isIn, int perRow = 3)
     {
         Site[] sites = [.. unit.Sites];
-        const int perRow = 3;
         int rows = Math.Max(1, (sites.Length + perRow - 1) / perRow);
         int tallest = sites.Select(s => unit.Instances.Count(i => i.Occupied.Any(o => o.Site == s.Id)) + (s.Kind == "socket" ? 1 : 0)).DefaultIfEmpty(1).Max();
         double rowHeight = 52 + (Layer - 6) * Math.Max(1, tallest), width = perRow * (Wide + Gap) + Gap;

@@ -30,7 +30,7 @@ public sealed record JobView(Pack Sheets, StoredJob Stored, PlannedUnit Before, 
         if (own.Any(f => f.Severity == Severity.Watch)) return StationMark.Watch;
         return station.Name switch
         {
-            "Memory" => StationMark.Clear,
+            "Memory" or "Fit" => StationMark.Clear,
             "Identify" when Unit.Revision is not null || After.Revision.Probability >= 0.95 => StationMark.Clear,
             "Identify" when Unit.Seen.Count > 0 => StationMark.InHand,
             "Build" when Progress.Steps.Any(s => s.State == StepState.Differs) => StationMark.Watch,

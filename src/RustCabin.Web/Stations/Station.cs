@@ -8,7 +8,7 @@ public sealed record Station(string Name, string Word, string? Page, char Key)
         new("Identify", "which board it is", "/Identify/Identify", 'i'),
         new("Baseline", "does it work now", null, 'l'),
         new("Wants", "what it should do", null, 'w'),
-        new("Fit", "what goes together", null, 'f'),
+        new("Fit", "what fits where", "/Fit/Fit", 'f'),
         new("Memory", "who answers", "/Memory/Memory", 'm'),
         new("ROM", "image and socket", null, 'r'),
         new("Speed", "foretold, measured", null, 's'),

@@ -2,6 +2,7 @@ using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using RustCabin.Core.Findings;
+using RustCabin.Core.Fit;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
 
@@ -39,6 +40,22 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
         var moves = fix.Switches.SelectMany(i => i.Value.Select(s => (Instance: i.Key, Switch: s.Key, Position: s.Value))).ToList();
         return ($"Mended {code}: " + string.Join(", ", moves.Select(m => SwitchText(view, m.Instance, m.Switch, m.Position))),
             json => moves.Aggregate(json, (j, m) => JobEdits.SetSwitch(j, view.Unit.Fitted, m.Instance, m.Switch, m.Position)));
+    });
+
+    /// <summary>Adds a part to the job by the way that best fits the unit's board, or, where none does, by its first way into the model.</summary>
+    public IActionResult OnPostAdd(string job, long version, string part) => Change(job, version, view =>
+    {
+        if (view.Sheets.FindPart(part) is not { } known) return null;
+        Way? way = FitMatrix.Cell(view.Model, known, view.After.Revision.Id).Way ?? known.Ways.FirstOrDefault(w => w.Model == view.Model.Id);
+        if (way is null) throw new ArgumentException($"no way of {known.Name} is for {view.Model.Name}");
+        return ($"{known.Name} added", json => JobEdits.Add(json, part, way.Id));
+    });
+
+    /// <summary>Drops a part that the job adds.</summary>
+    public IActionResult OnPostDrop(string job, long version, string instance) => Change(job, version, view =>
+    {
+        int index = view.After.Instances.Where(i => i.Added).Index().FirstOrDefault(i => i.Item.Name == instance, (-1, null!)).Index;
+        return index < 0 ? null : ($"{view.After.Find(instance)!.Title} dropped", json => JobEdits.Drop(json, index, instance));
     });
 
     public IActionResult OnPostUndo(string job, long version) => Finish(job, jobs.Undo(job, version));

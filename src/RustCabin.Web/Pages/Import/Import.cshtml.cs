@@ -50,6 +50,12 @@ public sealed class ImportModel(PackImport import) : PageModel
         {
             return Refuse(StatusCodes.Status422UnprocessableEntity, $"This is not JSON: line {why.LineNumber + 1}, byte {why.BytePositionInLine + 1}.");
         }
+        // What came as a file is kept as text, so that "replace" needs no second choosing.
+        if (Outcome.Clashes.Count > 0 && pack is not null)
+        {
+            ModelState.Remove(nameof(Pasted));
+            Pasted = System.Text.Encoding.UTF8.GetString(bytes.ToArray());
+        }
         if (!Outcome.Done) Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
         return Page();
     }

@@ -69,13 +69,4 @@ public sealed class MemoryModel(SheetRepository sheets, JobRepository jobs) : St
             return $"{Preferences.Size(new ByteSize(claims.Aggregate(0ul, (sum, c) => sum + c.Size!.Value.Bytes)))}{(claims[0].Base is { } at && claims.Count == 1 ? $" at {at.ToScreen(View.Model.AddressBits)}" : "")}";
         return instance.Part.Claims.Any(c => c.When.Names(of.Id)) ? "nothing" : "";
     }
-
-    public IActionResult OnPostAdd(string job, long version, string part) => Change(job, version, view =>
-        Offers.FirstOrDefault(o => o.Part.Id == part) is { Way: { } way } offer ? ($"{offer.Part.Name} added", json => JobEdits.Add(json, part, way.Id)) : null);
-
-    public IActionResult OnPostDrop(string job, long version, string instance) => Change(job, version, view =>
-    {
-        int index = view.After.Instances.Where(i => i.Added).Index().FirstOrDefault(i => i.Item.Name == instance, (-1, null!)).Index;
-        return index < 0 ? null : ($"{view.After.Find(instance)!.Title} dropped", json => JobEdits.Drop(json, index, instance));
-    });
 }

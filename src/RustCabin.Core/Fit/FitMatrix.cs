@@ -1,0 +1,60 @@
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Core.Fit;
+
+/// <summary>Whether a part goes into a revision: it does; it does by a way that asks for more; it does not; nobody has said.</summary>
+public enum FitGrade { Fits, WithCare, DoesNot, Unknown }
+
+/// <summary>One part on one revision: the grade, the way that it would take (null where none), and why.</summary>
+public sealed record FitCell(string Revision, FitGrade Grade, Way? Way, IReadOnlyList<string> Why);
+
+public sealed record FitRow(Part Part, IReadOnlyList<FitCell> Cells);
+
+/// <summary>
+/// Parts against the revisions of a model, told from their sheets alone. A way asks for more when it cannot be undone, makes a board special,
+/// wants skill of 4 or more, or needs a site to be socketed that is not. Source: formats.md, Part sheet.
+/// </summary>
+public static class FitMatrix
+{
+    const int HighSkill = 4;
+
+    /// <summary>A row for each part, a cell for each revision of the model, in the order of the sheets.</summary>
+    public static IReadOnlyList<FitRow> Of(Model model, IEnumerable<Part> parts) =>
+        [.. parts.Select(part => new FitRow(part, [.. model.Revisions.Select(revision => Cell(model, part, revision.Id))]))];
+
+    /// <summary>The best of the part's ways into one revision.</summary>
+    public static FitCell Cell(Model model, Part part, string revision)
+    {
+        Way[] ways = [.. part.Ways.Where(w => w.Model == model.Id || (w.Connector is { } c && model.Sites.Any(s => s.Connector == c)))];
+        if (ways.Length == 0) return new FitCell(revision, FitGrade.Unknown, null, [$"No way of {part.Name} is for {model.Name}: nobody has said."]);
+
+        var tried = ways.Select(way => (Way: way, Bars: Bars(model, way, revision).ToList(), Cares: Cares(model, way).ToList())).ToList();
+        if (tried.Where(t => t.Bars.Count == 0).OrderBy(t => t.Cares.Count).FirstOrDefault() is { Way: { } best } found)
+            return found.Cares.Count == 0
+                ? new FitCell(revision, FitGrade.Fits, best, [$"Way \"{best.Id}\": {Sites(best)}{best.Minutes:0.#} minutes, skill {best.Skill}, can be undone."])
+                : new FitCell(revision, FitGrade.WithCare, best, [.. found.Cares.Prepend($"Way \"{best.Id}\": {Sites(best)}{best.Minutes:0.#} minutes, skill {best.Skill}.")]);
+        return new FitCell(revision, FitGrade.DoesNot, null, [.. tried.SelectMany(t => t.Bars.Select(bar => $"Way \"{t.Way.Id}\": {bar}"))]);
+    }
+
+    static IEnumerable<string> Bars(Model model, Way way, string revision)
+    {
+        if (way.Revisions.Count > 0 && !way.Revisions.Contains(revision))
+            yield return $"is for {string.Join(" and ", way.Revisions.Select(id => model.FindRevision(id)?.Name ?? id))}.";
+        foreach (string id in way.Occupies.Select(o => o.Site).OfType<string>().Where(id => !id.Contains(':')))
+            if (model.FindSite(id) is not { } site) yield return $"wants a site {id}, which this model has not.";
+            else if (site.Revisions.Count > 0 && !site.Revisions.Contains(revision)) yield return $"wants the site {id}, which this board has not.";
+    }
+
+    static IEnumerable<string> Cares(Model model, Way way)
+    {
+        if (!way.Reversible) yield return "It cannot be undone.";
+        if (way.Special is { } special) yield return $"Afterwards {special} belongs to this unit only.";
+        if (way.Skill >= HighSkill) yield return $"It wants skill {way.Skill} of 5.";
+        foreach (Occupies taken in way.Occupies.Where(o => o.Mode is SiteMode.In or SiteMode.Between && o.Site is not null))
+            if (model.FindSite(taken.Site!) is { Mount: "soldered" })
+                yield return $"The chip at {taken.Site} is soldered: a socket must be fitted first.";
+        foreach (Need need in way.Needs.Where(n => n.What.Length > 0)) yield return $"It needs {Words<NeedKind>.Of(need.Kind)} {need.What}.";
+    }
+
+    static string Sites(Way way) => way.Occupies.Count == 0 ? "" : $"on {string.Join(" and ", way.Occupies.Select(o => o.Site ?? o.Signal))}, ";
+}
