@@ -103,10 +103,13 @@ static class PlannedClaims
     static ulong? FreePlace(IReadOnlyList<AutoWindow> windows, ulong size, List<(AddressRange Range, string Owner)> taken)
     {
         foreach (AutoWindow window in windows)
-            for (ulong from = window.Base.Value; from - window.Base.Value + size <= window.Size.Bytes; from += size)
+            for (ulong from = window.Base.Value; from - window.Base.Value + size <= window.Size.Bytes;)
             {
                 AddressRange place = AddressRange.Of(from, size);
-                if (!taken.Exists(t => t.Range.Touches(place))) return from;
+                int hit = taken.FindIndex(t => t.Range.Touches(place));
+                if (hit < 0) return from;
+                // The next place that lies beyond what is in the way.
+                from = window.Base.Value + (taken[hit].Range.To.Value - window.Base.Value) / size * size + size;
             }
         return null;
     }

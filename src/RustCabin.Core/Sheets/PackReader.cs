@@ -1,4 +1,5 @@
 using System.Text.Json;
+using System.Text.Unicode;
 
 namespace RustCabin.Core.Sheets;
 
@@ -12,7 +13,30 @@ public static class PackReader
 
     /// <summary>Parses text as JSON the way packs demand: no comments, no trailing commas, no field twice.</summary>
     /// <exception cref="JsonException">It is not JSON.</exception>
-    public static JsonDocument Parse(ReadOnlyMemory<byte> utf8) => JsonDocument.Parse(utf8, Json);
+    public static JsonDocument Parse(ReadOnlyMemory<byte> utf8)
+    {
+        // The parser takes strings that are no UTF-8 and fails only when they are read.
+        if (!Utf8.IsValid(utf8.Span)) throw new JsonException("not UTF-8", null, 0, 0);
+        try
+        {
+            JsonDocument document = JsonDocument.Parse(utf8, Json);
+            if (utf8.Span.IndexOf("\\u"u8) >= 0) DemandWholeCharacters(utf8.Span);
+            return document;
+        }
+        catch (InvalidOperationException why)
+        {
+            throw new JsonException("an escape spells half a character", null, 0, 0, why);
+        }
+    }
+
+    /// <summary>An escape may spell half a character, which is JSON by its grammar and text to nobody: reading it as text throws.</summary>
+    static void DemandWholeCharacters(ReadOnlySpan<byte> utf8)
+    {
+        var reader = new Utf8JsonReader(utf8, new JsonReaderOptions { MaxDepth = 64 });
+        while (reader.Read())
+            if (reader.TokenType is JsonTokenType.String or JsonTokenType.PropertyName && reader.ValueIsEscaped)
+                reader.GetString();
+    }
 
     /// <summary>Reads a pack. <paramref name="known"/> holds sheets that are here already, which those of the pack may refer to. A cabin that was filled from several packs may hold more than one pack can (<paramref name="limitSheets"/>).</summary>
     public static PackReading Read(JsonElement root, Pack? known = null, bool limitSheets = true)

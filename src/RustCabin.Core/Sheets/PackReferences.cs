@@ -166,6 +166,9 @@ static class PackReferences
         if (fitted.Way is { } way && part.FindWay(way) is null)
             yield return new($"{path}.way", $"\"{way}\" is not a way of {part.Id}");
         foreach (SheetError error in CheckPositions(fitted.Switches, $"{path}.switches", part)) yield return error;
+        foreach (SetChange set in part.Sets.Where(s => s.Size is { IsPowerOfTwo: false }))
+            if ((model?.Claims.FirstOrDefault(c => set.Claim == $"model:{c.Id}") ?? part.Claims.FirstOrDefault(c => c.Id == set.Claim)) is { Mask: not null } or { Auto: true })
+                yield return new($"{path}.part", $"{part.Id} sets {set.Claim} to a size that is not a power of two, which its decoder cannot hold apart");
         // Only here is it known how wide the space is that a part's decoder meets.
         foreach (Claim claim in part.Claims)
             if (model is not null && TooFree(claim, model.AddressBits) is { } free)

@@ -1,3 +1,5 @@
+using RustCabin.Core.Units;
+
 namespace RustCabin.Core.Sheets;
 
 /// <summary>Reads a part sheet (formats.md, Part sheet).</summary>
@@ -56,6 +58,10 @@ static class PartReader
         return new Draw(f.Name("rail"), typical ?? peak ?? 0, peak ?? typical ?? 0, Condition.Read(f));
     }
 
-    static SetChange ReadSet(Fields f) => new(
-        f.Name("claim"), f.Size("size"), f.AddressOrNull("base"), f.Ids("masters"), f.Flag("off") ?? false, Condition.Read(f));
+    static SetChange ReadSet(Fields f)
+    {
+        ByteSize? size = f.Size("size");
+        if (size is { Bytes: 0 }) f.Wrong("size", "must not be 0");
+        return new SetChange(f.Name("claim"), size, f.AddressOrNull("base"), f.Ids("masters"), f.Flag("off") ?? false, Condition.Read(f));
+    }
 }

@@ -1,5 +1,7 @@
+using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using RustCabin.Core.Maps;
 
 namespace RustCabin.Web.Pages;
 
@@ -21,6 +23,8 @@ public sealed class OopsModel : PageModel
             StatusCodes.Status404NotFound => ("Not on any shelf", "There is no such job or page here. It may have been renamed, or the pack that holds it was not imported."),
             StatusCodes.Status413PayloadTooLarge => ("Too large", "The pack is larger than 5 MB. Nothing was imported. Split it."),
             StatusCodes.Status400BadRequest => ("Not understood", "The request was not one that this page sends. Load the page again and repeat the press; nothing was changed."),
+            null when HttpContext.Features.Get<IExceptionHandlerFeature>()?.Error is MapTooDenseException dense =>
+                ("Too dense to map", $"In the sheets of this job, {dense.Message}. Give its claims smaller sizes, or masks that leave out fewer lines, and import the pack again."),
             null => ("Something broke", "Nothing that was confirmed is lost. The log on the terminal says what happened."),
             _ => ($"Refused ({code})", "Nothing was changed."),
         };
