@@ -12,8 +12,12 @@ static class ServerRuns
     {
         string data = Directory.CreateTempSubdirectory("cabin-bench").FullName;
         using (Run(data, "--demo", out _)) { }
-        using Run server = Run(data, null, out TimeSpan start);
-        yield return new Measured("start to first answer", start.TotalMilliseconds, "ms", 1500);
+        var starts = new List<double>();
+        for (int i = 0; i < 5; i++)
+            using (Run(data, null, out TimeSpan took)) starts.Add(took.TotalMilliseconds);
+        yield return new Measured("start to first answer, median of 5", starts.Order().ElementAt(2), "ms", 1500);
+
+        using Run server = Run(data, null, out _);
 
         foreach (string station in (string[])["memory", "build"])
             yield return new Measured($"{station} page, 95th percentile, 16 clients", Percentile95($"{server.Url}/jobs/slip-7-picture/{station}"), "ms", 50);
