@@ -27,12 +27,11 @@ public sealed record Answer(
             _ => Standing.Clear,
         };
 
-    /// <summary>The answer for a plan. <paramref name="withFixes"/> also tries, for each stop, whether one switch moved would mend it.</summary>
-    public static Answer For(PlannedUnit planned, bool withFixes = true)
+    /// <summary>The answer for a plan. For each stop it is tried whether one switch moved would mend it.</summary>
+    public static Answer For(PlannedUnit planned)
     {
         PowerUpCount count = Memory.PowerUp.Run(planned);
-        IReadOnlyList<Finding> findings = Checks.Run(planned, count);
-        if (withFixes) findings = Switches.SingleMoves.Mend(planned, findings);
+        IReadOnlyList<Finding> findings = Switches.SingleMoves.Mend(planned, Checks.Run(planned, count));
         Instance[] added = [.. planned.Instances.Where(i => i.Added)];
         return new Answer(
             planned, count, findings, RailLoad.Of(planned),

@@ -1,3 +1,4 @@
+using System.Text.Json;
 using Dapper;
 using Microsoft.Data.Sqlite;
 using RustCabin.Core.Sheets;
@@ -7,8 +8,6 @@ namespace RustCabin.Data;
 /// <summary>Takes sheets out again as a canonical pack: the whole cabin, or one unit with its jobs and every sheet that they need.</summary>
 public sealed class PackExport(CabinFile file)
 {
-    sealed record Row(string Kind, string Id, string Json);
-
     /// <summary>The whole cabin, sheets in the order in which they came.</summary>
     public byte[] Whole() => Of(_ => true);
 
@@ -28,14 +27,14 @@ public sealed class PackExport(CabinFile file)
         });
     }
 
-    byte[] Of(Func<Row, bool> wanted)
+    byte[] Of(Func<SheetRow, bool> wanted)
     {
         using SqliteConnection connection = file.Connect();
         using SqliteTransaction transaction = connection.BeginTransaction(deferred: true);
-        string currency = connection.QuerySingleOrDefault<string>("select value from setting where name = 'currency'", transaction: transaction) ?? Pack.Empty.Currency;
-        ILookup<string, string> json = connection.Query<Row>("select kind, id, json from sheet order by rowid", transaction: transaction)
-            .Concat(connection.Query<Row>("select 'job' as kind, j.id, c.json from job j join job_change c on c.job = j.id and c.seq = j.position order by j.rowid", transaction: transaction))
+        ILookup<string, string> json = SheetRepository.Rows(connection, transaction)
+            .Concat(connection.Query<SheetRow>("select 'job' as kind, j.id, c.json from job j join job_change c on c.job = j.id and c.seq = j.position order by j.rowid", transaction: transaction))
             .Where(wanted).ToLookup(r => r.Kind, r => r.Json);
-        return CanonicalPack.Of(currency, json["model"], json["part"], json["unit"], json["job"], json["title"]);
+        using JsonDocument pack = PackReader.Parse(CanonicalPack.Compose(SheetRepository.Currency(connection, transaction), kind => json[kind]));
+        return CanonicalPack.Write(pack.RootElement);
     }
 }

@@ -1,5 +1,4 @@
 using System.Data;
-using System.Text;
 using System.Text.Json;
 using Dapper;
 using Microsoft.Data.Sqlite;
@@ -7,14 +6,15 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Data;
 
+/// <summary>A sheet as it is stored.</summary>
+sealed record SheetRow(string Kind, string Id, string Json);
+
 /// <summary>
 /// Models, parts, units and titles. They are read together and kept parsed until one changes; jobs, which change all the time, are
 /// <see cref="JobRepository"/>'s.
 /// </summary>
 public sealed class SheetRepository(CabinFile file, TimeProvider clock)
 {
-    sealed record Row(string Kind, string Id, string Json);
-
     volatile Pack? _parsed;
     volatile int _version;
 
@@ -34,26 +34,30 @@ public sealed class SheetRepository(CabinFile file, TimeProvider clock)
     /// <summary>Reads what stands in the database, inside a transaction what would stand there after it.</summary>
     internal static PackReading Load(SqliteConnection connection, IDbTransaction? transaction)
     {
-        ILookup<string, Row> rows = connection.Query<Row>("select kind, id, json from sheet order by rowid", transaction: transaction).ToLookup(r => r.Kind);
-        string currency = connection.QuerySingleOrDefault<string>("select value from setting where name = 'currency'", transaction: transaction) ?? Pack.Empty.Currency;
-        var json = new StringBuilder($$"""{"format":"{{Pack.Format}}","currency":"{{currency}}" """);
-        foreach (string kind in (string[])["model", "part", "unit", "title"])
-            json.Append(",\"").Append(kind).Append("s\":[").AppendJoin(',', rows[kind].Select(r => r.Json)).Append(']');
-        using JsonDocument document = PackReader.Parse(Encoding.UTF8.GetBytes(json.Append('}').ToString()));
+        ILookup<string, string> rows = Rows(connection, transaction).ToLookup(r => r.Kind, r => r.Json);
+        using JsonDocument document = PackReader.Parse(CanonicalPack.Compose(Currency(connection, transaction), kind => rows[kind]));
         return PackReader.Read(document.RootElement, limitSheets: false);
     }
 
-    /// <summary>Writes one sheet, new or anew, inside the import's transaction. True if it is new or differs from what was there.</summary>
-    internal bool Put(SqliteConnection connection, IDbTransaction transaction, string kind, string id, string name, string json)
+    /// <summary>Every stored sheet but the jobs, in the order in which they came.</summary>
+    internal static IEnumerable<SheetRow> Rows(SqliteConnection connection, IDbTransaction? transaction) =>
+        connection.Query<SheetRow>("select kind, id, json from sheet order by rowid", transaction: transaction);
+
+    /// <summary>The cabin's one currency; the first pack gives it.</summary>
+    internal static string Currency(SqliteConnection connection, IDbTransaction? transaction) =>
+        connection.QuerySingleOrDefault<string>("select value from setting where name = 'currency'", transaction: transaction) ?? Pack.Empty.Currency;
+
+    /// <summary>Writes one sheet, new or anew, inside the import's transaction. Nothing is done where it stands so already.</summary>
+    internal void Put(SqliteConnection connection, IDbTransaction transaction, string kind, string id, string name, string json)
     {
         Forget();
-        return connection.Execute(
+        connection.Execute(
             """
             insert into sheet (kind, id, name, json, imported_at) values (@kind, @id, @name, @json, @at)
             on conflict (kind, id) do update set name = excluded.name, json = excluded.json, imported_at = excluded.imported_at
             where json <> excluded.json
             """,
-            new { kind, id, name, json, at = clock.GetUtcNow().ToString("O") }, transaction) > 0;
+            new { kind, id, name, json, at = clock.GetUtcNow().ToString("O") }, transaction);
     }
 
     /// <summary>The stored JSON of a sheet, or null.</summary>

@@ -74,7 +74,7 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
         IReadOnlyList<AccessLevel> path = AccessPath.To(unit.Model, part);
         foreach (AccessLevel level in path.Skip(depth))
             steps.Add(new Step(
-                $"open-{level.Id}", StepKind.Open, Plain(level.Id), [.. AccessPath.Off(level)], AccessPath.DepthOf(unit.Model, level), level.Minutes,
+                $"open-{level.Id}", StepKind.Open, IdText.Capital(IdText.Plain(level.Id)), [.. AccessPath.Off(level)], AccessPath.DepthOf(unit.Model, level), level.Minutes,
                 [.. level.Cautions.Select(Caution.Of)]));
         depth = Math.Max(depth, path.Count);
     }
@@ -104,6 +104,4 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
         IReadOnlyList<AccessLevel> open = [.. model.Access.Where(a => AccessPath.DepthOf(model, a) is > 0 and var d && d <= depth).Reverse()];
         return new Step("close", StepKind.Close, "Close up", [.. open.SelectMany(AccessPath.Back)], 0, open.Sum(a => a.Minutes), []);
     }
-
-    static string Plain(string id) => char.ToUpperInvariant(id[0]) + id[1..].Replace('-', ' ');
 }

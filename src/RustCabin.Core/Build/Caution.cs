@@ -1,3 +1,5 @@
+using RustCabin.Core.Sheets;
+
 namespace RustCabin.Core.Build;
 
 /// <summary>What can hurt on a step: what can happen and the usual protection. <paramref name="Id"/> is the word that sheets use.</summary>
@@ -21,5 +23,5 @@ public sealed record Caution(string Id, string Title, string Text)
     ];
 
     /// <summary>The caution for a sheet's word; a word of the user's own stands as it was written.</summary>
-    public static Caution Of(string id) => Known.FirstOrDefault(c => c.Id == id) ?? new Caution(id, id.Replace('-', ' '), "The sheet asks for care here; ask somebody who knows this work before going on.");
+    public static Caution Of(string id) => Known.FirstOrDefault(c => c.Id == id) ?? new Caution(id, IdText.Plain(id), "The sheet asks for care here; ask somebody who knows this work before going on.");
 }

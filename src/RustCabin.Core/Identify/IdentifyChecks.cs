@@ -13,10 +13,10 @@ static class IdentifyChecks
         foreach (Contradiction odd in verdict.Contradictions)
         {
             string says = odd.Says.Count == 0 ? "no board" : Listed(odd.Says.Select(id => NameOf(unit.Model, id)));
-            string other = verdict.Agreeing.Count > 0 ? $"the {Plain(verdict.Agreeing[0])} for {NameOf(unit.Model, verdict.Id)}" : $"{NameOf(unit.Model, verdict.Id)} is taken";
+            string other = verdict.Agreeing.Count > 0 ? $"the {IdText.Plain(verdict.Agreeing[0])} for {NameOf(unit.Model, verdict.Id)}" : $"{NameOf(unit.Model, verdict.Id)} is taken";
             yield return new Finding(
-                "ID-CONTRADICTION", Severity.Note, "Identify", $"{Capital(Plain(odd.Clue))} disagrees", ["unit"],
-                $"The {Plain(odd.Clue)} speaks for {says}; {other}.",
+                "ID-CONTRADICTION", Severity.Note, "Identify", $"{IdText.Capital(IdText.Plain(odd.Clue))} disagrees", ["unit"],
+                $"The {IdText.Plain(odd.Clue)} speaks for {says}; {other}.",
                 [
                     .. unit.Model.Clues.Where(c => unit.Unit.Seen.ContainsKey(c.Id)).Select(c =>
                         $"{c.Ask}: \"{unit.Unit.Seen[c.Id]}\", trusted {c.Trust:0.##}, speaks for {Spoken(unit.Model, c, unit.Unit.Seen[c.Id])}."),
@@ -30,7 +30,5 @@ static class IdentifyChecks
         clue.Values.TryGetValue(value, out IReadOnlyList<string>? says) && says.Count > 0 ? Listed(says.Select(id => NameOf(model, id))) : "no board that the sheet lists";
 
     static string NameOf(Model model, string revision) => model.FindRevision(revision)?.Name ?? revision;
-    static string Plain(string id) => id.Replace('-', ' ');
-    static string Capital(string text) => text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
     static string Listed(IEnumerable<string> names) => string.Join(" or ", names);
 }

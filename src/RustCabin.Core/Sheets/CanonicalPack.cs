@@ -56,13 +56,12 @@ public static class CanonicalPack
             .Concat(value.EnumerateObject().Where(p => fields.All(f => f.Name != p.Name)).Select(p => (p.Name, p.Value, Shape.Any)));
     }
 
-    /// <summary>A pack of sheets given as JSON, canonical.</summary>
-    public static byte[] Of(string currency, IEnumerable<string> models, IEnumerable<string> parts, IEnumerable<string> units, IEnumerable<string> jobs, IEnumerable<string> titles)
+    /// <summary>A pack of sheets that are JSON each, put together as they stand; <paramref name="sheets"/> gives those of a kind (model, part, unit, job, title).</summary>
+    public static byte[] Compose(string currency, Func<string, IEnumerable<string>> sheets)
     {
         var json = new StringBuilder($$"""{"format":"{{Pack.Format}}","currency":"{{currency}}" """);
-        foreach ((string kind, IEnumerable<string> sheets) in ((string, IEnumerable<string>)[])[("models", models), ("parts", parts), ("units", units), ("jobs", jobs), ("titles", titles)])
-            json.Append(",\"").Append(kind).Append("\":[").AppendJoin(',', sheets).Append(']');
-        using JsonDocument document = PackReader.Parse(Encoding.UTF8.GetBytes(json.Append('}').ToString()));
-        return Write(document.RootElement);
+        foreach (string kind in (string[])["model", "part", "unit", "job", "title"])
+            json.Append(",\"").Append(kind).Append("s\":[").AppendJoin(',', sheets(kind)).Append(']');
+        return Encoding.UTF8.GetBytes(json.Append('}').ToString());
     }
 }

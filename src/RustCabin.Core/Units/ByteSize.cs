@@ -5,8 +5,6 @@ namespace RustCabin.Core.Units;
 /// <summary>An amount of memory in bytes. K, M and G are binary: 1 KiB is 1024 bytes.</summary>
 public readonly record struct ByteSize(ulong Bytes) : IComparable<ByteSize>
 {
-    public static readonly ByteSize Zero;
-
     /// <summary>Reads a size as packs write it (<c>"512K"</c>, <c>"4M"</c>, <c>"0x1000"</c>, <c>"1536"</c>). False when it is none.</summary>
     public static bool TryParse(ReadOnlySpan<char> text, out ByteSize size)
     {
@@ -16,7 +14,6 @@ public readonly record struct ByteSize(ulong Bytes) : IComparable<ByteSize>
     }
 
     public static ByteSize KiB(ulong count) => new(count << 10);
-    public static ByteSize MiB(ulong count) => new(count << 20);
 
     /// <summary>True for 1, 2, 4, 8 and so on: what address decoders and self-configuring cards can hold apart.</summary>
     public bool IsPowerOfTwo => Bytes != 0 && (Bytes & (Bytes - 1)) == 0;

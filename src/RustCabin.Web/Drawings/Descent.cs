@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Html;
 using RustCabin.Core.Build;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Web.Drawings;
 
@@ -21,7 +22,7 @@ public static class Descent
         for (int depth = 0; depth <= deepest; depth++)
         {
             svg.Line(Left - 8, Y(depth), width, Y(depth), "level");
-            svg.Text(Left - 14, Y(depth) + 5, depth < sheet.Levels.Count ? sheet.Levels[depth].Replace('-', ' ') : $"level {depth}", "lab side", "end");
+            svg.Text(Left - 14, Y(depth) + 5, depth < sheet.Levels.Count ? IdText.Plain(sheet.Levels[depth]) : $"level {depth}", "lab side", "end");
         }
         for (int i = 1; i < sheet.Steps.Count; i++) Way(svg, X(i - 1), X(i), sheet.Steps[i - 1], sheet.Steps[i], progress.Steps[i - 1].State == StepState.Done);
         foreach ((int i, StepProgress at) in progress.Steps.Index()) Stone(svg, X(i), Y(at.Step.Depth), i + 1, at, at == progress.Current);

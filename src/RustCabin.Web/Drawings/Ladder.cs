@@ -106,7 +106,8 @@ public static class Ladder
             svg.Text(x, line + index * 16, Short(index == 0 && names.Length > 1 && cssClass.EndsWith("stop", StringComparison.Ordinal) ? $"{name} and" : name, Right), cssClass, "start");
     }
 
-    static string Look(DecodedClaim claim) => claim switch
+    /// <summary>The class that a claim's cell is drawn in, here and on the shelf's strip.</summary>
+    public static string Look(DecodedClaim claim) => claim switch
     {
         { Window: not null } => "banked",
         { Kind: ClaimKind.Ram } => "ram",

@@ -1,7 +1,6 @@
 using Microsoft.AspNetCore.Html;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Sheets;
 
 namespace RustCabin.Web.Drawings;
 
@@ -22,8 +21,7 @@ public static class MapStrip
             double wide = row.Height * scale;
             if (!row.IsGap)
             {
-                DecodedClaim first = unit.Map.Claims[row.Claims[0].Claim];
-                svg.Rect(x + 1, 3, wide - 2, Height - 6, "cell " + (first.Window is not null ? "banked" : first.Kind switch { ClaimKind.Ram => "ram", ClaimKind.Rom => "rom", _ => "io" }));
+                svg.Rect(x + 1, 3, wide - 2, Height - 6, $"cell {Ladder.Look(unit.Map.Claims[row.Claims[0].Claim])}");
                 if (row.Fight is not null) svg.Rect(x + 1, 3, wide - 2, Height - 6, "contested").Path($"M{Svg.N(x + wide / 2)} 3l5 4-5 4 5 4-5 4 5 4-5 4", "saw");
             }
             x += wide;

@@ -39,7 +39,7 @@ public static class Pulls
     static void DrawClue(Svg svg, Model model, Clue clue, string value, Verdict verdict, double y, Func<int, double> x, double column)
     {
         bool odd = verdict.Contradictions.Any(c => c.Clue == clue.Id);
-        svg.Text(Left - 12, y + 5, clue.Id.Replace('-', ' '), odd ? "lab odd" : "lab", "end");
+        svg.Text(Left - 12, y + 5, IdText.Plain(clue.Id), odd ? "lab odd" : "lab", "end");
         if (!clue.Values.TryGetValue(value, out IReadOnlyList<string>? says) || says.Count == 0)
         {
             svg.Text(x(0) - column / 2 + 8, y + 5, value, "lab side", "start");
