@@ -14,7 +14,12 @@ public sealed record StoredJob(Job Job, long Version, string? Undoes, string? Re
 /// <summary>One line of a job's history. <paramref name="Standing"/>: it is in force now, not taken back.</summary>
 public sealed record JobChange(long Seq, DateTimeOffset At, string What, bool Standing);
 
-public sealed record JobName(string Id, string Unit, string Name);
+public sealed record JobName
+{
+    public string Id { get; init; } = "";
+    public string Unit { get; init; } = "";
+    public string Name { get; init; } = "";
+}
 
 public enum WriteResult { Written, Stale, Missing, Refused, Nothing }
 
@@ -58,18 +63,28 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
         return [.. connection.Query<JobName>("select j.id, j.unit, json_extract(c.json, '$.name') as name from job j join job_change c on c.job = j.id and c.seq = j.position order by j.rowid")];
     }
 
+    const string SelectStored =
+        """
+        select j.version, c.json,
+          case when exists (select 1 from job_change e where e.job = j.id and e.seq < j.position and e.dropped = 0) then c.what end as undoes,
+          (select e.what from job_change e where e.job = j.id and e.seq > j.position and e.dropped = 0 order by e.seq limit 1) as redoes
+        from job j join job_change c on c.job = j.id and c.seq = j.position
+        """;
+
     public StoredJob? Find(string id)
     {
         using SqliteConnection connection = file.Connect();
-        var found = connection.QuerySingleOrDefault<FoundRow>(
-            """
-            select j.version, c.json,
-              case when exists (select 1 from job_change e where e.job = j.id and e.seq < j.position and e.dropped = 0) then c.what end as undoes,
-              (select e.what from job_change e where e.job = j.id and e.seq > j.position and e.dropped = 0 order by e.seq limit 1) as redoes
-            from job j join job_change c on c.job = j.id and c.seq = j.position where j.id = @id
-            """, new { id });
-        return found is null ? null : new StoredJob(Parse(found.Json), found.Version, found.Undoes, found.Redoes);
+        return connection.QuerySingleOrDefault<FoundRow>($"{SelectStored} where j.id = @id", new { id }) is { } found ? Stored(found) : null;
     }
+
+    /// <summary>Every job as it stands, in the order in which they came.</summary>
+    public IReadOnlyList<StoredJob> Stored()
+    {
+        using SqliteConnection connection = file.Connect();
+        return [.. connection.Query<FoundRow>($"{SelectStored} order by j.rowid").Select(Stored)];
+    }
+
+    static StoredJob Stored(FoundRow found) => new(Parse(found.Json), found.Version, found.Undoes, found.Redoes);
 
     /// <summary>The job's changes, newest first.</summary>
     public IReadOnlyList<JobChange> History(string id)

@@ -27,6 +27,19 @@ public sealed class PackExport(CabinFile file)
         });
     }
 
+    /// <summary>One sheet alone; null when there is none. It may name sheets that the reader must have already.</summary>
+    public byte[]? OfSheet(string kind, string id)
+    {
+        bool found = false;
+        byte[] pack = Of(row =>
+        {
+            bool wanted = row.Kind == kind && row.Id == id;
+            found |= wanted;
+            return wanted;
+        });
+        return found ? pack : null;
+    }
+
     byte[] Of(Func<SheetRow, bool> wanted)
     {
         using SqliteConnection connection = file.Connect();

@@ -64,6 +64,13 @@ public sealed class SheetRepository(CabinFile file, TimeProvider clock)
     internal static string? Stored(SqliteConnection connection, IDbTransaction transaction, string kind, string id) =>
         connection.QuerySingleOrDefault<string>("select json from sheet where kind = @kind and id = @id", new { kind, id }, transaction);
 
+    /// <summary>The JSON of a sheet as it was typed, or null.</summary>
+    public string? Json(string kind, string id)
+    {
+        using SqliteConnection connection = file.Connect();
+        return connection.QuerySingleOrDefault<string>("select json from sheet where kind = @kind and id = @id", new { kind, id });
+    }
+
     /// <summary>To be called after a commit that may have written sheets.</summary>
     internal void Forget()
     {

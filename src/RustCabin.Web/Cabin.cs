@@ -56,7 +56,7 @@ public static class Cabin
         // The file is opened and read while the pipeline is put together; what is wrong with it is said before anything listens.
         Task opened = Task.Run(() =>
         {
-            if (builder.Configuration["demo"] == "true") DemoPacks.Load(app.Services.GetRequiredService<PackImport>());
+            if (builder.Configuration["demo"] == "true") DemoPacks.Load(app.Services.GetRequiredService<PackImport>(), app.Services.GetRequiredService<StockRepository>());
             app.Services.GetRequiredService<SheetRepository>().All();
             app.Services.GetRequiredService<JobRepository>().All();
         });
@@ -74,6 +74,10 @@ public static class Cabin
         builder.Services.AddSingleton<SheetRepository>();
         builder.Services.AddSingleton<JobRepository>();
         builder.Services.AddSingleton<PackImport>();
+        builder.Services.AddSingleton<StockRepository>();
+        builder.Services.AddSingleton<DraftRepository>();
+        builder.Services.AddSingleton<PhotoRepository>();
+        builder.Services.AddSingleton<SearchRepository>();
         builder.Services.AddSingleton<PackExport>();
         builder.Services.AddRazorPages(razor => razor.Conventions.ConfigureFilter(new Microsoft.AspNetCore.Mvc.AutoValidateAntiforgeryTokenAttribute()));
         builder.Services.AddAntiforgery(a => a.Cookie.Name = "cabin-forgery");
@@ -117,6 +121,7 @@ public static class Cabin
         app.MapHealthChecks("/health");
         app.MapOpenApi("/openapi/{documentName}.json");
         Pages.Import.Export.Map(app);
+        Pages.Baseline.PhotoFile.Map(app);
         CheckEndpoint.Map(app);
         MapEndpoint.Map(app);
         IdentifyEndpoint.Map(app);

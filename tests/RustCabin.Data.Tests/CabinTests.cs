@@ -27,10 +27,10 @@ public sealed class TestCabin : IDisposable
         File = CabinFile.Open(Path);
         Sheets = new SheetRepository(File, TimeProvider.System);
         Jobs = new JobRepository(File, Sheets, TimeProvider.System);
-        Import = new PackImport(File, Sheets, Jobs);
+        Import = new PackImport(File, Sheets, Jobs, TimeProvider.System);
     }
 
-    public ImportOutcome Bring(string json, bool replace = false) => Import.Run(Encoding.UTF8.GetBytes(json), replace, "a test");
+    public ImportOutcome Bring(string json, bool replace = false) => Import.Run(Encoding.UTF8.GetBytes(json), replace ? ImportMode.Replace : ImportMode.Careful, "a test");
 
     public static string Slipway => System.IO.File.ReadAllText(System.IO.Path.Combine(AppContext.BaseDirectory, "Samples", "slipway.json"));
 

@@ -18,7 +18,7 @@ public sealed class ImportTests : IAsyncLifetime
         var form = new MultipartFormDataContent
         {
             { new StringContent(((IHtmlInputElement)page.QuerySelector("form.import [name=__RequestVerificationToken]")!).Value), "__RequestVerificationToken" },
-            { new ByteArrayContent(pack), "pack", name },
+            { new ByteArrayContent(pack), "pack", name }, { new StringContent("replace"), "mode" },
         };
         HttpResponseMessage answer = await _cabin.Http.PostAsync("/import", form);
         return (answer.StatusCode, await CabinServer.Html(answer));
@@ -68,7 +68,7 @@ public sealed class ImportTests : IAsyncLifetime
             var form = new MultipartFormDataContent
             {
                 { new StringContent(((IHtmlInputElement)page.QuerySelector("form.import [name=__RequestVerificationToken]")!).Value), "__RequestVerificationToken" },
-                { new ByteArrayContent(pack), "pack", "pack.json" }, { new StringContent("true"), "Replace" },
+                { new ByteArrayContent(pack), "pack", "pack.json" }, { new StringContent("replace"), "mode" },
             };
             Assert.Equal(HttpStatusCode.OK, (await other.Http.PostAsync("/import", form)).StatusCode);
             Assert.Equal(Encoding.UTF8.GetString(pack), await other.Http.GetStringAsync(url));

@@ -1,10 +1,11 @@
+using RustCabin.Core.Baseline;
 using RustCabin.Core.Memory;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Build;
 
-public enum StepKind { Gate, Open, Set, Remove, Fit, Firmware, Close }
+public enum StepKind { Gate, Open, Set, Remove, Fit, Firmware, Close, Prove }
 
 /// <summary>One step of a build: what to do, how far open the case is while it is done, and for a gate what the unit is then.</summary>
 /// <param name="Id">Stable for the same change, so that a tick stays on its step when others come and go.</param>
@@ -22,16 +23,21 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
 {
     /// <summary>Minutes allowed for switching on and reading the screen; learnt from the log later on.</summary>
     public const decimal GateMinutes = 4;
-    const decimal SwitchMinutes = 1, FirmwareMinutes = 10;
+    /// <summary>The id of the first gate: the machine before anything is changed.</summary>
+    public const string Untouched = "untouched";
+
+    const decimal SwitchMinutes = 1, FirmwareMinutes = 10, ProofMinutes = 3;
 
     public decimal Minutes => Steps.Sum(s => s.Minutes);
 
     /// <summary>The sheet that leads from the unit as it stands to the plan of the job.</summary>
     public static BuildSheet For(PlannedUnit before, PlannedUnit after)
     {
-        var steps = new List<Step> { Gate("untouched", "Test it untouched", "Nothing is opened yet. A fault that shows now is not the upgrade's.", before, 0) };
+        var steps = new List<Step>();
         string[] levels = [.. after.Model.Access.Select(a => a.Id)];
         int depth = 0;
+        Prove(steps, before, ref depth);
+        steps.Add(Gate(Untouched, "Test it untouched", depth == 0 ? "Nothing is opened yet. A fault that shows now is not the upgrade's." : "Only what came with the unit is in it. A fault that shows now is not the upgrade's.", before, depth));
 
         Instance[] removed = [.. before.Instances.Where(b => after.Find(b.Name) is null)];
         PlannedUnit now = Plan.With(before, i => after.Find(i.Name) is not null);
@@ -60,6 +66,20 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
             steps.Add(new Step("firmware", StepKind.Firmware, $"Change the firmware to {after.Firmware}", [$"It holds {before.Firmware ?? "an unknown version"} now; keep the original device, labelled."], depth, FirmwareMinutes, [Caution.Of("static")]));
         if (depth > 0) steps.Add(CloseUp(after.Model, depth));
         return new BuildSheet(steps, levels.Length > 0 ? levels : ["closed"]);
+    }
+
+    /// <summary>What an earlier owner left unproven or undone comes before the first power-on. Source: domain.md, section 11, Inherited work.</summary>
+    static void Prove(List<Step> steps, PlannedUnit before, ref int depth)
+    {
+        foreach (InheritedStep open in before.Instances.SelectMany(Inherited.Steps).Where(s => s.Proof != StepProof.Done))
+        {
+            Open(steps, before, open.Instance, ref depth);
+            bool missing = open.Proof == StepProof.Missing;
+            string proof = open.Step.Proof.Length > 0 ? $"It is proved by: {open.Step.Proof}." : "Look at it closely, and measure where it can be measured.";
+            steps.Add(new Step($"prove-{open.Instance.Name}-{open.Step.Id}", StepKind.Prove, $"{(missing ? "Do and prove" : "Prove")}: {open.Step.What}",
+                [missing ? $"An earlier owner left it out. {proof}" : $"An earlier owner did it, and nobody has proved it. {proof}", "Power stays off until this is ticked."],
+                depth, ProofMinutes, CautionsOf(open.Instance), open.Instance));
+        }
     }
 
     static Step Gate(string id, string title, string detail, PlannedUnit at, int depth) =>

@@ -31,7 +31,7 @@ public sealed record StepProgress(Step Step, StepState State, Comparison? Readin
     public bool AllHeeded => Step.Cautions.All(c => Heeded.Contains(c.Id));
 }
 
-/// <summary>How far a build is. A step behind a gate that has not passed is locked: the reading decides whether to go on.</summary>
+/// <summary>How far a build is. A step behind a gate that has not passed, or a proof that is not ticked, is locked: the reading decides whether to go on.</summary>
 public sealed record Progress(IReadOnlyList<StepProgress> Steps)
 {
     public int DoneCount => Steps.Count(s => s.State == StepState.Done);
@@ -47,13 +47,17 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
         bool barred = false;
         foreach (Step step in sheet.Steps)
         {
-            Comparison? reading = step.Expected is { } expected && job?.Readings.LastOrDefault(r => r.Gate == step.Id) is { } read ? Comparison.Of(expected, read) : null;
+            Comparison? reading = step.Expected is { } expected && ReadingOf(step, job) is { } read ? Comparison.Of(expected, read) : null;
             IReadOnlyList<string> heeded = [.. step.Cautions.Select(c => c.Id).Where(c => job?.Heeded.Contains($"{step.Id}:{c}") == true)];
             bool done = step.Kind == StepKind.Gate ? reading is { Agrees: true } : job?.Done.Contains(step.Id) == true;
             StepState state = done ? StepState.Done : reading is { Agrees: false } ? StepState.Differs : barred ? StepState.Locked : StepState.Open;
             steps.Add(new StepProgress(step, state, reading, heeded));
-            barred |= step.Kind == StepKind.Gate && !done;
+            barred |= step.Kind is StepKind.Gate or StepKind.Prove && !done;
         }
         return new Progress(steps);
     }
+
+    /// <summary>The latest reading of a gate; for the untouched machine the unit's baseline serves where this job has none of its own.</summary>
+    static GateReading? ReadingOf(Step step, Job? job) =>
+        job?.Readings.LastOrDefault(r => r.Gate == step.Id) ?? (step.Id == BuildSheet.Untouched && job is not null ? step.At?.Unit.Baseline?.Reading : null);
 }

@@ -1,3 +1,4 @@
+using RustCabin.Core.Baseline;
 using RustCabin.Core.Fit;
 using RustCabin.Core.Identify;
 using RustCabin.Core.Maps;
@@ -13,6 +14,11 @@ public static class Checks
     static readonly Func<PlannedUnit, PowerUpCount, IEnumerable<Finding>>[] InOrder =
     [
         (unit, _) => IdentifyChecks.Contradictions(unit),
+        (unit, _) => BaselineChecks.Untested(unit),
+        (unit, _) => BaselineChecks.Faults(unit),
+        (unit, _) => BaselineChecks.Rails(unit),
+        (unit, _) => ConditionChecks.Found(unit),
+        (unit, _) => Inherited.Unproven(unit),
         (unit, _) => FitChecks.Revision(unit),
         (unit, _) => FitChecks.Doubt(unit),
         (unit, _) => FitChecks.SiteTaken(unit),

@@ -17,18 +17,22 @@ public static class Plan
     {
         Model model = pack.FindModel(unit.Model)!;
         Verdict revision = Revisions.Identify(model, unit.Seen, unit.Revision);
-        return Resolve(model, unit, job, revision, Fit(pack, unit, job), job?.Firmware ?? unit.Firmware, pack.Currency);
+        PlannedUnit planned = Resolve(model, unit, job, revision, Fit(pack, unit, job), job?.Firmware ?? unit.Firmware, pack.Currency);
+        return job is null || unit.Baseline?.Reading is null ? planned : planned with { Before = Make(pack, unit, null) };
     }
 
     /// <summary>The same plan with one switch in another position, which must be one of its own.</summary>
     public static PlannedUnit Moved(PlannedUnit planned, string instance, string switchId, string position) => Resolve(
         planned.Model, planned.Unit, planned.Job, planned.Revision,
         [.. planned.Instances.Select(i => i.Name != instance ? i : i with { Positions = new Dictionary<string, string>(i.Positions) { [switchId] = position } })],
-        planned.Firmware, planned.Currency);
+        planned.Firmware, planned.Currency) with
+    { Before = planned.Before };
 
     /// <summary>The same plan with some of its parts only: as the unit stands between two steps of a build, or with a part not seated.</summary>
     public static PlannedUnit With(PlannedUnit planned, Func<Instance, bool> fitted) => Resolve(
-        planned.Model, planned.Unit, planned.Job, planned.Revision, [.. planned.Instances.Where(fitted)], planned.Firmware, planned.Currency);
+        planned.Model, planned.Unit, planned.Job, planned.Revision, [.. planned.Instances.Where(fitted)], planned.Firmware, planned.Currency)
+        with
+    { Before = planned.Before };
 
     static PlannedUnit Resolve(
         Model model, Unit unit, Job? job, Verdict revision, IReadOnlyList<Instance> instances, string? firmware, string currency)

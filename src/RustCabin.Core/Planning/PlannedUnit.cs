@@ -12,6 +12,9 @@ public sealed record PlannedUnit(
     Model Model, Unit Unit, Job? Job, Verdict Revision, IReadOnlyList<Instance> Instances, IReadOnlyList<DecodedClaim> Claims,
     IReadOnlyList<Unplaced> Unplaced, ResolvedMap Map, string? Firmware, string Currency)
 {
+    /// <summary>The unit as it stands before the job, where its baseline was read and is to be compared; else null.</summary>
+    public PlannedUnit? Before { get; init; }
+
     public Instance? Find(string instance) => Instances.FirstOrDefault(i => i.Name == instance);
 
     /// <summary>The rails that this revision has.</summary>

@@ -22,6 +22,15 @@ public static class CanonicalPack
         return buffer.WrittenSpan.ToArray();
     }
 
+    /// <summary>The canonical bytes of one sheet.</summary>
+    public static byte[] Write(System.Text.Json.Nodes.JsonObject sheet, Shape shape)
+    {
+        using JsonDocument document = JsonDocument.Parse(sheet.ToJsonString());
+        var buffer = new ArrayBufferWriter<byte>();
+        using (var writer = new Utf8JsonWriter(buffer, Layout)) Write(writer, document.RootElement, shape);
+        return buffer.WrittenSpan.ToArray();
+    }
+
     static void Write(Utf8JsonWriter writer, JsonElement value, Shape shape)
     {
         switch (value.ValueKind)

@@ -90,17 +90,21 @@ public sealed class Fields
     public ByteSize? Size(string name) => Optional(name, ReadSize);
 
     /// <summary>One word of the kebab-case members of <typeparamref name="T"/>; the error lists them.</summary>
-    public T? Word<T>(string name) where T : struct, Enum => Optional<T?>(name, (e, p) =>
+    public T? Word<T>(string name) where T : struct, Enum => Optional<T?>(name, ReadWord<T>);
+
+    T? ReadWord<T>(JsonElement element, string path) where T : struct, Enum
     {
-        if (ReadName(e, p) is not { } word) return null;
+        if (ReadName(element, path) is not { } word) return null;
         if (Words<T>.TryParse(word, out T value)) return value;
-        _errors.Add(new SheetError(p, $"\"{word}\" is not one of {string.Join(", ", Words<T>.All)}"));
+        _errors.Add(new SheetError(path, $"\"{word}\" is not one of {string.Join(", ", Words<T>.All)}"));
         return null;
-    });
+    }
 
     public T Require<T>(string name, T? value) where T : struct => value ?? Missing(name, default(T));
 
     public T? Child<T>(string name, Func<Fields, T> read) where T : class => Optional(name, (e, p) => Read(e, p, _errors, read));
+
+    public T? ReadChild<T>(JsonElement element, string path, Func<Fields, T> read) where T : class => Read(element, path, _errors, read);
 
     public IReadOnlyList<T> Children<T>(string name, Func<Fields, T> read) where T : class => List(name, (e, p) => Read(e, p, _errors, read));
 
@@ -127,6 +131,10 @@ public sealed class Fields
     /// <summary>An object of objects of names: switch positions for each instance.</summary>
     public OrderedDictionary<string, OrderedDictionary<string, string>> NameMaps(string name) =>
         Map(name, (e, p) => (OrderedDictionary<string, string>?)ReadMap(e, p, ReadName));
+
+    /// <summary>An object of words of <typeparamref name="T"/>, as <see cref="Word{T}"/> reads them.</summary>
+    public OrderedDictionary<string, T> WordMap<T>(string name) where T : struct, Enum =>
+        new(Map<object>(name, (e, p) => ReadWord<T>(e, p)).Select(pair => KeyValuePair.Create(pair.Key, (T)pair.Value)));
 
     public OrderedDictionary<string, ByteSize> SizeMap(string name) =>
         new(Map<object>(name, (e, p) => ReadSize(e, p)).Select(pair => KeyValuePair.Create(pair.Key, (ByteSize)pair.Value)));

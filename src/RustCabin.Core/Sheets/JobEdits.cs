@@ -63,7 +63,7 @@ public static class JobEdits
         return edited;
     }
 
-    static FittedPart Bare(string part) => new(part, null, [], null, FittedState.Done, "");
+    static FittedPart Bare(string part) => new(part, null, [], null, FittedState.Done, "", new Dictionary<string, StepProof>());
     static JsonObject Copy(JsonObject job) => job.DeepClone().AsObject();
 
     static JsonObject Listed(JsonObject job, string field, string value, bool there)

@@ -18,8 +18,12 @@ static class ModelReader
             f.Ids("masters"), f.Children("revisions", ReadRevision), f.Children("clues", ReadClue), f.Children("access", ReadAccess),
             f.Children("claims", ReadClaim), f.Children("autoWindows", ReadAutoWindow), f.Children("powerUp", ReadPowerUp),
             f.Child("limits", l => l.SizeMap("memory")) ?? [], f.Children("sites", ReadSite), f.Children("signals", ReadSignal),
-            f.Children("rails", ReadRail), f.Children("firmware", ReadFirmware));
+            f.Children("rails", ReadRail), f.Children("firmware", ReadFirmware), f.Children("service", ReadService));
     }
+
+    static ServicePiece ReadService(Fields f) => new(
+        f.Id("id"), f.Word<ServiceKind>("kind") ?? ServiceKind.Other, f.Name("what"), f.Text("where"), f.Text("value"), f.Number("volts", 0, 100_000),
+        f.Text("polarity"), f.Text("size"), f.Whole("years", 1, 200), f.IdOrNull("access"), f.Ids("revisions"));
 
     static Revision ReadRevision(Fields f) => new(f.Id("id"), f.Name("name"));
 
@@ -99,7 +103,7 @@ static class ModelReader
 
     static Rail ReadRail(Fields f) => new(
         f.Name("id"), f.NumberRequired("volts", -1000, 1000), f.NumberRequired("amps", 0, 10_000), f.Number("usedAmps", 0, 10_000) ?? 0,
-        f.Number("derate", 0.01m, 1) ?? 0.8m, f.Ids("revisions"));
+        f.Number("derate", 0.01m, 1) ?? 0.8m, f.Number("tolerance", 0.001m, 1) ?? 0.05m, f.Ids("revisions"));
 
     static Firmware ReadFirmware(Fields f) =>
         new(f.Name("id"), f.Size("bytes"), f.Names("can"), f.SizeMap("uses"), f.NameOrNull("basedOn"));

@@ -8,7 +8,7 @@ public sealed record Model(
     IReadOnlyList<string> Masters, IReadOnlyList<Revision> Revisions, IReadOnlyList<Clue> Clues, IReadOnlyList<AccessLevel> Access,
     IReadOnlyList<Claim> Claims, IReadOnlyList<AutoWindow> AutoWindows, IReadOnlyList<PowerUpLine> PowerUp,
     IReadOnlyDictionary<string, ByteSize> MemoryLimits, IReadOnlyList<Site> Sites, IReadOnlyList<Signal> Signals,
-    IReadOnlyList<Rail> Rails, IReadOnlyList<Firmware> Firmware)
+    IReadOnlyList<Rail> Rails, IReadOnlyList<Firmware> Firmware, IReadOnlyList<ServicePiece> Service)
 {
     public Site? FindSite(string id) => Sites.FirstOrDefault(s => s.Id == id);
     public Revision? FindRevision(string? id) => Revisions.FirstOrDefault(r => r.Id == id);
@@ -60,7 +60,16 @@ public sealed record Signal(string Net, IReadOnlyList<SignalPoint> At, IReadOnly
 
 public sealed record SignalPoint(string Chip, int? Pin, string? Tap, IReadOnlyList<string> Revisions);
 
-/// <summary>A supply rail. Capacity is <paramref name="Amps"/> times <paramref name="Derate"/> (0.8 unless the sheet says otherwise).</summary>
-public sealed record Rail(string Id, decimal Volts, decimal Amps, decimal UsedAmps, decimal Derate, IReadOnlyList<string> Revisions);
+/// <summary>
+/// A piece that ages and is replaced, with what a shop must know of it. <paramref name="Years"/>: after how many it is due. Source: domain.md, section 13.
+/// </summary>
+public sealed record ServicePiece(
+    string Id, ServiceKind Kind, string What, string Where, string Value, decimal? Volts, string Polarity, string Size, int? Years, string? Access,
+    IReadOnlyList<string> Revisions);
+
+public enum ServiceKind { Capacitor, Cell, Belt, Filter, Other }
+
+/// <summary>A supply rail. <paramref name="Tolerance"/> is the share of its volts that it may be off under load (0.05 unless the sheet says otherwise). Capacity is <paramref name="Amps"/> times <paramref name="Derate"/> (0.8 unless the sheet says otherwise).</summary>
+public sealed record Rail(string Id, decimal Volts, decimal Amps, decimal UsedAmps, decimal Derate, decimal Tolerance, IReadOnlyList<string> Revisions);
 
 public sealed record Firmware(string Id, ByteSize? Bytes, IReadOnlyList<string> Can, IReadOnlyDictionary<string, ByteSize> Uses, string? BasedOn);

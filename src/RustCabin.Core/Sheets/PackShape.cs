@@ -7,6 +7,8 @@ public static class PackShape
 {
     static readonly Shape When = Map(NameOrNames), Ids = List(Id), Names = List(Name), Texts = List(Text);
 
+    static readonly Shape Lines = List(Object(("label!", Name), ("bytes!", Size)));
+
     static readonly Shape NeedSheet = Object(
         ("firmware", Name), ("can", Name), ("signal", Name), ("part", Name), ("rail", Name), ("free", Name), ("region", Name), ("provides", Name), ("title", Name),
         ("memory", Object(("master!", Name), ("atLeast!", Size), ("free", Flag))), ("storage", Object(("atLeast!", Size))), ("speed", Object(("atLeast!", Number))),
@@ -22,7 +24,7 @@ public static class PackShape
         ("romBudgetNs", Number), ("revisions", Ids), ("pinout", Names));
 
     static readonly Shape Fitted = Object(
-        ("part!", Id), ("way", Id), ("switches", Map(Name)), ("version", Name), ("state", Word<FittedState>()), ("note", Text));
+        ("part!", Id), ("way", Id), ("switches", Map(Name)), ("version", Name), ("state", Word<FittedState>()), ("note", Text), ("steps", Map(Word<StepProof>())));
 
     public static readonly Shape Model = Object(
         ("id!", Id), ("name!", Name), ("maker", Text), ("summary", Text), ("addressBits!", Whole), ("dataBits!", Whole), ("clockMHz", Number), ("masters!", Ids),
@@ -34,9 +36,11 @@ public static class PackShape
         ("powerUp", List(Object(("label!", Name), ("auto", Flag), ("from", Address), ("to", Address), ("step", Size), ("cap", Size), ("stopAtGap", Flag)))),
         ("limits", Object(("memory", Map(Size)))), ("sites", List(SiteSheet)),
         ("signals", List(Object(("net!", Name), ("at", List(Object(("chip!", Name), ("pin", Whole), ("tap", Name), ("revisions", Ids)))), ("revisions", Ids)))),
-        ("rails", List(Object(("id!", Name), ("volts!", Number), ("amps!", Number), ("usedAmps", Number), ("derate", Number), ("revisions", Ids)))),
+        ("rails", List(Object(("id!", Name), ("volts!", Number), ("amps!", Number), ("usedAmps", Number), ("derate", Number), ("tolerance", Number), ("revisions", Ids)))),
         ("paths", Any), ("openings", Any), ("region", Any),
-        ("firmware", List(Object(("id!", Name), ("basedOn", Name), ("bytes", Size), ("can", Names), ("uses", Map(Size))))));
+        ("firmware", List(Object(("id!", Name), ("basedOn", Name), ("bytes", Size), ("can", Names), ("uses", Map(Size))))),
+        ("service", List(Object(("id!", Id), ("kind", Word<ServiceKind>()), ("what!", Name), ("where", Text), ("value", Text), ("volts", Number), ("polarity", Text),
+            ("size", Text), ("years", Whole), ("access", Id), ("revisions", Ids)))));
 
     public static readonly Shape Part = Object(
         ("id!", Id), ("name!", Name), ("maker", Text), ("kind!", Word<PartKind>()), ("summary", Text), ("versions", List(Object(("id!", Name), ("errata", Texts)))),
@@ -55,15 +59,22 @@ public static class PackShape
         ("heightMm", Number), ("heatW", Number), ("keeps", Texts), ("cautions", Names), ("stacks", Flag), ("faults", Any), ("price", Number));
 
     public static readonly Shape Unit = Object(
-        ("id!", Id), ("model!", Id), ("name!", Name), ("seen", Map(Name)), ("revision", Id), ("firmware", Name), ("fitted", List(Fitted)), ("baseline", Object(("tested", Flag))));
+        ("id!", Id), ("model!", Id), ("name!", Name), ("seen", Map(Name)), ("revision", Id), ("firmware", Name), ("fitted", List(Fitted)), ("baseline", Object(("tested", Flag), ("reading", Object(("at", Name), ("starts", Flag), ("lines", Lines))), ("rails", List(Object(("rail!", Name), ("volts!", Number)))),
+            ("runs", List(Object(("name!", Name), ("seconds", List(Number))))), ("notes", List(Object(("text", Text), ("fault", Flag)))))),
+        ("survey", Object(("year", Whole), ("suppliedForVolts", Number), ("mainsHereVolts", Number), ("capacitors", Word<Wear>()), ("cells", Word<Wear>()),
+            ("corrosion", Word<Wear>()), ("plastic", Word<Wear>()), ("halfDone", Text))),
+        ("belongings", List(Object(("what!", Name), ("original", Flag), ("place", Text)))));
 
     public static readonly Shape Job = Object(
         ("id!", Id), ("unit!", Id), ("name!", Name), ("add", List(Fitted)), ("remove", Names), ("switches", Map(Map(Name))), ("firmware", Name), ("wants", List(NeedSheet)),
         ("limits", Object(("budget", Number), ("skill", Whole), ("reversible", Flag))), ("done", Names), ("heeded", Names),
-        ("readings", List(Object(("gate!", Name), ("at!", Name), ("starts", Flag), ("lines", List(Object(("label!", Name), ("bytes!", Size))))))));
+        ("readings", List(Object(("gate!", Name), ("at!", Name), ("starts", Flag), ("lines", Lines)))));
 
     public static readonly Shape Title = Object(("id!", Id), ("name!", Name), ("needs", List(NeedSheet)));
 
     public static readonly Shape Pack = Object(
         ("format!", Shape.Name), ("currency", Shape.Name), ("models", List(Model)), ("parts", List(Part)), ("units", List(Unit)), ("jobs", List(Job)), ("titles", List(Title)));
+
+    /// <summary>The shape of a kind of sheet: model, part, unit, job or title; null for another word.</summary>
+    public static Shape? Of(string kind) => kind switch { "model" => Model, "part" => Part, "unit" => Unit, "job" => Job, "title" => Title, _ => null };
 }

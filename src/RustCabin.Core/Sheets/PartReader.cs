@@ -21,14 +21,26 @@ static class PartReader
 
     static Way ReadWay(Fields f)
     {
-        f.Later("steps");
         f.Later("changes");
         if (!f.Has("model") && !f.Has("connector")) f.WrongHere("names neither a model nor a connector");
         return new Way(
             f.Id("id"), f.IdOrNull("model"), f.Ids("revisions"), f.NameOrNull("connector"), f.Children("occupies", ReadOccupies),
             f.Number("minutes", 0, 100_000) ?? 0, f.Whole("skill", 1, 5) ?? 1, f.Flag("reversible") ?? true, f.Number("faultChance", 0, 1) ?? 0,
             f.Children("needs", Need.Read), f.Names("cautions"), f.Texts("keeps"), f.NameOrNull("special"),
-            f.Flag("stacks") ?? false);
+            f.Flag("stacks") ?? false, ReadSteps(f));
+    }
+
+    /// <summary>A step is an object, or plain text, which is then called by its place: step-1, step-2.</summary>
+    static IReadOnlyList<WayStep> ReadSteps(Fields f)
+    {
+        int number = 0;
+        return f.List("steps", (e, p) =>
+        {
+            string id = $"step-{++number}";
+            return e.ValueKind == System.Text.Json.JsonValueKind.String
+                ? f.ReadName(e, p) is { } what ? new WayStep(id, what, "") : null
+                : f.ReadChild(e, p, s => new WayStep(s.IdOrNull("id") ?? id, s.Text("what"), s.Text("proof")));
+        });
     }
 
     static Occupies ReadOccupies(Fields f)

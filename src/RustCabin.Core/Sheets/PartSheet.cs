@@ -21,7 +21,10 @@ public sealed record PartVersion(string Id, IReadOnlyList<string> Errata);
 public sealed record Way(
     string Id, string? Model, IReadOnlyList<string> Revisions, string? Connector, IReadOnlyList<Occupies> Occupies, decimal Minutes, int Skill,
     bool Reversible, decimal FaultChance, IReadOnlyList<Need> Needs, IReadOnlyList<string> Cautions, IReadOnlyList<string> Keeps,
-    string? Special, bool Stacks);
+    string? Special, bool Stacks, IReadOnlyList<WayStep> Steps);
+
+/// <summary>One step of a way. <paramref name="Proof"/> is the reading that proves it done ("open", "closed to U7 leg 3"); empty: look at it.</summary>
+public sealed record WayStep(string Id, string What, string Proof);
 
 /// <summary>How a part sits on a site: fills it, goes between socket and chip, clips over a chip that stays, or taps a signal.</summary>
 public enum SiteMode { In, Between, Over, Tap }

@@ -5,7 +5,18 @@ static class UnitReader
 {
     public static Unit ReadUnit(Fields f) => new(
         f.Id("id"), f.Id("model"), f.Name("name"), f.NameMap("seen"), f.IdOrNull("revision"), f.NameOrNull("firmware"),
-        f.Children("fitted", ReadFitted), f.Child("baseline", b => (object)(b.Flag("tested") ?? false)) is true);
+        f.Children("fitted", ReadFitted), f.Child("baseline", ReadBaseline), f.Child("survey", ReadSurvey),
+        f.Children("belongings", b => new Belonging(b.Name("what"), b.Flag("original") ?? false, b.Text("place"))));
+
+    static Baseline ReadBaseline(Fields f) => new(
+        f.Flag("tested") ?? false, f.Child("reading", r => new GateReading("baseline", r.NameOrNull("at") ?? "", ReadLines(r), r.Flag("starts"))),
+        f.Children("rails", r => new MeasuredRail(r.Name("rail"), r.NumberRequired("volts", -1000, 1000))),
+        f.Children("runs", r => new BenchmarkRuns(r.Name("name"), r.List<decimal?>("seconds", (e, p) => r.ReadNumber(e, p, 0.000001m, 10_000_000)).Select(s => s!.Value).ToList())),
+        f.Children("notes", n => new ConditionNote(n.Text("text"), n.Flag("fault") ?? false)));
+
+    static Survey ReadSurvey(Fields f) => new(
+        f.Whole("year", 1940, 2200), f.Number("suppliedForVolts", 1, 1000), f.Number("mainsHereVolts", 1, 1000),
+        f.Word<Wear>("capacitors"), f.Word<Wear>("cells"), f.Word<Wear>("corrosion"), f.Word<Wear>("plastic"), f.Text("halfDone"));
 
     public static Job ReadJob(Fields f) => new(
         f.Id("id"), f.Id("unit"), f.Name("name"), f.Children("add", ReadFitted), f.Names("remove"), f.NameOrNull("firmware"),
@@ -16,12 +27,15 @@ static class UnitReader
 
     static FittedPart ReadFitted(Fields f) => new(
         f.Id("part"), f.IdOrNull("way"), f.NameMap("switches"), f.NameOrNull("version"),
-        f.Word<FittedState>("state") ?? FittedState.Done, f.Text("note"));
+        f.Word<FittedState>("state") ?? FittedState.Done, f.Text("note"),
+        f.WordMap<StepProof>("steps"));
 
     static JobLimits ReadLimits(Fields f) =>
         new(f.Number("budget", 0, 100_000_000), f.Whole("skill", 1, 5), f.Flag("reversible") ?? false);
 
     static GateReading ReadReading(Fields f) => new(
         f.Name("gate"), f.Name("at"),
-        f.Children("lines", l => new SeenLine(l.Name("label"), l.Require("bytes", l.Size("bytes")))), f.Flag("starts"));
+        ReadLines(f), f.Flag("starts"));
+
+    static IReadOnlyList<SeenLine> ReadLines(Fields f) => f.Children("lines", l => new SeenLine(l.Name("label"), l.Require("bytes", l.Size("bytes"))));
 }

@@ -5,12 +5,49 @@ namespace RustCabin.Core.Sheets;
 /// <summary>One physical machine on the shelf. Source of every field: formats.md, Unit, job, title.</summary>
 public sealed record Unit(
     string Id, string Model, string Name, OrderedDictionary<string, string> Seen, string? Revision, string? Firmware,
-    IReadOnlyList<FittedPart> Fitted, bool BaselineTested);
+    IReadOnlyList<FittedPart> Fitted, Baseline? Baseline, Survey? Survey, IReadOnlyList<Belonging> Belongings);
 
-/// <summary>A part on a unit or in a job, with the switches that do not stand at factory.</summary>
-public sealed record FittedPart(string Part, string? Way, OrderedDictionary<string, string> Switches, string? Version, FittedState State, string Note);
+/// <summary>
+/// A part on a unit or in a job, with the switches that do not stand at factory. <paramref name="Steps"/> says of single steps of its way, by
+/// their ids, how they were found; the others stand as <paramref name="State"/> says.
+/// </summary>
+public sealed record FittedPart(
+    string Part, string? Way, OrderedDictionary<string, string> Switches, string? Version, FittedState State, string Note,
+    IReadOnlyDictionary<string, StepProof> Steps);
 
 public enum FittedState { Done, Half, Unproven }
+
+/// <summary>How one step of inherited work was found.</summary>
+public enum StepProof { Done, Unproven, Missing }
+
+/// <summary>
+/// What the unit did before anything was touched: the reading at power-up (as <see cref="GateReading"/>), rails measured under load in volts, benchmark
+/// runs in seconds, and what was noted. Null on a unit: nobody has looked yet.
+/// </summary>
+public sealed record Baseline(
+    bool Tested, GateReading? Reading, IReadOnlyList<MeasuredRail> Rails, IReadOnlyList<BenchmarkRuns> Runs, IReadOnlyList<ConditionNote> Notes);
+
+/// <summary>A rail as the meter showed it, in volts, under load.</summary>
+public sealed record MeasuredRail(string Rail, decimal Volts);
+
+/// <summary>Runs of one benchmark, in seconds.</summary>
+public sealed record BenchmarkRuns(string Name, IReadOnlyList<decimal> Seconds);
+
+/// <summary>Something seen at intake. <paramref name="Fault"/>: it is a fault that was there before any work.</summary>
+public sealed record ConditionNote(string Text, bool Fault);
+
+/// <summary>The state of a kind of thing at intake; unknown until looked at.</summary>
+public enum Wear { Sound, Doubtful, Bad }
+
+/// <summary>
+/// The short survey at intake: year made, mains voltage the supply is made for and that of the place it is used in, and the state of what ages.
+/// Null: not looked at. Source: domain.md, section 13.
+/// </summary>
+public sealed record Survey(
+    int? Year, decimal? SuppliedForVolts, decimal? MainsHereVolts, Wear? Capacitors, Wear? Cells, Wear? Corrosion, Wear? Plastic, string HalfDone);
+
+/// <summary>An accessory or an original piece that belongs to the unit, and where it is kept.</summary>
+public sealed record Belonging(string What, bool Original, string Place);
 
 /// <summary>The planned change to one unit, and how far the build has come.</summary>
 public sealed record Job(

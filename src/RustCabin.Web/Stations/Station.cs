@@ -6,7 +6,7 @@ public sealed record Station(string Name, string Word, string? Page, char Key)
     public static readonly IReadOnlyList<Station> Trail =
     [
         new("Identify", "which board it is", "/Identify/Identify", 'i'),
-        new("Baseline", "does it work now", null, 'l'),
+        new("Baseline", "does it work now", "/Baseline/Baseline", 'l'),
         new("Wants", "what it should do", null, 'w'),
         new("Fit", "what fits where", "/Fit/Fit", 'f'),
         new("Memory", "who answers", "/Memory/Memory", 'm'),

@@ -2,7 +2,6 @@ using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Build;
 using RustCabin.Core.Faults;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Units;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 
@@ -39,11 +38,7 @@ public sealed class BuildModel(SheetRepository sheets, JobRepository jobs, TimeP
         if (!Load(job)) return NotFound();
         if (View.Progress.Steps.FirstOrDefault(s => s.Step.Id == step) is not { Step.Expected: { } expected }) return NotFound();
 
-        var lines = new List<SeenLine>();
-        var wrong = new Dictionary<int, string>();
-        foreach ((int i, Core.Memory.CountedLine line) in expected.Lines.Index())
-            if (ScreenFigure.TryParse(Typed.ElementAtOrDefault(i) ?? "", out ByteSize size)) lines.Add(new SeenLine(line.Label, size));
-            else wrong[i] = (Typed.ElementAtOrDefault(i) ?? "").Trim().Length == 0 ? $"{line.Label}: type what the screen shows, 0 if nothing" : $"{line.Label}: \"{Typed[i]}\" is not a size; type 4096, 4096K or 4M";
+        (IReadOnlyList<SeenLine> lines, IReadOnlyDictionary<int, string> wrong) = ScreenReading.Parse(expected, Typed);
         if (wrong.Count > 0)
         {
             Wrong = wrong;
@@ -59,15 +54,4 @@ public sealed class BuildModel(SheetRepository sheets, JobRepository jobs, TimeP
             ? (starts ? "Starts as before" : "Does not start as before", json => JobEdits.Read(json, new GateReading(step, Now(), [], starts))) : null);
 
     string Now() => clock.GetUtcNow().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'");
-}
-
-/// <summary>A figure as it stands on a screen: KiB unless it says K or M itself.</summary>
-static class ScreenFigure
-{
-    public static bool TryParse(string text, out ByteSize size)
-    {
-        string figure = text.Trim().ToUpperInvariant().Replace("KIB", "K").Replace("MIB", "M").Replace("KB", "K").Replace("MB", "M").Replace(" ", "").Replace(",", "");
-        if (figure.Length > 0 && char.IsAsciiDigit(figure[^1])) figure += "K";
-        return ByteSize.TryParse(figure, out size) && size.Bytes < 1ul << 41;
-    }
 }

@@ -7,7 +7,7 @@ using RustCabin.Web.Stations;
 namespace RustCabin.Web.Pages.Fit;
 
 /// <summary>The Fit station: every part of the cabin against the boards of this model, and what sits on this unit's sites.</summary>
-public sealed class FitModel(SheetRepository sheets, JobRepository jobs) : StationPage(sheets, jobs)
+public sealed class FitModel(SheetRepository sheets, JobRepository jobs, StockRepository stock) : StationPage(sheets, jobs)
 {
     public override Station Station => Station.Named("Fit");
 
@@ -18,6 +18,22 @@ public sealed class FitModel(SheetRepository sheets, JobRepository jobs) : Stati
     /// <summary>Shows parts too of which nobody has said that they go into this model.</summary>
     [BindProperty(SupportsGet = true, Name = "all")]
     public bool All { get; set; }
+
+    /// <summary>Shows parts that serve one want only; empty: all.</summary>
+    [BindProperty(SupportsGet = true, Name = "want")]
+    public string? Want { get; set; }
+
+    /// <summary>Shows parts in the store cupboard only.</summary>
+    [BindProperty(SupportsGet = true, Name = "stock")]
+    public bool InStock { get; set; }
+
+    /// <summary>What the parts of this model are for, those that the job wants first.</summary>
+    public IReadOnlyList<string> Wants { get; private set; } = [];
+
+    /// <summary>How many of a part lie in the cupboard.</summary>
+    public int InHand(Part part) => _inHand.GetValueOrDefault(part.Id);
+
+    Dictionary<string, int> _inHand = [];
 
     public PartKind? Kind => KindText is { Length: > 0 } text && Words<PartKind>.TryParse(text, out PartKind kind) ? kind : null;
 
@@ -34,14 +50,21 @@ public sealed class FitModel(SheetRepository sheets, JobRepository jobs) : Stati
         IReadOnlyList<FitRow> known = [.. every.Where(r => r.Cells.Any(c => c.Grade != FitGrade.Unknown))];
         Hidden = every.Count - known.Count;
         Kinds = [.. (All ? every : known).Select(r => r.Part.Kind).Distinct()];
-        Rows = [.. (All ? every : known).Where(r => Kind is null || r.Part.Kind == Kind)];
+        _inHand = stock.All().Where(s => s.Item.Kind == Core.Cupboard.StockKind.Part).GroupBy(s => s.Item.Item).ToDictionary(g => g.Key, g => g.Sum(s => s.Item.Count));
+        var wanted = View.Job.Wants.Select(w => w.Kind switch { NeedKind.Provides => w.What, NeedKind.Memory => "memory", NeedKind.Speed => "speed", NeedKind.Storage => "storage", _ => "" }).ToHashSet();
+        Wants = [.. known.SelectMany(r => r.Part.Provides).Distinct().OrderBy(p => !wanted.Contains(p)).ThenBy(p => p, StringComparer.Ordinal)];
+        Rows = [.. (All ? every : known).Where(r => (Kind is null || r.Part.Kind == Kind) && (string.IsNullOrEmpty(Want) || r.Part.Provides.Contains(Want)) && (!InStock || InHand(r.Part) > 0))];
     }
 
     public bool IsPlanned(Part part) => View.After.Instances.Any(i => i.Part.Id == part.Id);
 
-    public string Link(PartKind? kind, bool all)
+    public string Link(PartKind? kind = null, bool? all = null, string? want = null, bool? stock = null)
     {
-        string[] query = [.. ((string[])[kind is { } k ? $"kind={Words<PartKind>.Of(k)}" : "", all ? "all=true" : ""]).Where(q => q.Length > 0)];
+        string[] query =
+        [
+            .. kind is { } k ? [$"kind={Words<PartKind>.Of(k)}"] : (string[])[], .. all ?? All ? ["all=true"] : (string[])[],
+            .. (want ?? Want) is { Length: > 0 } w ? [$"want={Uri.EscapeDataString(w)}"] : (string[])[], .. stock ?? InStock ? ["stock=true"] : (string[])[],
+        ];
         return UrlOf(Station) + (query.Length > 0 ? $"?{string.Join('&', query)}" : "");
     }
 }

@@ -4,7 +4,7 @@ using RustCabin.Data;
 namespace RustCabin.Web.Pages.Import;
 
 /// <summary>
-/// Packs to take away: <c>GET /export</c> for the whole cabin, <c>GET /export/units/{id}</c> for one unit with all that it needs; and the schema
+/// Packs to take away: <c>GET /export</c> for the whole cabin, <c>GET /export/units/{id}</c> for one unit with all that it needs, <c>GET /export/sheets/{kind}/{id}</c> for one sheet; and the schema
 /// that packs follow, <c>GET /schema/pack.schema.json</c>.
 /// </summary>
 static class Export
@@ -14,6 +14,7 @@ static class Export
         routes.MapGet("/export", (PackExport export) => File(export.Whole(), "rust-cabin")).ExcludeFromDescription();
         routes.MapGet("/export/units/{id}", (string id, PackExport export, SheetRepository sheets, JobRepository jobs) =>
             export.OfUnit(id, sheets.All(), jobs.All()) is { } pack ? File(pack, id) : Results.NotFound()).ExcludeFromDescription();
+        routes.MapGet("/export/sheets/{kind}/{id}", (string kind, string id, PackExport export) => export.OfSheet(kind, id) is { } pack ? File(pack, id) : Results.NotFound()).ExcludeFromDescription();
         routes.MapGet("/schema/pack.schema.json", () => Results.Text(PackSchema.Text(), "application/schema+json")).ExcludeFromDescription();
     }
 

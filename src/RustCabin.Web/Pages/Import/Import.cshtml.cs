@@ -28,35 +28,49 @@ public sealed class ImportModel(PackImport import) : PageModel
     [BindProperty]
     public string? Pasted { get; set; }
 
+    /// <summary>Where a pack that was looked at came from, kept until it is decided on.</summary>
     [BindProperty]
-    public bool Replace { get; set; }
+    public string? Source { get; set; }
+
+    public IReadOnlyList<ImportLine> Earlier => import.Log();
 
     public void OnGet() => ViewData["Title"] = "Import";
 
-    public async Task<IActionResult> OnPostAsync(IFormFile? pack, CancellationToken cancel)
+    public IActionResult OnPostUndo([FromForm(Name = "import")] long log)
     {
         ViewData["Title"] = "Import";
-        if (pack is null && string.IsNullOrWhiteSpace(Pasted)) return Refuse(StatusCodes.Status422UnprocessableEntity, "Pick a file or paste a pack.");
-        if (pack?.Length > Pack.LargestBytes || Pasted?.Length > Pack.LargestBytes) return Refuse(StatusCodes.Status413PayloadTooLarge, $"The pack is larger than {Pack.LargestBytes / 1_000_000} MB. Split it.");
+        IReadOnlyList<SheetError> errors = import.Undo(log);
+        return errors.Count == 0 ? LocalRedirect("/import") : Refuse(StatusCodes.Status409Conflict, $"It was not taken back: {string.Join("; ", errors.Take(5))}");
+    }
+
+    /// <summary>Shows what a pack would bring; with a <paramref name="mode"/> (replace, new-only) brings it.</summary>
+    public async Task<IActionResult> OnPostAsync(IFormFile? pack, string? mode, CancellationToken cancel)
+    {
+        ViewData["Title"] = "Import";
+        if (pack is null && string.IsNullOrWhiteSpace(Pasted)) return Refuse(StatusCodes.Status422UnprocessableEntity, "Pick a file or paste a pack. Nothing was imported.");
+        if (pack?.Length > Pack.LargestBytes || Pasted?.Length > Pack.LargestBytes) return Refuse(StatusCodes.Status413PayloadTooLarge, $"The pack is larger than {Pack.LargestBytes / 1_000_000} MB. Split it. Nothing was imported.");
 
         var bytes = new MemoryStream();
         if (pack is not null) await pack.CopyToAsync(bytes, cancel);
         else bytes.Write(System.Text.Encoding.UTF8.GetBytes(Pasted!));
         try
         {
-            Outcome = import.Run(bytes.ToArray(), Replace, pack is null ? "pasted text" : Path.GetFileName(pack.FileName));
+            ImportMode how = mode switch { "replace" => ImportMode.Replace, "new-only" => ImportMode.NewOnly, _ => ImportMode.Preview };
+            Outcome = import.Run(bytes.ToArray(), how, pack is not null ? Path.GetFileName(pack.FileName) : string.IsNullOrWhiteSpace(Source) ? "pasted text" : Source);
         }
         catch (JsonException why)
         {
-            return Refuse(StatusCodes.Status422UnprocessableEntity, $"This is not JSON: line {why.LineNumber + 1}, byte {why.BytePositionInLine + 1}.");
+            return Refuse(StatusCodes.Status422UnprocessableEntity, $"This is not JSON: line {why.LineNumber + 1}, byte {why.BytePositionInLine + 1}. Nothing was imported.");
         }
-        // What came as a file is kept as text, so that "replace" needs no second choosing.
-        if (Outcome.Clashes.Count > 0 && pack is not null)
+        // What came as a file is kept as text, so that the decision needs no second choosing.
+        if (pack is not null)
         {
             ModelState.Remove(nameof(Pasted));
+            ModelState.Remove(nameof(Source));
             Pasted = System.Text.Encoding.UTF8.GetString(bytes.ToArray());
+            Source = Path.GetFileName(pack.FileName);
         }
-        if (!Outcome.Done) Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        if (Outcome.Errors.Count > 0) Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
         return Page();
     }
 

@@ -1,33 +1,44 @@
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using RustCabin.Core.Sheets;
 using RustCabin.Data;
 
 namespace RustCabin.Web.Pages.Search;
 
-public sealed record Hit(string Kind, string Name, string About, string? Href);
+/// <summary>One thing found, where it stands, and what was found in it: pieces of text, those that match marked.</summary>
+public sealed record Hit(string Kind, string Name, string Href, IReadOnlyList<(string Text, bool Found)> Extract);
 
-/// <summary>Search over names, makers and ids of units, jobs, parts and models.</summary>
-public sealed class SearchModel(SheetRepository sheets, JobRepository jobs) : PageModel
+/// <summary>Search over everything: sheets, jobs, cupboard, photos, and every line of what was done.</summary>
+public sealed class SearchModel(SearchRepository search, JobRepository jobs) : PageModel
 {
     public string Asked { get; private set; } = "";
     public IReadOnlyList<Hit> Hits { get; private set; } = [];
+    public IReadOnlyList<FoundLine> Log { get; private set; } = [];
 
     public void OnGet(string? q)
     {
         ViewData["Title"] = "Search";
         Asked = (q ?? "").Trim();
-        if (Asked.Length == 0) return;
-        Pack all = sheets.All();
-        IReadOnlyList<Job> planned = jobs.All();
-        Hits =
-        [
-            .. all.Units.Where(u => Meets(u.Name, u.Id, all.FindModel(u.Model)?.Name)).Select(u => new Hit("unit", u.Name, all.FindModel(u.Model)?.Name ?? "",
-                planned.FirstOrDefault(j => j.Unit == u.Id) is { } job ? $"/jobs/{job.Id}/memory" : $"/#unit-{u.Id}")),
-            .. planned.Where(j => Meets(j.Name, j.Id)).Select(j => new Hit("job", j.Name, all.FindUnit(j.Unit)?.Name ?? "", $"/jobs/{j.Id}/memory")),
-            .. all.Parts.Where(p => Meets(p.Name, p.Id, p.Maker, p.Summary)).Select(p => new Hit("part", p.Name, p.Summary.Length > 0 ? p.Summary : p.Maker, null)),
-            .. all.Models.Where(m => Meets(m.Name, m.Id, m.Maker, m.Summary)).Select(m => new Hit("model", m.Name, m.Summary, null)),
-        ];
+        Hits = [.. search.Things(Asked).Select(f => new Hit(f.Kind, f.Title.Length > 0 ? f.Title : f.Key, Href(f), Pieces(f.Extract)))];
+        Log = search.Log(Asked);
     }
 
-    bool Meets(params string?[] texts) => Asked.Split(' ', StringSplitOptions.RemoveEmptyEntries).All(word => texts.Any(t => t?.Contains(word, StringComparison.OrdinalIgnoreCase) == true));
+    string Href(Found found) => found.Kind switch
+    {
+        "job" => $"/jobs/{found.Key}/memory",
+        "unit" or "photo" => jobs.Names().FirstOrDefault(j => j.Unit == found.Key) is { } job ? $"/jobs/{job.Id}/{(found.Kind == "photo" ? "baseline" : "memory")}" : $"/#unit-{found.Key}",
+        "stock" => $"/cupboard#stock-{found.Key}",
+        _ => $"/sheets/{found.Kind}s/{found.Key}",
+    };
+
+    /// <summary>The extract cut at the marks that the search put around what it found.</summary>
+    static List<(string, bool)> Pieces(string extract)
+    {
+        var pieces = new List<(string, bool)>();
+        foreach (string piece in extract.Split(SearchRepository.WordBegins))
+        {
+            int end = piece.IndexOf(SearchRepository.WordEnds);
+            if (end >= 0) pieces.Add((piece[..end], true));
+            if (piece[(end + 1)..] is { Length: > 0 } rest) pieces.Add((rest, false));
+        }
+        return pieces;
+    }
 }

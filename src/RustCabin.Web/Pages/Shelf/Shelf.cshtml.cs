@@ -11,7 +11,7 @@ namespace RustCabin.Web.Pages.Shelf;
 public sealed record ShelfUnit(Unit Unit, Model Model, PlannedUnit AsItStands, IReadOnlyList<JobView> Jobs);
 
 /// <summary>The shelf: all units, and what each waits for.</summary>
-public sealed class ShelfModel(SheetRepository sheets, JobRepository jobs, PackImport import) : PageModel
+public sealed class ShelfModel(SheetRepository sheets, JobRepository jobs, PackImport import, StockRepository stock) : PageModel
 {
     public IReadOnlyList<ShelfUnit> Units { get; private set; } = [];
 
@@ -19,7 +19,7 @@ public sealed class ShelfModel(SheetRepository sheets, JobRepository jobs, PackI
     {
         ViewData["Title"] = "Shelf";
         Pack all = sheets.All();
-        ILookup<string, JobView> views = jobs.All().Select(j => jobs.Find(j.Id)!).Select(stored => JobView.Of(all, stored)).ToLookup(v => v.Unit.Id);
+        ILookup<string, JobView> views = jobs.Stored().Select(stored => JobView.Of(all, stored)).ToLookup(v => v.Unit.Id);
         Units = [.. all.Units.Select(u => new ShelfUnit(u, all.FindModel(u.Model)!, Plan.For(all, u), [.. views[u.Id]]))];
     }
 
@@ -30,7 +30,7 @@ public sealed class ShelfModel(SheetRepository sheets, JobRepository jobs, PackI
     /// <summary>Puts the sample cabin on an empty shelf.</summary>
     public IActionResult OnPostSample()
     {
-        DemoPacks.Load(import);
+        DemoPacks.Load(import, stock);
         return LocalRedirect("/");
     }
 }

@@ -18,7 +18,12 @@
         if (el.tagName === "DETAILS" && el.open && el.id !== "switcher") to.setAttribute("open", "");
         if (el.tagName === "DIALOG" && el.open) to.setAttribute("open", "");
       },
-      updated(el) { if (el.tagName === "INPUT" && el.getAttribute("value") !== null && el !== document.activeElement) el.value = el.getAttribute("value"); },
+      updated(el) {
+        if (el.tagName === "OPTION") el.selected = el.hasAttribute("selected");
+        else if (el.type === "checkbox" || el.type === "radio") el.checked = el.hasAttribute("checked");
+        else if (el.tagName === "TEXTAREA" && el !== document.activeElement) el.value = el.defaultValue;
+        else if (el.tagName === "INPUT" && el.getAttribute("value") !== null && el !== document.activeElement) el.value = el.getAttribute("value");
+      },
     });
   };
 
@@ -39,8 +44,18 @@
     }
   };
 
+  // A form that lives sends itself when a field of it has changed, unless a button of it is pressed first.
+  let due = 0;
+  document.addEventListener("change", event => {
+    const form = event.target.closest("form[data-live]");
+    if (!form) return;
+    clearTimeout(due);
+    due = setTimeout(() => form.requestSubmit(), 120);
+  });
+
   document.addEventListener("submit", event => {
     const form = event.target;
+    clearTimeout(due);
     if (!form.hasAttribute("data-swap")) return;
     event.preventDefault();
     const body = new FormData(form, event.submitter);

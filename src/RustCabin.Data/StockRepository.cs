@@ -1,0 +1,99 @@
+using System.Text.Encodings.Web;
+using System.Text.Json;
+using Dapper;
+using Microsoft.Data.Sqlite;
+using RustCabin.Core.Cupboard;
+
+namespace RustCabin.Data;
+
+public sealed record StoredStock(long Id, long Version, StockItem Item);
+
+/// <summary>The store cupboard. Every change is one transaction, names the version that it was made from, and can be undone, the latest first.</summary>
+public sealed class StockRepository(CabinFile file, TimeProvider clock)
+{
+    static readonly JsonSerializerOptions AsTyped = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+
+    sealed record Row(long Id, string Json, long Version);
+    sealed record Change
+    {
+        public long Seq { get; init; }
+        public long Stock { get; init; }
+        public string What { get; init; } = "";
+        public string? Before { get; init; }
+    }
+
+    /// <summary>All of it, by kind and name.</summary>
+    public IReadOnlyList<StoredStock> All()
+    {
+        using SqliteConnection connection = file.Connect();
+        return [.. connection.Query<Row>("select id, json, version from stock").Select(Parse).OrderBy(s => s.Item.Kind).ThenBy(s => s.Item.Name, StringComparer.OrdinalIgnoreCase).ThenBy(s => s.Id)];
+    }
+
+    public StoredStock? Find(long id)
+    {
+        using SqliteConnection connection = file.Connect();
+        return connection.QuerySingleOrDefault<Row>("select id, json, version from stock where id = @id", new { id }) is { } row ? Parse(row) : null;
+    }
+
+    public long Add(StockItem item)
+    {
+        using SqliteConnection connection = file.Connect();
+        using SqliteTransaction transaction = connection.BeginTransaction();
+        string json = item.ToJson().ToJsonString(AsTyped);
+        long id = connection.QuerySingle<long>("insert into stock (json, version) values (@json, 1) returning id", new { json }, transaction);
+        Log(connection, transaction, id, $"{item.Count} x {item.Name} put in", null, json);
+        transaction.Commit();
+        return id;
+    }
+
+    /// <summary>Changes an item; null takes it out of the cupboard for good (undo brings it back).</summary>
+    public WriteResult Put(long id, long version, string what, StockItem? item)
+    {
+        using SqliteConnection connection = file.Connect();
+        using SqliteTransaction transaction = connection.BeginTransaction();
+        if (connection.QuerySingleOrDefault<Row>("select id, json, version from stock where id = @id", new { id }, transaction) is not { } row) return WriteResult.Missing;
+        if (row.Version != version) return WriteResult.Stale;
+        string? json = item?.ToJson().ToJsonString(AsTyped);
+        if (json == row.Json) return WriteResult.Nothing;
+        Write(connection, transaction, id, json);
+        Log(connection, transaction, id, what, row.Json, json);
+        transaction.Commit();
+        return WriteResult.Written;
+    }
+
+    /// <summary>What undo would take back; null: nothing.</summary>
+    public string? Undoes()
+    {
+        using SqliteConnection connection = file.Connect();
+        return Last(connection, null)?.What;
+    }
+
+    public bool Undo()
+    {
+        using SqliteConnection connection = file.Connect();
+        using SqliteTransaction transaction = connection.BeginTransaction();
+        if (Last(connection, transaction) is not { } last) return false;
+        Write(connection, transaction, last.Stock, last.Before);
+        connection.Execute("update stock_change set undone = 1 where seq = @Seq", last, transaction);
+        transaction.Commit();
+        return true;
+    }
+
+    static Change? Last(SqliteConnection connection, SqliteTransaction? transaction) => connection.QuerySingleOrDefault<Change>(
+        "select seq as Seq, stock as Stock, what as What, before as Before from stock_change where undone = 0 order by seq desc limit 1", transaction: transaction);
+
+    static void Write(SqliteConnection connection, SqliteTransaction transaction, long id, string? json)
+    {
+        if (json is null) connection.Execute("delete from stock where id = @id", new { id }, transaction);
+        else connection.Execute("insert into stock (id, json, version) values (@id, @json, 1) on conflict (id) do update set json = excluded.json, version = version + 1", new { id, json }, transaction);
+    }
+
+    void Log(SqliteConnection connection, SqliteTransaction transaction, long stock, string what, string? before, string? after) => connection.Execute(
+        "insert into stock_change (stock, at, what, before, after) values (@stock, @at, @what, @before, @after)", new { stock, at = clock.GetUtcNow().ToString("O"), what, before, after }, transaction);
+
+    static StoredStock Parse(Row row)
+    {
+        using JsonDocument json = JsonDocument.Parse(row.Json);
+        return new StoredStock(row.Id, row.Version, StockItem.Read(json.RootElement).Item ?? throw new CabinFileException("A thing in the cupboard does not read."));
+    }
+}

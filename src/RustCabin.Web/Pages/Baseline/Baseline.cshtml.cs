@@ -1,0 +1,96 @@
+using System.Globalization;
+using Microsoft.AspNetCore.Mvc;
+using RustCabin.Core.Baseline;
+using RustCabin.Core.Build;
+using RustCabin.Core.Sheets;
+using RustCabin.Data;
+using RustCabin.Web.Stations;
+
+namespace RustCabin.Web.Pages.Baseline;
+
+/// <summary>
+/// The Baseline station: does it work before anything is touched. Here what is measured (power-up, rails, benchmark runs); what is seen
+/// (survey, notes, photos, inherited work) is in Intake.cs.
+/// </summary>
+[RequestFormLimits(MultipartBodyLengthLimit = LargestForm)]
+[RequestSizeLimit(LargestForm)]
+public sealed partial class BaselineModel(SheetRepository sheets, JobRepository jobs, PhotoRepository photos, TimeProvider clock) : StationPage(sheets, jobs)
+{
+    /// <summary>Some pictures of the largest size and the form around them; larger uploads are read no further, and refused.</summary>
+    public const int LargestForm = 64_000_000;
+
+    public override Station Station => Station.Named("Baseline");
+
+    public Core.Sheets.Baseline? Noted => View.Unit.Baseline;
+
+    public Core.Memory.PowerUpCount Expected { get; private set; } = new([]);
+    public Comparison? Compared { get; private set; }
+
+    public IReadOnlyList<Rail> Rails => [.. View.Before.Rails];
+    public decimal? Measured(Rail rail) => Noted?.Rails.LastOrDefault(r => r.Rail == rail.Id)?.Volts;
+
+    public IReadOnlyList<string> Typed { get; private set; } = [];
+    public IReadOnlyDictionary<int, string> Wrong { get; private set; } = new Dictionary<int, string>();
+
+    /// <summary>What was typed into another field that could not be taken, by the field's name.</summary>
+    public Dictionary<string, string> Kept { get; } = [];
+
+    protected override void Loaded()
+    {
+        Expected = Core.Memory.PowerUp.Run(View.Before);
+        Compared = Noted?.Reading is { } reading ? Comparison.Of(Expected, reading) : null;
+        Photos = photos.Of(View.Unit.Id);
+    }
+
+    public IActionResult OnPostRead(string job, long version, List<string> seen)
+    {
+        Typed = [.. seen.Select(s => s ?? "")];
+        if (!Load(job)) return NotFound();
+        (IReadOnlyList<SeenLine> lines, Wrong) = ScreenReading.Parse(Expected, Typed);
+        if (Wrong.Count > 0) return Refuse(StatusCodes.Status422UnprocessableEntity, "The reading was not taken: " + string.Join("; ", Wrong.Values) + ".");
+        return ChangeUnit(job, version, _ => ("Baseline read: " + string.Join(", ", lines.Select(l => $"{l.Label} {l.Bytes}")),
+            unit => BaselineEdits.Read(unit, new GateReading("baseline", Now(), lines, null))));
+    }
+
+    /// <summary>On a machine that shows no count: it starts, or it does not.</summary>
+    public IActionResult OnPostStarts(string job, long version, bool starts) => ChangeUnit(job, version, _ =>
+        (starts ? "Baseline: it starts and works" : "Baseline: it does not start", unit => BaselineEdits.Read(unit, new GateReading("baseline", Now(), [], starts))));
+
+    public IActionResult OnPostNotTested(string job, long version) => ChangeUnit(job, version, _ => ("Baseline: could not be tested", BaselineEdits.NotTested));
+
+    /// <summary>The rails as the meter showed them; an empty field: not measured.</summary>
+    public IActionResult OnPostRails(string job, long version, List<string> rail, List<string?> volts)
+    {
+        if (!Load(job)) return NotFound();
+        var measured = new List<MeasuredRail>();
+        foreach ((int i, string id) in rail.Index())
+        {
+            string text = (volts.ElementAtOrDefault(i) ?? "").Trim();
+            if (text.Length == 0) continue;
+            Kept[$"rail-{id}"] = text;
+            if (!Number(text, out decimal value) || Math.Abs(value) > 1000)
+                return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: \"{text}\" for {id} V is not a voltage; type 4.93.");
+            measured.Add(new MeasuredRail(id, value));
+        }
+        return ChangeUnit(job, version, _ => ("Rails measured: " + string.Join(", ", measured.Select(m => $"{m.Rail} {m.Volts} V")), unit => BaselineEdits.Rails(unit, measured)));
+    }
+
+    /// <summary>Runs of a benchmark, seconds apart by spaces; none takes it away.</summary>
+    public IActionResult OnPostRuns(string job, long version, string? name, string? seconds)
+    {
+        if (!Load(job)) return NotFound();
+        (name, seconds) = ((name ?? "").Trim(), (seconds ?? "").Trim());
+        (Kept["run-name"], Kept["run-seconds"]) = (name, seconds);
+        if (name.Length is 0 or > 200) return Refuse(StatusCodes.Status422UnprocessableEntity, "Nothing was changed: name the benchmark, in 200 characters at most.");
+        var runs = new List<decimal>();
+        foreach (string text in seconds.Split([' ', ';', '\t', '\n'], StringSplitOptions.RemoveEmptyEntries))
+            if (Number(text.TrimEnd('s'), out decimal value) && value > 0 && value < 10_000_000 && runs.Count < 100) runs.Add(value);
+            else return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: \"{text}\" is not a time in seconds; type them with spaces between, 12.1 12.3.");
+        return ChangeUnit(job, version, _ => (runs.Count == 0 ? $"Benchmark taken away: {name}" : $"Benchmark {name}: {string.Join(", ", runs)} s", unit => BaselineEdits.Runs(unit, name, runs)));
+    }
+
+    static bool Number(string text, out decimal value) =>
+        decimal.TryParse(text.Replace(',', '.'), NumberStyles.AllowLeadingSign | NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out value);
+
+    string Now() => clock.GetUtcNow().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'");
+}

@@ -1,0 +1,167 @@
+using System.Globalization;
+using System.Text;
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using RustCabin.Core.Cupboard;
+using RustCabin.Core.Sheets;
+using RustCabin.Data;
+
+namespace RustCabin.Web.Pages.Cupboard;
+
+/// <summary>What was typed for a thing in the cupboard, kept as text so that a refusal loses nothing.</summary>
+public sealed record StockForm
+{
+    public string Kind { get; init; } = "chip";
+    public string? Item { get; init; }
+    public string? Name { get; init; }
+    public string? Count { get; init; } = "1";
+    public string? Price { get; init; }
+    public string? Place { get; init; }
+    public bool Tested { get; init; }
+    public string? Note { get; init; }
+
+    public static StockForm Of(StockItem item) => new()
+    {
+        Kind = Words<StockKind>.Of(item.Kind),
+        Item = item.Item,
+        Name = item.Name,
+        Count = item.Count.ToString(CultureInfo.InvariantCulture),
+        Price = item.Price?.ToString(CultureInfo.InvariantCulture),
+        Place = item.Place,
+        Tested = item.Tested,
+        Note = item.Note,
+    };
+
+    /// <summary>As it is stored; numbers that are none stay text, so that the reader says so under their field.</summary>
+    public JsonObject ToJson(Func<string, string?> nameOf)
+    {
+        string item = (Item ?? "").Trim();
+        var json = new JsonObject
+        {
+            ["kind"] = Kind,
+            ["name"] = Name?.Trim() is { Length: > 0 } name ? name : nameOf(item) ?? item,
+            ["count"] = Number(Count ?? ""),
+            ["tested"] = Tested,
+            ["place"] = Place?.Trim() ?? "",
+            ["note"] = Note?.Trim() ?? "",
+        };
+        if (item.Length > 0) json["item"] = item;
+        if (!string.IsNullOrWhiteSpace(Price)) json["price"] = Number(Price);
+        return json;
+    }
+
+    static JsonNode Number(string text) => decimal.TryParse(text.Trim().Replace(',', '.'), NumberStyles.Number & ~NumberStyles.AllowThousands, CultureInfo.InvariantCulture, out decimal number) ? JsonValue.Create(number) : JsonValue.Create(text);
+}
+
+/// <summary>The store cupboard: parts and chips in hand, how many, where, tested or not, and what one more costs.</summary>
+public sealed class CupboardModel(StockRepository stock, SheetRepository sheets, JobRepository jobs) : PageModel
+{
+    public IReadOnlyList<StoredStock> Items { get; private set; } = [];
+    public string? Undoes { get; private set; }
+    public string Currency { get; private set; } = "";
+
+    /// <summary>Part id by what jobs still want of it beyond what is in hand.</summary>
+    public IReadOnlyList<(Part Part, int Wanted, int InHand)> Wanted { get; private set; } = [];
+
+    /// <summary>The parts of the cabin, to choose from.</summary>
+    public IReadOnlyList<Part> Parts => sheets.All().Parts;
+
+    [BindProperty]
+    public StockForm Form { get; set; } = new();
+
+    /// <summary>The thing that is being changed; null: the form is for a new one.</summary>
+    [BindProperty(SupportsGet = true, Name = "edit")]
+    public long? Edit { get; set; }
+
+    public IReadOnlyList<SheetError> Errors { get; private set; } = [];
+    public string? Notice { get; private set; }
+
+    public IActionResult OnGet()
+    {
+        Load();
+        if (Edit is { } id)
+        {
+            if (Items.FirstOrDefault(i => i.Id == id) is not { } item) return NotFound();
+            Form = StockForm.Of(item.Item);
+        }
+        return Page();
+    }
+
+    public IActionResult OnPostSave(long version)
+    {
+        JsonObject typed = Form.ToJson(id => sheets.All().FindPart(id)?.Name);
+        using JsonDocument json = JsonDocument.Parse(typed.ToJsonString());
+        (StockItem? item, Errors) = StockItem.Read(json.RootElement);
+        if (item is { Kind: StockKind.Part } && sheets.All().FindPart(item.Item) is null)
+            Errors = [.. Errors, new SheetError("item", $"\"{item.Item}\" is not a part of the cabin")];
+        if (item is { Kind: StockKind.Chip, Item.Length: 0 }) Errors = [.. Errors, new SheetError("item", "a chip needs its organisation, such as 64Kx1")];
+        if (Errors.Count > 0 || item is null) return Refuse(StatusCodes.Status422UnprocessableEntity, null);
+        if (Edit is not { } id)
+        {
+            stock.Add(item);
+            return LocalRedirect("/cupboard");
+        }
+        return After(stock.Put(id, version, $"{item.Name} changed", item));
+    }
+
+    /// <summary>One more, one fewer: the most frequent press at the bench.</summary>
+    public IActionResult OnPostCount(long id, long version, int by)
+    {
+        if (stock.Find(id) is not { } found) return NotFound();
+        StockItem item = found.Item with { Count = Math.Clamp(found.Item.Count + Math.Sign(by), 0, StockItem.Most) };
+        return After(stock.Put(id, version, $"{item.Name}: {found.Item.Count} to {item.Count}", item));
+    }
+
+    public IActionResult OnPostOut(long id, long version) => stock.Find(id) is { } found ? After(stock.Put(id, version, $"{found.Item.Name} taken out of the list", null)) : NotFound();
+
+    public IActionResult OnPostUndo()
+    {
+        stock.Undo();
+        return LocalRedirect("/cupboard");
+    }
+
+    public IActionResult OnGetCsv()
+    {
+        string csv = StockItem.Csv(stock.All().Select(s => s.Item), sheets.All().Currency);
+        return File(Encoding.UTF8.GetPreamble().Concat(Encoding.UTF8.GetBytes(csv)).ToArray(), "text/csv; charset=utf-8", "store-cupboard.csv");
+    }
+
+    IActionResult After(WriteResult result) => result switch
+    {
+        WriteResult.Missing => NotFound(),
+        WriteResult.Stale => Refuse(StatusCodes.Status409Conflict, "This was changed in another tab. You see it as it stands now; your press was not carried out."),
+        _ => LocalRedirect("/cupboard"),
+    };
+
+    PageResult Refuse(int status, string? notice)
+    {
+        Load();
+        Notice = notice;
+        Response.StatusCode = status;
+        return Page();
+    }
+
+    void Load()
+    {
+        ViewData["Title"] = "Store cupboard";
+        Items = stock.All();
+        Undoes = stock.Undoes();
+        Pack all = sheets.All();
+        Currency = all.Currency;
+        var wanted = jobs.All().SelectMany(j => j.Add.Where(a => !j.Done.Contains($"fit-{a.Part}"))).CountBy(a => a.Part);
+        Wanted =
+        [
+            .. from want in wanted
+               let part = all.FindPart(want.Key)
+               where part is not null
+               let here = Items.Where(i => i.Item.Kind == StockKind.Part && i.Item.Item == want.Key).Sum(i => i.Item.Count)
+               orderby part.Name
+               select (part, want.Value, here),
+        ];
+    }
+
+    public string? ErrorOf(string field) => Errors.FirstOrDefault(e => e.Path == field)?.Message;
+    public long VersionOfEdit => Items.FirstOrDefault(i => i.Id == Edit)?.Version ?? 0;
+}
