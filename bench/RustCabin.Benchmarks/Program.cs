@@ -29,6 +29,7 @@ foreach (Type type in (Type[])[typeof(Resolving), typeof(Answering), typeof(Shee
         string name = report.BenchmarkCase.Descriptor.WorkloadMethodDisplayInfo.Trim('\'');
         measured.Add(new Measured(name, report.ResultStatistics!.Median / 1e6, "ms", budgets[name]));
     }
+measured.AddRange(DataRuns.All());
 measured.AddRange(ServerRuns.All());
 
 Console.WriteLine($"{"measured on " + Environment.ProcessorCount + " cores",-46}{"result",14}{"budget",14}");

@@ -136,7 +136,7 @@ public sealed class SliceTests
         using var bench = new Bench();
         foreach (string lamp in (string[])["on", "off"])
         {
-            foreach (string path in (string[])["/", $"{Winter}/memory", $"{Winter}/memory?as=table", $"{Winter}/build", "/jobs/slip-7-picture/build", "/jobs/slip-7-picture/passport", "/jobs/dunnock-lamp-voice/identify", $"{Winter}/fit", "/import", "/search?q=slip", "/jobs/nobody/build"])
+            foreach (string path in (string[])["/", $"{Winter}/memory", $"{Winter}/memory?as=table", $"{Winter}/build", "/jobs/slip-7-picture/build", "/jobs/slip-7-picture/passport", "/jobs/dunnock-lamp-voice/identify", $"{Winter}/fit", "/jobs/winch-16c-more/baseline", "/jobs/ferry-satchel-stack/baseline", "/cupboard", "/cupboard?edit=1", "/sheets", "/sheets/models/brindle-16", "/sheets/parts/fathom", "/import", "/search?q=slip", "/jobs/nobody/build"])
             {
                 bench.Go(path);
                 Assert.True(bench.Violations() is { Count: 0 } none, $"{path}, lamp {lamp}: {string.Join("\n", bench.Violations())}");
@@ -176,6 +176,8 @@ public sealed class SliceTests
         bench.Press("link", "Import a pack");
         bench.Browser.FindElement(By.Id("pack")).SendKeys(Path.Combine(AppContext.BaseDirectory, "Samples", "weir.json"));
         bench.Browser.FindElement(By.CssSelector("form.import button")).Click();
+        bench.Sees(".tally", "4 new");
+        bench.Press("button", "Bring it in");
         bench.Press("link", "To Two cards");
         bench.Sees(".screen", "152 KiB");
         Assert.Contains("0x0_0000 to 0x3_ffff", bench.Browser.FindElement(By.CssSelector(".ladder")).GetAttribute("aria-label"));

@@ -15,6 +15,11 @@ public class DemoTests
     [InlineData("clerk.json", "harbour-clerk-second", Standing.Watch, "MAP-BEYOND-LIMIT", 512 + 16)]
     [InlineData("dunnock.json", "dunnock-lamp-voice", Standing.Clear, "ID-CONTRADICTION", 48)]
     [InlineData("dunnock.json", "dunnock-net-switch", Standing.Watch, "FIT-DOUBT", 40)]
+    [InlineData("satchel.json", "ferry-satchel-stack", Standing.Watch, "WORK-UNPROVEN", 576 + 16)]
+    [InlineData("ledger.json", "granary-ledger-sing", Standing.Watch, "MAP-BEYOND-LIMIT", 0)]
+    [InlineData("larkspur-disc.json", "boathouse-disc-cards", Standing.Watch, "BASE-FAULT", 0)]
+    [InlineData("larkspur-disc.json", "mast-disc-picture", Standing.Stop, "POWER-OVER", 0)]
+    [InlineData("brindle-16c.json", "winch-16c-more", Standing.Watch, "COND-CAPACITORS", 2048 + 4096)]
     public void Job_stands_as_meant(string file, string job, Standing standing, string? code, int kib)
     {
         Pack pack = Demo(file);

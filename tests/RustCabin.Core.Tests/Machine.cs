@@ -16,6 +16,8 @@ sealed record Machine
     public string More { get; init; } = "";
     public string Parts { get; init; } = "";
     public string Fitted { get; init; } = "";
+    /// <summary>More fields of the unit, each with a comma before it.</summary>
+    public string UnitMore { get; init; } = "";
     public string Job { get; init; } = "\"add\": []";
 
     public Pack Pack => Sample.Pack($$"""
@@ -24,7 +26,7 @@ sealed record Machine
             "revisions": [ { "id": "r1", "name": "Board 1" }, { "id": "r2", "name": "Board 2" } ],
             "claims": [{{Claims}}], "powerUp": [{{PowerUp}}] {{More}} } ],
           "parts": [{{Parts}}],
-          "units": [ { "id": "u", "model": "m", "name": "Unit", "revision": "r1", "fitted": [{{Fitted}}] } ],
+          "units": [ { "id": "u", "model": "m", "name": "Unit", "revision": "r1", "fitted": [{{Fitted}}] {{UnitMore}} } ],
           "jobs": [ { "id": "j", "unit": "u", "name": "Job", {{Job}} } ] }
         """);
 

@@ -78,11 +78,11 @@ public class RevisionsTests
     [Fact]
     public void A_rebadged_machine_by_hand()
     {
-        // Badge 8, label 8X, legend 8X late. Late: .3 x .8 x .97 = .2328; 8X early: .3 x .8 x .01 = .0024; each 8: .7 x .2 x .01 = .0014.
+        // Badge 8, label 8X, legend 8X late. Late: .3 x .8 x .97 = .2328; 8X early: .3 x .8 x .01 = .0024; each of the three 8s: .7 x .2 x .01 = .0014. Sum .2394.
         Pack dunnock = Sample.Pack(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "dunnock.json")));
         Verdict verdict = Revisions.Identify(dunnock.Models[0], dunnock.FindUnit("dunnock-lamp")!.Seen, null);
         Assert.Equal("x-late", verdict.Id);
-        Assert.Equal(0.2328 / 0.238, verdict.Probability, 12);
+        Assert.Equal(0.2328 / 0.2394, verdict.Probability, 12);
         Assert.Equal("badge", Assert.Single(verdict.Contradictions).Clue);
         Assert.Equal(["board-legend", "rear-label"], verdict.Agreeing);
     }

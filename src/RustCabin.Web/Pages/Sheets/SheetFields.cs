@@ -14,7 +14,7 @@ public sealed class SheetFields(Shape root, JsonObject sheet, IReadOnlyList<Shee
 {
     /// <summary>Optional fields that are shown though nothing stands in them, since nearly every sheet wants them.</summary>
     static readonly HashSet<string> Shown = ["maker", "summary", "clockMHz", "base", "size", "masters", "revisions", "access", "from", "to", "step", "minutes", "ask", "values", "price", "label", "factory", "positions",
-        "site", "model", "typicalAmps", "peakAmps", "usedAmps", "seen", "revision", "firmware", "package", "mount", "way", "net", "what", "provides"];
+        "site", "model", "typicalAmps", "peakAmps", "usedAmps", "seen", "revision", "firmware", "package", "mount", "way", "net", "what", "provides", "register", "banks", "reset"];
 
     readonly StringBuilder _html = new();
 
@@ -57,8 +57,8 @@ public sealed class SheetFields(Shape root, JsonObject sheet, IReadOnlyList<Shee
         {
             string at = $"{path}[{i}]", name = items![i] is JsonObject o ? Name(o) : "";
             _html.Append($"<div class=\"item\" id=\"item-{E(at)}\"><div class=\"item-head\"><b>{E(name)}</b>");
-            Button("up", at, "Up", $"Move {name} up", i == 0);
-            Button("drop", at, "Take out", $"Take {name} out", false);
+            Button("up", at, "Up", $"Up with {name}", i == 0);
+            Button("drop", at, "Take out", $"Take out {name}", false);
             _html.Append("</div>");
             Write(at, shape.Items!, items[i], label, false);
             _html.Append("</div>");
@@ -81,7 +81,7 @@ public sealed class SheetFields(Shape root, JsonObject sheet, IReadOnlyList<Shee
         {
             string at = Sub(path, field.Name);
             _html.Append($"<fieldset class=\"inner\"><legend>{E(Label(field.Name))}");
-            if (field.Shape.Kind == ShapeKind.Object) Button("drop", at, "Take out", $"Take {Label(field.Name)} out", false);
+            if (field.Shape.Kind == ShapeKind.Object) Button("drop", at, "Take out", $"Take out {Label(field.Name)}", false);
             _html.Append("</legend>");
             Write(at, field.Shape, here?[field.Name], Label(field.Name), false);
             _html.Append("</fieldset>");
@@ -192,13 +192,37 @@ public sealed class SheetFields(Shape root, JsonObject sheet, IReadOnlyList<Shee
     /// <summary>A field's name in words: <c>addressBits</c> reads <c>address bits</c>.</summary>
     public static string Label(string field) => field switch
     {
-        "clockMHz" => "clock, MHz", "heightMm" => "height, mm", "heatW" => "heat, W", "romBudgetNs" => "ROM budget, ns", "powerUp" => "power-up lines", "autoWindows" => "self-configuration windows", "at" => "where",
-        "ask" => "look at", "can" => "can do", "trust" => "trust, 0 to 1", "typicalAmps" => "typical, A", "peakAmps" => "peak, A", "usedAmps" => "used, A", "amps" => "amps, A", "volts" => "volts, V", "when" => "when (switch = position)",
+        "clockMHz" => "clock, MHz",
+        "heightMm" => "height, mm",
+        "heatW" => "heat, W",
+        "romBudgetNs" => "ROM budget, ns",
+        "powerUp" => "power-up lines",
+        "autoWindows" => "self-configuration windows",
+        "at" => "where",
+        "ask" => "look at",
+        "can" => "can do",
+        "trust" => "trust, 0 to 1",
+        "typicalAmps" => "typical, A",
+        "peakAmps" => "peak, A",
+        "usedAmps" => "used, A",
+        "amps" => "amps, A",
+        "volts" => "volts, V",
+        "when" => "when (switch = position)",
         _ => string.Concat(field.Select(c => char.IsUpper(c) ? $" {char.ToLowerInvariant(c)}" : $"{c}")),
     };
 
-    static string Singular(string label) => label switch { "access" => "access level", "firmware" => "firmware", "where" => "place", "remove" => "piece to remove", "service" => "piece to service", "occupies" => "site it takes", "supplies" => "supply",
-        "masters" => "master", _ => label.EndsWith('s') ? label[..^1] : label };
+    static string Singular(string label) => label switch
+    {
+        "access" => "access level",
+        "firmware" => "firmware",
+        "where" => "place",
+        "remove" => "piece to remove",
+        "service" => "piece to service",
+        "occupies" => "site it takes",
+        "supplies" => "supply",
+        "masters" => "master",
+        _ => label.EndsWith('s') ? label[..^1] : label
+    };
     static string Article(string noun) => "aeiou".Contains(noun[0]) ? $"an {noun}" : $"a {noun}";
     static string E(string text) => HtmlEncoder.Default.Encode(text);
 }

@@ -1,0 +1,217 @@
+using System.Net;
+using AngleSharp.Dom;
+using AngleSharp.Html.Dom;
+
+namespace RustCabin.Web.Tests;
+
+/// <summary>The Baseline station, the cupboard and the editor, as a person's browser asks for them.</summary>
+public sealed class BaselineTests : IAsyncLifetime
+{
+    const string Winch = "/jobs/winch-16c-more/baseline", Satchel = "/jobs/ferry-satchel-stack/baseline";
+    readonly CabinServer _cabin = new();
+
+    public ValueTask InitializeAsync() => _cabin.InitializeAsync();
+    public ValueTask DisposeAsync() => _cabin.DisposeAsync();
+
+    static IHtmlFormElement Form(IParentNode page, string selector) => page.QuerySelector(selector)!.Closest("form") as IHtmlFormElement ?? throw new InvalidOperationException(selector);
+    static string Text(IParentNode page, string selector) => string.Join(' ', page.QuerySelector(selector)!.TextContent.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
+
+    [Fact]
+    public async Task A_reading_is_compared_with_the_unit_as_it_stands()
+    {
+        IHtmlDocument page = await _cabin.Page(Satchel);
+        Assert.Contains("320 KiB", Text(page, ".reading"));
+        Assert.Contains("Not tested before opening", Text(page, ".tray"));
+        (HttpStatusCode status, page) = await _cabin.Press(Form(page, ".reading"), ("seen", "three"), ("seen", "16"));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains("\"three\" is not a size", Text(page, ".notice"));
+        Assert.Equal("three", ((IHtmlInputElement)page.QuerySelector("input[name=seen]")!).Value);
+        (_, page) = await _cabin.Press(Form(page, ".reading"), ("seen", "256"), ("seen", "16"));
+        Assert.Contains("64 KiB short", Text(page, ".reading"));
+        Assert.Contains("did not count what it should", Text(page, ".tray"));
+        (_, page) = await _cabin.Press(Form(page, "#undo"));
+        Assert.Contains("Not tested before opening", Text(page, ".tray"));
+    }
+
+    [Fact]
+    public async Task A_rail_out_of_its_band_is_a_stop_and_a_wrong_figure_is_kept()
+    {
+        IHtmlDocument page = await _cabin.Page(Winch);
+        (HttpStatusCode status, page) = await _cabin.Press(Form(page, "[name=volts]"), ("volts", "4,6V"), ("volts", "12"));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Equal("4,6V", ((IHtmlInputElement)page.QuerySelector("[name=volts]")!).Value);
+        (_, page) = await _cabin.Press(Form(page, "[name=volts]"), ("volts", "4,6"), ("volts", ""));
+        Assert.Contains("+5 V shows 4.6 V under load; 4.75 to 5.25 V are right", Text(page, ".tray"));
+        Assert.Contains("qualified person", Text(page, ".tray"));
+        Assert.Contains("+12 V, not measured", page.QuerySelector(".gauges")!.GetAttribute("aria-label"));
+    }
+
+    [Fact]
+    public async Task Survey_runs_notes_and_belongings_are_kept_with_the_unit()
+    {
+        IHtmlDocument page = await _cabin.Page(Winch);
+        Assert.Contains("sound capacitors", Text(page, "[aria-labelledby=condition-title]"));
+        (_, page) = await _cabin.Press(Form(page, "#ask-cells"), ("state", "bad"));
+        Assert.Contains("A cell leaks", Text(page, ".tray"));
+        (_, page) = await _cabin.Press(Form(page, "[name=suppliedFor]"), ("suppliedFor", "115"), ("mainsHere", "230"));
+        Assert.Contains("Supply for 115 V, mains here 230 V", Text(page, ".tray"));
+        (_, page) = await _cabin.Press(Form(page, "[name=seconds]"), ("name", "scroll"), ("seconds", "3.1 3.3 3.2"));
+        Assert.Equal(["scroll", "3.20 s", "3.10 to 3.30", "3"], page.QuerySelectorAll("[aria-labelledby=runs-title] tbody tr:last-child > *").Select(c => c.TextContent));
+        (HttpStatusCode status, page) = await _cabin.Press(Form(page, "[name=seconds]"), ("name", "scroll"), ("seconds", "fast"));
+        Assert.Equal((HttpStatusCode.UnprocessableEntity, "fast"), (status, ((IHtmlInputElement)page.QuerySelector("[name=seconds]")!).Value));
+        (_, page) = await _cabin.Press(Form(page, "[name=text]"), ("text", "hums <b>"), ("fault", "true"));
+        Assert.Contains("hums <b>", Text(page, ".tray"));
+        (_, page) = await _cabin.Press(Form(page, "[name=what]"), ("what", "disc of drawings"), ("place", "shelf B"), ("original", "false"));
+        Assert.Equal(["disc of drawings", "accessory", "shelf B"], page.QuerySelectorAll("[aria-labelledby=belongs-title] tbody tr:last-child > *").Take(3).Select(c => c.TextContent));
+    }
+
+    [Fact]
+    public async Task Inherited_steps_are_told_apart_and_lead_the_build_sheet()
+    {
+        IHtmlDocument page = await _cabin.Page(Satchel);
+        (_, page) = await _cabin.Press(page.QuerySelectorAll("form.asked").OfType<IHtmlFormElement>().First(f => f.TextContent.Contains("Unplug the lamp converter")), ("proof", "done"));
+        Assert.Contains("0 steps are unproven, 1 missing", Text(page, ".tray"));
+        page = await _cabin.Page("/jobs/ferry-satchel-stack/build");
+        Assert.Equal("step-prove-glowstrip-feed", page.QuerySelectorAll("[id^=step-prove]").Single().Id);
+    }
+
+    async Task<(HttpStatusCode, IHtmlDocument)> Upload(byte[] bytes, string name)
+    {
+        IHtmlDocument page = await _cabin.Page(Winch);
+        IHtmlFormElement form = Form(page, "[name=photo][type=file]");
+        var content = new MultipartFormDataContent
+        {
+            { new StringContent(((IHtmlInputElement)form.QuerySelector("[name=__RequestVerificationToken]")!).Value), "__RequestVerificationToken" },
+            { new ByteArrayContent(bytes), "photo", name }, { new StringContent("the board"), "note" },
+        };
+        HttpResponseMessage answer = await _cabin.Http.PostAsync(form.GetAttribute("action"), content);
+        return (answer.StatusCode, await CabinServer.Html(answer));
+    }
+
+    [Fact]
+    public async Task Photos_that_are_none_are_refused_with_the_reason()
+    {
+        (HttpStatusCode status, IHtmlDocument page) = await Upload("a list of parts"u8.ToArray(), "board.png");
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains("board.png was refused: This is not a PNG, JPEG or WebP picture by its contents", Text(page, ".notice"));
+        (status, page) = await Upload("<svg xmlns='http://www.w3.org/2000/svg'><script>alert(1)</script></svg>"u8.ToArray(), "board.svg");
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        (status, page) = await Upload(new byte[30_000_000], "large.jpg");
+        Assert.Equal(HttpStatusCode.RequestEntityTooLarge, status);
+        Assert.Contains("large.jpg is 30 MB; 8 MB are allowed", Text(page, ".notice"));
+        Assert.Empty(page.QuerySelectorAll(".photos img"));
+    }
+
+    [Fact]
+    public async Task A_photo_is_kept_served_as_what_it_is_and_taken_off_and_put_back()
+    {
+        byte[] png = Convert.FromBase64String("iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==");
+        (HttpStatusCode status, IHtmlDocument page) = await Upload(png, "<b>.png");
+        Assert.Equal(HttpStatusCode.OK, status);
+        string url = page.QuerySelector(".photos img")!.GetAttribute("src")!;
+        HttpResponseMessage picture = await _cabin.Http.GetAsync(url);
+        Assert.Equal("image/png", picture.Content.Headers.ContentType!.MediaType);
+        Assert.Equal("nosniff", picture.Headers.GetValues("X-Content-Type-Options").Single());
+        Assert.Equal(png, await picture.Content.ReadAsByteArrayAsync());
+        Assert.Equal(HttpStatusCode.NotFound, (await _cabin.Http.GetAsync(url.Replace("winch-16c", "slip-3"))).StatusCode);
+        (_, page) = await _cabin.Press(Form(page, ".photos button"));
+        Assert.Empty(page.QuerySelectorAll(".photos img"));
+        (_, page) = await _cabin.Press(Form(page, ".put-back button"));
+        Assert.Single(page.QuerySelectorAll(".photos img"));
+    }
+
+    [Fact]
+    public async Task The_cupboard_counts_and_keeps_what_was_typed_wrongly()
+    {
+        IHtmlDocument page = await _cabin.Page("/cupboard");
+        Assert.Equal(["Fathom memory board", "2", "1", "1"], page.QuerySelectorAll("[aria-labelledby=buy-title] tbody tr").First(r => r.TextContent.Contains("Fathom")).Children.Select(c => c.TextContent));
+        (HttpStatusCode status, page) = await _cabin.Press(Form(page, "#put [name='Form.Item']"), ("Form.Kind", "chip"), ("Form.Item", "64Kx1"), ("Form.Name", "=1+1"), ("Form.Count", "lots"));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains("must be a number", Text(page, ".wrong"));
+        Assert.Equal("lots", ((IHtmlInputElement)page.QuerySelector("#count")!).Value);
+        (_, page) = await _cabin.Press(Form(page, "#put [name='Form.Item']"), ("Form.Kind", "chip"), ("Form.Item", "64Kx1"), ("Form.Name", "=1+1"), ("Form.Count", "4"));
+        Assert.Contains("=1+1", Text(page, ".stock"));
+        string csv = await _cabin.Http.GetStringAsync("/cupboard?handler=Csv");
+        Assert.Contains("chip,64Kx1,'=1+1,4,", csv);
+        (_, page) = await _cabin.Press(Form(page, ".counter [aria-label='One fewer of =1+1']"), ("by", "-1"));
+        Assert.Contains("3", Text(page, ".counter:has([aria-label='One fewer of =1+1'])"));
+        (_, page) = await _cabin.Press(Form(page, "#undo"));
+        (_, page) = await _cabin.Press(Form(page, "#undo"));
+        Assert.DoesNotContain("=1+1", Text(page, ".stock"));
+    }
+
+    [Fact]
+    public async Task The_fit_matrix_is_narrowed_by_want_and_by_stock()
+    {
+        async Task<string[]> Parts(string query) => [.. (await _cabin.Page($"/jobs/slip-3-winter/fit{query}")).QuerySelectorAll(".matrix tbody th").Select(t => t.FirstChild!.TextContent)];
+        Assert.Equal(["Fathom memory board"], await Parts("?stock=true"));
+        Assert.Contains("Lantern hatch memory", await Parts("?want=memory"));
+        Assert.Empty(await Parts("?want=nothing-does"));
+    }
+
+    [Fact]
+    public async Task A_sheet_is_changed_in_its_fields_saved_and_taken_back()
+    {
+        IHtmlDocument page = await _cabin.Page("/sheets/models/clerk");
+        Assert.Contains("unit Net loft Clerk", Text(page, ".used"));
+        (_, page) = await _cabin.Press(Form(page, "#fields"), ("f:claims[0].size", "6G4"));
+        Assert.Contains("\"6G4\" is not a size", Text(page, ".wrongs"));
+        Assert.Equal("6G4", ((IHtmlInputElement)page.QuerySelector("[name='f:claims[0].size']")!).Value);
+        (HttpStatusCode status, page) = await _cabin.Press(Form(page, "#fields"), ("op", "save"));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        (_, page) = await _cabin.Press(Form(page, "#fields"), ("f:claims[0].size", "128K"));
+        Assert.Contains("128 KiB", Text(page, ".screen"));
+        (_, page) = await _cabin.Press(Form(page, "#fields"), ("op", "save"));
+        Assert.Contains("Saved", Text(page, ".saved"));
+        page = await _cabin.Page("/import");
+        Assert.Contains("the editor: model clerk", Text(page, ".earlier"));
+        await _cabin.Press(Form(page, ".earlier button"));
+        Assert.Contains("\"64K\"", Text(await _cabin.Page("/sheets/models/clerk"), "#raw"));
+    }
+
+    [Fact]
+    public async Task A_sheet_that_others_lean_on_is_not_saved_without_what_they_need()
+    {
+        IHtmlDocument page = await _cabin.Page("/sheets/models/clerk");
+        int c = page.QuerySelectorAll("[name^='f:revisions']").Length / 2;
+        (_, page) = await _cabin.Press(Form(page, "#fields"), ("op", $"drop revisions[{c - 1}]"));
+        Assert.Contains("is not a revision of this model", Text(page, ".wrongs"));
+        (_, page) = await _cabin.Press(Form(page, "#undo"));
+        Assert.Null(page.QuerySelector(".wrongs"));
+        string raw = page.QuerySelector("#raw")!.TextContent.Replace("\"id\": \"ports\"", "\"id\": \"doors\"");
+        (_, page) = await _cabin.Press(Form(page, "#raw"), ("raw", raw));
+        Assert.Equal("doors", ((IHtmlInputElement)page.QuerySelector("[name='f:claims[2].id']")!).Value);
+        (HttpStatusCode status, page) = await _cabin.Press(Form(page, "#raw"), ("raw", "{ not json"));
+        Assert.Equal((HttpStatusCode.UnprocessableEntity, "{ not json"), (status, page.QuerySelector("#raw")!.TextContent));
+    }
+
+    [Fact]
+    public async Task Two_tabs_on_one_draft_do_not_overwrite_each_other()
+    {
+        IHtmlDocument one = await _cabin.Page("/sheets/parts/fathom"), two = await _cabin.Page("/sheets/parts/fathom");
+        await _cabin.Press(Form(one, "#fields"), ("f:price", "40"));
+        (HttpStatusCode status, IHtmlDocument page) = await _cabin.Press(Form(two, "#fields"), ("f:price", "41"));
+        Assert.Equal(HttpStatusCode.Conflict, status);
+        Assert.Equal("40", ((IHtmlInputElement)page.QuerySelector("[name='f:price']")!).Value);
+    }
+
+    [Fact]
+    public async Task One_sheet_is_exported_alone_and_a_copy_is_begun()
+    {
+        string pack = await _cabin.Http.GetStringAsync("/export/sheets/part/fathom");
+        Assert.Contains("\"fathom\"", pack);
+        Assert.DoesNotContain("lantern", pack);
+        Assert.Equal(HttpStatusCode.NotFound, (await _cabin.Http.GetAsync("/export/sheets/part/nothing")).StatusCode);
+        IHtmlDocument page = await _cabin.Page("/sheets/parts/new?from=fathom");
+        Assert.Equal("fathom-copy", ((IHtmlInputElement)page.QuerySelector("[name='f:id']")!).Value);
+        Assert.Contains("part new", Text(await _cabin.Page("/sheets"), ".notice"));
+    }
+
+    [Theory]
+    [InlineData("/sheets/models/nothing")]
+    [InlineData("/sheets/jobs/slip-3-winter")]
+    [InlineData("/sheets/parts/..%2F..%2Fetc")]
+    [InlineData("/cupboard?edit=999")]
+    [InlineData("/jobs/nobody/baseline")]
+    public async Task What_is_not_there_is_not_found(string url) => await _cabin.Page(url, HttpStatusCode.NotFound);
+}
