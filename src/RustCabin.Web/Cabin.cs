@@ -125,6 +125,9 @@ public static class Cabin
         CheckEndpoint.Map(app);
         MapEndpoint.Map(app);
         IdentifyEndpoint.Map(app);
+        MemoryEndpoints.Map(app);
+        PinsEndpoint.Map(app);
+        SpeedEndpoint.Map(app);
     }
 }
 

@@ -16,6 +16,9 @@ public sealed class Shots
         {
             Take(bench, folder, "shelf", "/");
             Take(bench, folder, "identify", "/jobs/dunnock-lamp-voice/identify");
+            Take(bench, folder, "baseline", "/jobs/winch-16c-more/baseline");
+            Take(bench, folder, "editor", "/sheets/models/brindle-16");
+            Take(bench, folder, "cupboard", "/cupboard");
             Take(bench, folder, "fit", "/jobs/slip-3-winter/fit");
             Take(bench, folder, "memory", "/jobs/slip-3-winter/memory");
             Take(bench, folder, "memory-table", "/jobs/slip-3-winter/memory?as=table");

@@ -162,11 +162,56 @@ public sealed class ApiTests(CabinServer cabin) : IClassFixture<CabinServer>
         Assert.Equal(HttpStatusCode.UnprocessableEntity, (await cabin.Post("/api/v1/identify", "{}")).Status);
     }
 
+    [Theory]
+    [InlineData("memory/bank", """{ "dataBits": 8, "parityBits": 1, "type": "64Kx1" }""", """{"chips":9,"bytes":65536,"pins":16,"joints":144}""")]
+    [InlineData("memory/sectors", """{ "sectors": 1040, "reservedSectors": 8, "bytesPerSector": 256, "linkBytes": 3, "files": [9000, 0] }""",
+        """{"capacityBytes":266240,"freeSectors":995,"files":[{"bytes":9000,"sectors":36},{"bytes":0,"sectors":1}]}""")]
+    [InlineData("memory/arrangements", """{ "baseBytes": 65536, "capBytes": 524288, "dataBits": 8, "parityBits": 0, "banks": 2, "types": ["64Kx1", "256Kx1"], "mix": "alike", "targetBytes": 327680, "stock": { "256Kx1": 7 }, "prices": { "256Kx1": 2.5 }, "socketed": true }""",
+        """{"arrangements":[{"banks":["256Kx1",null],"totalBytes":327680,"usableBytes":327680,"unusedBytes":0,"buy":{"256Kx1":1},"cost":2.5,"joints":0},{"banks":["256Kx1","256Kx1"],"totalBytes":589824,"usableBytes":524288,"unusedBytes":65536,"buy":{"256Kx1":9},"cost":22.5,"joints":0}]}""")]
+    [InlineData("pins", """{ "package": "QFP-64", "pins": [50], "view": "above" }""", """{"pins":[{"pin":50,"side":"top","fromCorner":2,"corner":"top-right","neighbours":[49,51]}]}""")]
+    [InlineData("pins", """{ "package": "DIP-40", "pins": [1, 31], "view": "below" }""", """{"pins":[{"pin":1,"side":"right","fromCorner":1,"corner":"top-right","neighbours":[2]},{"pin":31,"side":"left","fromCorner":10,"corner":"top-left","neighbours":[30,32]}]}""")]
+    [InlineData("speed", """{ "parts": [ { "name": "processor", "seconds": 80, "factor": 4 }, { "name": "memory", "seconds": 15, "factor": 1.5 }, { "name": "storage", "seconds": 5, "factor": 1 } ], "measured": { "before": [100, 102], "after": [50] } }""",
+        """{"predictedSeconds":35,"predictedRatio":2.857142857142857,"measuredRatio":2.02,"spread":[2,2.04]}""")]
+    [InlineData("speed", """{ "parts": [ { "name": "all", "seconds": 10, "factor": 2 } ] }""", """{"predictedSeconds":5,"predictedRatio":2,"measuredRatio":null,"spread":null}""")]
+    public async Task A_call_answers_field_for_field(string call, string body, string answer)
+    {
+        (HttpStatusCode status, JsonNode given) = await cabin.Post($"/api/v1/{call}", body);
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Equal(answer, given.ToJsonString());
+    }
+
+    [Fact]
+    public async Task A_marking_is_read_with_its_date()
+    {
+        (_, JsonNode answer) = await cabin.Post("/api/v1/memory/marking", """{ "text": "xx41256-12 8739" }""");
+        JsonNode reading = Assert.Single(answer["readings"]!.AsArray())!;
+        Assert.Equal("""{"family":"DRAM","organisation":"256Kx1","ns":120,"pins":16,"dateCode":{"year":1987,"week":39},"score":1""", reading.ToJsonString()[..reading.ToJsonString().IndexOf(",\"why\"", StringComparison.Ordinal)]);
+    }
+
+    [Theory]
+    [InlineData("memory/bank", """{ "dataBits": 8, "parityBits": 0, "type": "99Kx1" }""", "type")]
+    [InlineData("memory/bank", """{ "dataBits": 0, "parityBits": -1, "type": "64Kx1", "colour": 1 }""", "colour dataBits parityBits")]
+    [InlineData("memory/bank", "{}", "dataBits type")]
+    [InlineData("memory/arrangements", """{ "dataBits": 8, "banks": 2, "types": ["64Kx1", "x"], "mix": "odd", "targetBytes": 1.5, "stock": { "y": 1 }, "prices": { "64Kx1": "much" } }""", "mix prices.64Kx1 stock.y targetBytes types[1]")]
+    [InlineData("memory/arrangements", """{ "dataBits": 8, "banks": 16, "types": ["64Kx1", "256Kx1", "64Kx4"], "targetBytes": 0 }""", "banks")]
+    [InlineData("memory/marking", "{}", "text")]
+    [InlineData("memory/sectors", """{ "sectors": 10, "reservedSectors": 11, "bytesPerSector": 4, "linkBytes": 4, "files": [0.5] }""", "files[0] linkBytes reservedSectors")]
+    [InlineData("memory/sectors", """{ "sectors": 10, "bytesPerSector": 0 }""", "bytesPerSector")]
+    [InlineData("pins", """{ "package": "QFP-63", "pins": [1], "view": "aside" }""", "package view")]
+    [InlineData("pins", """{ "package": "DIP-8", "pins": [1, 9, 0] }""", "pins[1] pins[2]")]
+    [InlineData("speed", """{ "parts": [ { "seconds": -1, "factor": 0 } ], "measured": { "before": ["x"] } }""", "measured.before[0] parts[0].factor parts[0].seconds")]
+    public async Task What_does_not_validate_is_422_with_every_path(string call, string body, string paths)
+    {
+        (HttpStatusCode status, JsonNode problem) = await cabin.Post($"/api/v1/{call}", body);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Equal(paths, string.Join(' ', problem["errors"]!.AsArray().Select(e => (string)e!["path"]!).Order(StringComparer.Ordinal)));
+    }
+
     [Fact]
     public async Task The_interface_is_described()
     {
         JsonNode document = JsonNode.Parse(await cabin.Http.GetStringAsync("/openapi/v1.json"))!;
-        Assert.Equal(["/api/v1/check", "/api/v1/identify", "/api/v1/map"], document["paths"]!.AsObject().Select(p => p.Key).Order());
+        Assert.Equal(["/api/v1/check", "/api/v1/identify", "/api/v1/map", "/api/v1/memory/arrangements", "/api/v1/memory/bank", "/api/v1/memory/marking", "/api/v1/memory/sectors", "/api/v1/pins", "/api/v1/speed"], document["paths"]!.AsObject().Select(p => p.Key).Order());
         Assert.Equal(["200", "400", "404", "413", "415", "422"], document["paths"]!["/api/v1/check"]!["post"]!["responses"]!.AsObject().Select(r => r.Key).Order());
     }
 

@@ -104,11 +104,34 @@ public sealed class ImportTests : IAsyncLifetime
         const string Hostile = "<script>alert(1)</script>]]>\u202e\"'&amp;";
         string json = CabinServer.Sample("weir.json").Replace("Culvert card", System.Text.Json.JsonEncodedText.Encode(Hostile).ToString()).Replace("Weir one", System.Text.Json.JsonEncodedText.Encode(Hostile).ToString());
         Assert.Equal(HttpStatusCode.OK, (await Bring(json)).Item1);
-        foreach (string url in (string[])["/", "/jobs/weir-job/memory", "/jobs/weir-job/memory?as=table", "/jobs/weir-job/build", "/jobs/weir-job/passport", "/search?q=script"])
+        foreach (string url in (string[])["/", "/jobs/weir-job/memory", "/jobs/weir-job/memory?as=table", "/jobs/weir-job/build", "/jobs/weir-job/passport", "/jobs/weir-job/baseline", "/sheets", "/sheets/parts/culvert", "/sheets/units/weir-1", "/search?q=script"])
         {
             IHtmlDocument page = await _cabin.Page(url);
             Assert.DoesNotContain(page.QuerySelectorAll("script"), s => s.TextContent.Length > 0);
             Assert.Contains("alert(1)", page.Body!.TextContent);
         }
+    }
+
+    [Fact]
+    public async Task A_name_of_4000_characters_and_a_path_in_an_id_are_refused_by_name()
+    {
+        (HttpStatusCode status, IHtmlDocument page) = await Bring(CabinServer.Sample("weir.json").Replace("Weir one", new string('w', 4000)).Replace("\"id\": \"weir-job\"", "\"id\": \"../../etc\""));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains("is 4000 characters long; 200 are allowed", page.Body!.TextContent);
+        Assert.Contains("\"../../etc\" is not an identifier", page.Body.TextContent);
+    }
+
+    [Fact]
+    public async Task An_import_is_looked_at_first_and_taken_back_as_a_whole()
+    {
+        IHtmlDocument page = await _cabin.Page("/import");
+        (_, page) = await _cabin.Press((IHtmlFormElement)page.QuerySelector("form.import")!, ("Pasted", CabinServer.Sample("weir.json")));
+        Assert.Equal(["4 new", "0 changed", "0 here already"], page.QuerySelectorAll(".tally p").Select(p => p.TextContent));
+        Assert.Empty((await _cabin.Page("/")).QuerySelectorAll(".unit-card"));
+        (_, page) = await _cabin.Press((IHtmlFormElement)page.QuerySelector("form.decide")!, ("Pasted", page.QuerySelector("form.decide textarea")!.TextContent), ("mode", "replace"));
+        Assert.Contains("4 written", page.Body!.TextContent);
+        (_, page) = await _cabin.Press((IHtmlFormElement)page.QuerySelector("form.decide")!);
+        Assert.Contains("taken back", page.QuerySelector(".earlier")!.TextContent);
+        Assert.Empty((await _cabin.Page("/")).QuerySelectorAll(".unit-card"));
     }
 }
