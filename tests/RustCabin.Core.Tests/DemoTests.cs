@@ -13,7 +13,7 @@ public class DemoTests
     [InlineData("brindle-16.json", "slip-7-picture", Standing.Clear, null, 1024 + 4096)]
     [InlineData("clerk.json", "loft-clerk-ledger", Standing.Clear, null, 320 + 16)]
     [InlineData("clerk.json", "harbour-clerk-second", Standing.Watch, "MAP-BEYOND-LIMIT", 512 + 16)]
-    [InlineData("dunnock.json", "dunnock-lamp-voice", Standing.Clear, "ID-CONTRADICTION", 48)]
+    [InlineData("dunnock.json", "dunnock-lamp-voice", Standing.Watch, "BANK-RESET", 48)]
     [InlineData("dunnock.json", "dunnock-net-switch", Standing.Watch, "FIT-DOUBT", 40)]
     [InlineData("satchel.json", "ferry-satchel-stack", Standing.Watch, "WORK-UNPROVEN", 576 + 16)]
     [InlineData("ledger.json", "granary-ledger-sing", Standing.Watch, "MAP-BEYOND-LIMIT", 0)]

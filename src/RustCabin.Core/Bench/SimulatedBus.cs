@@ -18,18 +18,31 @@ public sealed class SimulatedBus
     readonly Dictionary<(int Claim, ulong Byte), byte> _cells = [];
     readonly Dictionary<int, int> _latches = [];
     readonly Dictionary<int, int> _registerOf = [];
+    readonly CellFaults[]?[] _faults;
+    readonly int _wordBytes;
     Segment _segment;
 
-    /// <summary>A machine just switched on, as master number <paramref name="master"/> (0 is the model's first) sees it.</summary>
-    public SimulatedBus(ResolvedMap map, int master)
+    /// <summary>
+    /// A machine just switched on, as master number <paramref name="master"/> (0 is the model's first) sees it. <paramref name="faults"/> are those that lie in cells and
+    /// registers; words are <paramref name="wordBytes"/> wide.
+    /// </summary>
+    public SimulatedBus(ResolvedMap map, int master, IReadOnlyList<BusFault>? faults = null, int wordBytes = 1)
     {
         _map = map;
         _master = 1u << master;
+        _wordBytes = wordBytes;
         _segment = map.Segments[0];
+        _faults = [.. map.Claims.Select(claim => faults?.Any(f => f.Subject == claim.Owner) == true ? Enumerable.Range(0, wordBytes).Select(b => CellFaults.Of(claim, faults, b)).ToArray() : null)];
         foreach ((int index, DecodedClaim claim) in map.Claims.Index())
             if (claim.Window?.Register is { } register)
                 _registerOf[index] = RegisterOf(claim, register);
+        foreach (BusFault random in faults?.Where(f => f.Kind == FaultKind.RandomBank) ?? [])
+            foreach ((int index, DecodedClaim claim) in map.Claims.Index().Where(c => c.Item.Owner == random.Subject && _registerOf.ContainsKey(c.Index)))
+                _latches[_registerOf[index]] = new Random(random.Seed).Next(RegisterValues(claim.Window!.Banks));
     }
+
+    /// <summary>How many values a register of as few bits as its banks need can hold; those beyond the banks select nothing.</summary>
+    static int RegisterValues(int banks) => (int)System.Numerics.BitOperations.RoundUpToPowerOf2((uint)Math.Max(1, banks));
 
     /// <summary>The claim that is a window's bank register: one of the same owner, unless the sheet names another's; -1 when it is not there.</summary>
     int RegisterOf(DecodedClaim window, string register)
@@ -55,24 +68,32 @@ public sealed class SimulatedBus
         foreach (Answering answer in Here(address))
         {
             if (!Sees(answer) || _map.Claims[answer.Claim] is not { Writes: true } claim) continue;
-            if (claim.Kind == ClaimKind.Ram) _cells[Cell(answer.Claim, claim, address)] = value;
+            if (claim.Kind == ClaimKind.Ram && BankThere(answer.Claim, claim)) _cells[Cell(answer.Claim, claim, address)] = value;
             if (claim.Kind == ClaimKind.Register) _latches[answer.Claim] = value;
         }
     }
 
     byte Held(int index, DecodedClaim claim, ulong address) => claim.Kind switch
     {
-        ClaimKind.Ram => _cells.GetValueOrDefault(Cell(index, claim, address), Undriven),
+        ClaimKind.Ram when BankThere(index, claim) => Faults(index, claim, address).Seen(_cells.GetValueOrDefault(Cell(index, claim, address), Undriven)),
         // What a ROM or a chip holds is not known to a map; only that it is not what a scan has just written.
         _ => Undriven,
     };
 
     (int, ulong) Cell(int index, DecodedClaim claim, ulong address) =>
-        (index, Decode.Offset(claim, address) + (ulong)Bank(index, claim) * claim.Size);
+        (index, Faults(index, claim, address).Reached(Decode.Offset(claim, address)) + (ulong)Bank(index, claim) * claim.Size);
 
-    /// <summary>The bank that a window shows: its register's latch, 0 until something is written to it.</summary>
+    CellFaults Faults(int index, DecodedClaim claim, ulong address) => _faults[index] is { } faults ? faults[(int)(Decode.Offset(claim, address) % (ulong)_wordBytes)] : CellFaults.None;
+
+    /// <summary>The bank that a window shows: its register's latch, as many bits of it as the banks need; 0 until something is written to it.</summary>
     int Bank(int index, DecodedClaim claim) =>
-        claim.Window is { } window && _registerOf.TryGetValue(index, out int register) ? _latches.GetValueOrDefault(register) % window.Banks : 0;
+        claim.Window is { } window && _registerOf.TryGetValue(index, out int register) ? _latches.GetValueOrDefault(register) % RegisterValues(window.Banks) : 0;
+
+    /// <summary>False for a register value beyond the banks that are there: the window then is empty.</summary>
+    bool BankThere(int index, DecodedClaim claim) => claim.Window is not { } window || Bank(index, claim) < window.Banks;
+
+    /// <summary>The bank that the window of a claim shows now; null where the claim is no window, or shows none.</summary>
+    public int? BankShown(string owner) => _map.Claims.Index().FirstOrDefault(c => c.Item.Owner == owner, (-1, null!)) is var (index, claim) && index >= 0 && claim.Window is not null && BankThere(index, claim) ? Bank(index, claim) : null;
 
     bool Sees(Answering answer) => (answer.Masters & _master) != 0;
 

@@ -26,6 +26,7 @@ public static class Checks
         (unit, _) => MapChecks.WritesTwice(unit),
         (unit, _) => MapChecks.Outside(unit),
         (unit, _) => MapChecks.NoRoom(unit),
+        (unit, _) => BankChecks.Reset(unit),
         MemoryChecks.Unseen,
         MemoryChecks.BeyondLimit,
         (unit, _) => PowerChecks.Rails(unit),

@@ -25,10 +25,11 @@ public static class PowerUp
 {
     public static PowerUpCount Run(PlannedUnit planned) => Run(planned.Model, planned.Map);
 
-    public static PowerUpCount Run(Model model, ResolvedMap map)
+    /// <summary>The same with faults in cells and registers. Those that change the plan itself are <see cref="WhatIf"/>'s.</summary>
+    public static PowerUpCount Run(Model model, ResolvedMap map, IReadOnlyList<BusFault>? faults = null)
     {
-        var bus = new SimulatedBus(map, master: 0);
         int word = Math.Max(1, model.DataBits / 8);
+        var bus = new SimulatedBus(map, master: 0, faults, word);
         return new PowerUpCount([.. model.PowerUp.Select(line => line.Auto ? CountPlaced(line, map) : Scan(line, bus, word, model.AddressBits))]);
     }
 
