@@ -26,7 +26,7 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
     /// <summary>The id of the first gate: the machine before anything is changed.</summary>
     public const string Untouched = "untouched";
 
-    const decimal SwitchMinutes = 1, FirmwareMinutes = 10, ProofMinutes = 3;
+    const decimal SwitchMinutes = 1, FirmwareMinutes = 10, ProofMinutes = 3, ChipMinutes = 0.5m;
 
     public decimal Minutes => Steps.Sum(s => s.Minutes);
 
@@ -55,7 +55,7 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
             if (earlier is not null && !moved) continue;
 
             Open(steps, after, part, ref depth);
-            if (part.Part.Switches.Count > 0) steps.Add(SetUp(part, earlier, depth));
+            if (part.Part.Switches.Count > 0 || part.Fitted.Banks.Count > 0) steps.Add(SetUp(part, earlier, depth));
             if (earlier is null)
                 steps.Add(new Step($"fit-{part.Name}", StepKind.Fit, $"Fit {part.Title}", [.. Sits(after.Model, part), .. Keep(part.Way, part.Part)], depth, part.Way?.Minutes ?? 0, CautionsOf(part), part));
             now = Plan.With(after, i => i.Name == part.Name || now.Find(i.Name) is not null);
@@ -100,10 +100,18 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
     }
 
     static Step SetUp(Instance part, Instance? earlier, int depth) => new(
-        $"set-{part.Name}", StepKind.Set, $"Set the switches of {part.Title}",
-        [.. part.Part.Switches.Select(s => $"{s.Id}{(s.Label.Length > 0 ? $" ({s.Label})" : "")}: {part.Positions[s.Id]}"
+        $"set-{part.Name}", StepKind.Set, part.Fitted.Banks.Count > 0 ? $"Fill the banks and set the switches of {part.Title}" : $"Set the switches of {part.Title}",
+        [.. ChipsOf(part).Select(c => $"Bank {c.Bank}: {c.Count} chips of {c.Type}, their marks all one way."), .. part.Part.Switches.Select(s => $"{s.Id}{(s.Label.Length > 0 ? $" ({s.Label})" : "")}: {part.Positions[s.Id]}"
             + (part.Positions[s.Id] == (earlier?.Positions[s.Id] ?? s.Factory) ? $", as it {(earlier is null ? "leaves the factory" : "stands")}" : $", moved from {earlier?.Positions[s.Id] ?? s.Factory}"))],
-        depth, SwitchMinutes * part.Part.Switches.Count, [], part);
+        depth, SwitchMinutes * part.Part.Switches.Count + ChipMinutes * ChipsOf(part).Sum(c => c.Count), [], part);
+
+    /// <summary>The chips that go into each filled bank.</summary>
+    static IEnumerable<(int Bank, string Type, int Count)> ChipsOf(Instance part) =>
+        from bank in part.Fitted.Banks.Index()
+        where bank.Item is not null && bank.Index < part.Part.Arrays.Count && Memory.Chips.FittedChips.TryParse(bank.Item, out _)
+        let array = part.Part.Arrays[bank.Index]
+        let type = Memory.Chips.ChipType.Find(bank.Item.Split('-')[0])!
+        select (bank.Index, bank.Item, new Memory.Chips.BankOfChips(type, array.DataBits, array.ParityBits).Chips);
 
     static IEnumerable<string> Sits(Model model, Instance part) => part.Occupied.Select(o => o.Mode switch
     {

@@ -3,6 +3,7 @@ using RustCabin.Core.Fit;
 using RustCabin.Core.Identify;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Memory;
+using RustCabin.Core.Memory.Chips;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Power;
 
@@ -26,6 +27,7 @@ public static class Checks
         (unit, _) => MapChecks.WritesTwice(unit),
         (unit, _) => MapChecks.Outside(unit),
         (unit, _) => MapChecks.NoRoom(unit),
+        (unit, _) => ChipChecks.Of(unit),
         (unit, _) => BankChecks.Reset(unit),
         MemoryChecks.Unseen,
         MemoryChecks.BeyondLimit,

@@ -49,7 +49,7 @@ public static class Plan
         [
             .. Instance.Number(unit.Fitted.Concat(job?.Add ?? [])).Index()
                 .Where(i => job is null || !job.Remove.Contains(i.Item.Name))
-                .Select(i => Place(pack, unit, i.Item.Name, i.Item.Fitted, job?.Switches.GetValueOrDefault(i.Item.Name), added: i.Index >= here)),
+                .Select(i => Place(pack, unit, i.Item.Name, job?.Banks.GetValueOrDefault(i.Item.Name) is { } banks ? i.Item.Fitted with { Banks = banks } : i.Item.Fitted, job?.Switches.GetValueOrDefault(i.Item.Name), added: i.Index >= here)),
         ];
     }
 

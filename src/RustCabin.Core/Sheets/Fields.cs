@@ -55,6 +55,20 @@ public sealed class Fields
     public string? NameOrNull(string name) => Optional(name, ReadName);
     public IReadOnlyList<string> Names(string name) => List(name, ReadName);
 
+    /// <summary>A list of names in which null stands for an empty place.</summary>
+    public IReadOnlyList<string?> NamesOrNulls(string name) =>
+        [.. List(name, ReadNameOrNull).Select(n => n.Length == 0 ? null : n)];
+
+    /// <summary>Lists of names with empty places, by the user's own keys.</summary>
+    public IReadOnlyDictionary<string, IReadOnlyList<string?>> NamesOrNullsMap(string name) => Map<IReadOnlyList<string?>>(name, (e, p) =>
+    {
+        if (e.ValueKind == JsonValueKind.Array) return [.. ReadList(e, p, ReadNameOrNull).Select(n => n.Length == 0 ? null : n)];
+        _errors.Add(new SheetError(p, $"must be a list, not {Kind(e)}"));
+        return null;
+    });
+
+    string? ReadNameOrNull(JsonElement element, string path) => element.ValueKind == JsonValueKind.Null ? "" : ReadName(element, path);
+
     /// <summary>Free text, empty when left out.</summary>
     public string Text(string name) => Optional(name, (e, p) => ReadText(e, p, LongestText)) ?? "";
 

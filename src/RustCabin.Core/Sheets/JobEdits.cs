@@ -63,6 +63,32 @@ public static class JobEdits
         return edited;
     }
 
+    /// <summary>Fills the banks of a part; null is an empty bank.</summary>
+    public static JsonObject SetBanks(JsonObject job, string instance, IEnumerable<string?> banks)
+    {
+        JsonObject edited = Copy(job);
+        ObjectOf(edited, "banks")[instance] = new JsonArray([.. banks.Select(b => b is null ? null : (JsonNode)b)]);
+        return edited;
+    }
+
+    /// <summary>Keeps switch positions under a name; a setting of that name is replaced.</summary>
+    public static JsonObject NameSetting(JsonObject job, string name, IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>> switches)
+    {
+        JsonObject edited = DropSetting(job, name);
+        var positions = new JsonObject(switches.Where(i => i.Value.Count > 0).Select(i => KeyValuePair.Create(i.Key, (JsonNode?)new JsonObject(i.Value.Select(p => KeyValuePair.Create(p.Key, (JsonNode?)p.Value))))));
+        ListOf(edited, "settings").Add(new JsonObject { ["name"] = name, ["switches"] = positions });
+        return edited;
+    }
+
+    public static JsonObject DropSetting(JsonObject job, string name)
+    {
+        JsonObject edited = Copy(job);
+        if (edited["settings"] is JsonArray settings)
+            foreach (JsonNode? old in settings.Where(s => (string?)s!["name"] == name).ToList())
+                settings.Remove(old);
+        return edited;
+    }
+
     static FittedPart Bare(string part) => new(part, null, [], null, FittedState.Done, "", new Dictionary<string, StepProof>());
     static JsonObject Copy(JsonObject job) => job.DeepClone().AsObject();
 

@@ -11,14 +11,14 @@ static class ModelReader
     public static Model Read(Fields f)
     {
         int addressBits = f.Require("addressBits", f.Whole("addressBits", 1, WidestAddress));
-        foreach (string later in (string[])["paths", "region", "openings"]) f.Later(later);
+        foreach (string later in (string[])["paths", "openings"]) f.Later(later);
         return new Model(
             f.Id("id"), f.Name("name"), f.Text("maker"), f.Text("summary"), addressBits,
             f.Require("dataBits", f.Whole("dataBits", 1, 128)), f.Number("clockMHz", 0.001m, 100_000),
             f.Ids("masters"), f.Children("revisions", ReadRevision), f.Children("clues", ReadClue), f.Children("access", ReadAccess),
             f.Children("claims", ReadClaim), f.Children("autoWindows", ReadAutoWindow), f.Children("powerUp", ReadPowerUp),
             f.Child("limits", l => l.SizeMap("memory")) ?? [], f.Children("sites", ReadSite), f.Children("signals", ReadSignal),
-            f.Children("rails", ReadRail), f.Children("firmware", ReadFirmware), f.Children("service", ReadService));
+            f.Children("rails", ReadRail), f.Children("firmware", ReadFirmware), f.Children("service", ReadService), f.Names("region"));
     }
 
     static ServicePiece ReadService(Fields f) => new(

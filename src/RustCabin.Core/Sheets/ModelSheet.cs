@@ -8,7 +8,7 @@ public sealed record Model(
     IReadOnlyList<string> Masters, IReadOnlyList<Revision> Revisions, IReadOnlyList<Clue> Clues, IReadOnlyList<AccessLevel> Access,
     IReadOnlyList<Claim> Claims, IReadOnlyList<AutoWindow> AutoWindows, IReadOnlyList<PowerUpLine> PowerUp,
     IReadOnlyDictionary<string, ByteSize> MemoryLimits, IReadOnlyList<Site> Sites, IReadOnlyList<Signal> Signals,
-    IReadOnlyList<Rail> Rails, IReadOnlyList<Firmware> Firmware, IReadOnlyList<ServicePiece> Service)
+    IReadOnlyList<Rail> Rails, IReadOnlyList<Firmware> Firmware, IReadOnlyList<ServicePiece> Service, IReadOnlyList<string> Region)
 {
     public Site? FindSite(string id) => Sites.FirstOrDefault(s => s.Id == id);
     public Revision? FindRevision(string? id) => Revisions.FirstOrDefault(r => r.Id == id);

@@ -140,12 +140,26 @@ static class PackReferences
         foreach ((int i, string name) in job.Remove.Index())
             if (!instances.ContainsKey(name))
                 yield return new($"{path}.remove[{i}]", $"\"{name}\" is not fitted to {unit.Id}");
-        foreach ((string name, OrderedDictionary<string, string> positions) in job.Switches)
+        foreach (SheetError error in CheckSwitches(job.Switches, $"{path}.switches", instances, unit, pack, known)) yield return error;
+        foreach ((string name, IReadOnlyList<string?> banks) in job.Banks)
+            if (!instances.TryGetValue(name, out FittedPart? filled)) yield return new($"{path}.banks.{name}", $"\"{name}\" is neither fitted to {unit.Id} nor added");
+            else if ((pack.FindPart(filled.Part) ?? known.FindPart(filled.Part)) is { } part)
+                foreach (SheetError error in CheckBanks(banks, $"{path}.banks.{name}", part))
+                    yield return error;
+        foreach ((int i, NamedSetting setting) in job.Settings.Index())
+            foreach (SheetError error in CheckSwitches(setting.Switches, $"{path}.settings[{i}].switches", instances, unit, pack, known))
+                yield return error;
+    }
+
+    static IEnumerable<SheetError> CheckSwitches(
+        IReadOnlyDictionary<string, OrderedDictionary<string, string>> switches, string path, Dictionary<string, FittedPart> instances, Unit unit, Pack pack, Pack known)
+    {
+        foreach ((string name, OrderedDictionary<string, string> positions) in switches)
         {
             if (!instances.TryGetValue(name, out FittedPart? fitted))
-                yield return new($"{path}.switches.{name}", $"\"{name}\" is neither fitted to {unit.Id} nor added");
+                yield return new($"{path}.{name}", $"\"{name}\" is neither fitted to {unit.Id} nor added");
             else if ((pack.FindPart(fitted.Part) ?? known.FindPart(fitted.Part)) is { } part)
-                foreach (SheetError error in CheckPositions(positions, $"{path}.switches.{name}", part))
+                foreach (SheetError error in CheckPositions(positions, $"{path}.{name}", part))
                     yield return error;
         }
     }
@@ -166,6 +180,7 @@ static class PackReferences
         if (fitted.Way is { } way && part.FindWay(way) is null)
             yield return new($"{path}.way", $"\"{way}\" is not a way of {part.Id}");
         foreach (SheetError error in CheckPositions(fitted.Switches, $"{path}.switches", part)) yield return error;
+        foreach (SheetError error in CheckBanks(fitted.Banks, $"{path}.banks", part)) yield return error;
         foreach (SetChange set in part.Sets.Where(s => s.Size is { IsPowerOfTwo: false }))
             if ((model?.Claims.FirstOrDefault(c => set.Claim == $"model:{c.Id}") ?? part.Claims.FirstOrDefault(c => c.Id == set.Claim)) is { Mask: not null } or { Auto: true })
                 yield return new($"{path}.part", $"{part.Id} sets {set.Claim} to a size that is not a power of two, which its decoder cannot hold apart");
@@ -173,6 +188,13 @@ static class PackReferences
         foreach (Claim claim in part.Claims)
             if (model is not null && TooFree(claim, model.AddressBits) is { } free)
                 yield return new($"{path}.part", $"claim \"{claim.Id}\" of {part.Id} leaves out {free} address lines on {model.Id}; {Maps.Decode.MostFreeLines} are the most");
+    }
+
+    static IEnumerable<SheetError> CheckBanks(IReadOnlyList<string?> banks, string path, Part part)
+    {
+        if (banks.Count > part.Arrays.Count) yield return new(path, $"{part.Id} has {part.Arrays.Count} banks, not {banks.Count}");
+        foreach ((int i, string? bank) in banks.Index())
+            if (bank is not null && !Memory.Chips.FittedChips.TryParse(bank, out _)) yield return new($"{path}[{i}]", $"\"{bank}\" is not a type of the table, such as 256Kx1 or 256Kx1-150");
     }
 
     static IEnumerable<SheetError> CheckPositions(IEnumerable<KeyValuePair<string, string>> positions, string path, Part part)

@@ -32,6 +32,7 @@ public static class PackSchema
         ShapeKind.Whole => new() { ["type"] = "integer" },
         ShapeKind.Flag => new() { ["type"] = "boolean" },
         ShapeKind.NameOrNames => new() { ["anyOf"] = new JsonArray(Of(Shape.Name), Of(Shape.List(Shape.Name))) },
+        ShapeKind.NameOrNull => new() { ["anyOf"] = new JsonArray(Of(Shape.Name), new JsonObject { ["type"] = "null" }) },
         _ => [],
     };
 

@@ -24,7 +24,7 @@ public static class PackShape
         ("romBudgetNs", Number), ("revisions", Ids), ("pinout", Names));
 
     static readonly Shape Fitted = Object(
-        ("part!", Id), ("way", Id), ("switches", Map(Name)), ("version", Name), ("state", Word<FittedState>()), ("note", Text), ("steps", Map(Word<StepProof>())));
+        ("part!", Id), ("way", Id), ("switches", Map(Name)), ("version", Name), ("state", Word<FittedState>()), ("note", Text), ("steps", Map(Word<StepProof>())), ("banks", List(NameOrNull)));
 
     public static readonly Shape Model = Object(
         ("id!", Id), ("name!", Name), ("maker", Text), ("summary", Text), ("addressBits!", Whole), ("dataBits!", Whole), ("clockMHz", Number), ("masters!", Ids),
@@ -37,7 +37,7 @@ public static class PackShape
         ("limits", Object(("memory", Map(Size)))), ("sites", List(SiteSheet)),
         ("signals", List(Object(("net!", Name), ("at", List(Object(("chip!", Name), ("pin", Whole), ("tap", Name), ("revisions", Ids)))), ("revisions", Ids)))),
         ("rails", List(Object(("id!", Name), ("volts!", Number), ("amps!", Number), ("usedAmps", Number), ("derate", Number), ("tolerance", Number), ("revisions", Ids)))),
-        ("paths", Any), ("openings", Any), ("region", Any),
+        ("paths", Any), ("openings", Any), ("region", Names),
         ("firmware", List(Object(("id!", Name), ("basedOn", Name), ("bytes", Size), ("can", Names), ("uses", Map(Size))))),
         ("service", List(Object(("id!", Id), ("kind", Word<ServiceKind>()), ("what!", Name), ("where", Text), ("value", Text), ("volts", Number), ("polarity", Text),
             ("size", Text), ("years", Whole), ("access", Id), ("revisions", Ids)))));
@@ -53,7 +53,9 @@ public static class PackShape
         ("switches", List(Object(("id!", Name), ("kind", Word<SwitchKind>()), ("label", Text), ("positions!", Names), ("factory", Name)))),
         ("claims", List(ClaimSheet)),
         ("sets", List(Object(("claim!", Name), ("base", Address), ("size", Size), ("masters", Ids), ("off", Flag), ("when", When)))),
-        ("arrays", Any), ("mix", Any), ("switchTable", Any), ("capacity", Any), ("speed", Any),
+        ("arrays", List(Object(("id!", Id), ("dataBits!", Whole), ("parityBits", Whole), ("types", Names), ("addressLines", Whole), ("refreshBits", Whole), ("refreshRowUs", Number),
+            ("ownRefresh", Flag), ("accessNs", Whole), ("supplies", Names), ("socketed", Flag)))),
+        ("mix", Name), ("switchTable", List(Object(("arrangement", List(NameOrNull)), ("positions", Map(Name))))), ("capacity", Any), ("speed", Any),
         ("draws", List(Object(("rail!", Name), ("typicalAmps", Number), ("peakAmps", Number), ("when", When)))),
         ("supplies", List(Object(("rail!", Name), ("amps!", Number), ("replaces", Flag)))),
         ("heightMm", Number), ("heatW", Number), ("keeps", Texts), ("cautions", Names), ("stacks", Flag), ("faults", Any), ("price", Number));
@@ -68,7 +70,8 @@ public static class PackShape
     public static readonly Shape Job = Object(
         ("id!", Id), ("unit!", Id), ("name!", Name), ("add", List(Fitted)), ("remove", Names), ("switches", Map(Map(Name))), ("firmware", Name), ("wants", List(NeedSheet)),
         ("limits", Object(("budget", Number), ("skill", Whole), ("reversible", Flag))), ("done", Names), ("heeded", Names),
-        ("readings", List(Object(("gate!", Name), ("at!", Name), ("starts", Flag), ("lines", Lines)))));
+        ("readings", List(Object(("gate!", Name), ("at!", Name), ("starts", Flag), ("lines", Lines)))),
+        ("banks", Map(List(NameOrNull))), ("settings", List(Object(("name!", Name), ("switches", Map(Map(Name)))))));
 
     public static readonly Shape Title = Object(("id!", Id), ("name!", Name), ("needs", List(NeedSheet)));
 

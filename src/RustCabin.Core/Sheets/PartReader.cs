@@ -7,7 +7,7 @@ static class PartReader
 {
     public static Part Read(Fields f)
     {
-        foreach (string later in (string[])["connector", "gender", "contacts", "arrays", "mix", "switchTable", "capacity", "speed", "faults"])
+        foreach (string later in (string[])["connector", "gender", "contacts", "capacity", "speed", "faults"])
             f.Later(later);
         return new Part(
             f.Id("id"), f.Name("name"), f.Text("maker"), f.Require("kind", f.Word<PartKind>("kind")), f.Text("summary"),
@@ -16,7 +16,27 @@ static class PartReader
             f.Children("draws", ReadDraw), f.Children("supplies", s => new Supply(s.Name("rail"), s.NumberRequired("amps", 0, 10_000), s.Flag("replaces") ?? false)),
             f.Children("sets", ReadSet), f.Children("conflicts", c => new Conflict(c.Id("part"), c.Text("why"))),
             f.Children("sites", ModelReader.ReadSite), f.Number("heightMm", 0, 10_000), f.Number("heatW", 0, 100_000) ?? 0,
-            f.Texts("keeps"), f.Names("cautions"), f.Number("price", 0, 10_000_000) ?? 0, f.Flag("stacks") ?? false);
+            f.Texts("keeps"), f.Names("cautions"), f.Number("price", 0, 10_000_000) ?? 0, f.Flag("stacks") ?? false,
+            f.Children("arrays", ReadArray), ReadMix(f), f.Children("switchTable", r => new SwitchRow(r.NamesOrNulls("arrangement"), r.NameMap("positions"))));
+    }
+
+    static MemoryArray ReadArray(Fields f) => new(
+        f.Id("id"), f.Require("dataBits", f.Whole("dataBits", 1, 1024)), f.Whole("parityBits", 0, 1024) ?? 0, ReadTypes(f), f.Whole("addressLines", 1, 64), f.Whole("refreshBits", 1, 32),
+        f.Number("refreshRowUs", 0.001m, 100_000), f.Flag("ownRefresh") ?? false, f.Whole("accessNs", 1, 100_000), f.Names("supplies"), f.Flag("socketed") ?? true);
+
+    static IReadOnlyList<string> ReadTypes(Fields f)
+    {
+        IReadOnlyList<string> types = f.Names("types");
+        foreach ((int i, string type) in types.Index())
+            if (Memory.Chips.ChipType.Find(type) is null) f.Wrong($"types[{i}]", $"\"{type}\" is not a type of the table");
+        return types;
+    }
+
+    static string? ReadMix(Fields f)
+    {
+        string? mix = f.NameOrNull("mix");
+        if (mix is not null && Memory.MemoryReader.MixOf(mix) is null) f.Wrong("mix", $"\"{mix}\" is not one of any, alike, larger-first, pairs");
+        return mix;
     }
 
     static Way ReadWay(Fields f)

@@ -10,10 +10,21 @@ public sealed record Part(
     IReadOnlyList<Need> Needs, IReadOnlyList<string> Provides, IReadOnlyList<Switch> Switches, IReadOnlyList<Claim> Claims,
     IReadOnlyList<Draw> Draws, IReadOnlyList<Supply> Supplies, IReadOnlyList<SetChange> Sets, IReadOnlyList<Conflict> Conflicts,
     IReadOnlyList<Site> Sites, decimal? HeightMm, decimal HeatW, IReadOnlyList<string> Keeps, IReadOnlyList<string> Cautions,
-    decimal Price, bool Stacks)
+    decimal Price, bool Stacks, IReadOnlyList<MemoryArray> Arrays, string? Mix, IReadOnlyList<SwitchRow> SwitchTable)
 {
     public Way? FindWay(string? id) => Ways.FirstOrDefault(w => w.Id == id);
 }
+
+/// <summary>
+/// One bank of chips on a board: its bits, the types that it takes, and what the board gives them. Null or empty: the sheet does not say. Times in nanoseconds, the
+/// time between two refreshed rows in microseconds; <paramref name="OwnRefresh"/>: the chips' own counters are used. Source: domain.md, section 3.
+/// </summary>
+public sealed record MemoryArray(
+    string Id, int DataBits, int ParityBits, IReadOnlyList<string> Types, int? AddressLines, int? RefreshBits, decimal? RefreshRowUs, bool OwnRefresh, int? AccessNs,
+    IReadOnlyList<string> Supplies, bool Socketed);
+
+/// <summary>Where the switches stand for one arrangement of the banks; null is an empty bank.</summary>
+public sealed record SwitchRow(IReadOnlyList<string?> Arrangement, OrderedDictionary<string, string> Positions);
 
 public sealed record PartVersion(string Id, IReadOnlyList<string> Errata);
 

@@ -9,7 +9,7 @@ public sealed record Shape(ShapeKind Kind, IReadOnlyList<ShapeField>? Fields = n
 {
     public static readonly Shape Id = new(ShapeKind.Id), Name = new(ShapeKind.Name), Text = new(ShapeKind.Text), Size = new(ShapeKind.Size),
         Address = new(ShapeKind.Address), Number = new(ShapeKind.Number), Whole = new(ShapeKind.Whole), Flag = new(ShapeKind.Flag),
-        Any = new(ShapeKind.Any), NameOrNames = new(ShapeKind.NameOrNames);
+        Any = new(ShapeKind.Any), NameOrNames = new(ShapeKind.NameOrNames), NameOrNull = new(ShapeKind.NameOrNull);
 
     public static Shape List(Shape items) => new(ShapeKind.List, Items: items);
     public static Shape Map(Shape values) => new(ShapeKind.Map, Items: values);
@@ -20,6 +20,6 @@ public sealed record Shape(ShapeKind Kind, IReadOnlyList<ShapeField>? Fields = n
         new(ShapeKind.Object, [.. fields.Select(f => new ShapeField(f.Name.TrimEnd('!'), f.Shape, f.Name.EndsWith('!')))]);
 }
 
-public enum ShapeKind { Object, List, Map, Id, Name, Text, Word, Size, Address, Number, Whole, Flag, NameOrNames, Any }
+public enum ShapeKind { Object, List, Map, Id, Name, Text, Word, Size, Address, Number, Whole, Flag, NameOrNames, NameOrNull, Any }
 
 public sealed record ShapeField(string Name, Shape Shape, bool Required);

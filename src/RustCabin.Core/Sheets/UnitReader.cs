@@ -21,14 +21,21 @@ static class UnitReader
     public static Job ReadJob(Fields f) => new(
         f.Id("id"), f.Id("unit"), f.Name("name"), f.Children("add", ReadFitted), f.Names("remove"), f.NameOrNull("firmware"),
         f.Children("wants", Need.Read), f.Child("limits", ReadLimits) ?? new JobLimits(null, null, false),
-        f.NameMaps("switches"), f.Names("done"), f.Names("heeded"), f.Children("readings", ReadReading));
+        f.NameMaps("switches"), f.Names("done"), f.Names("heeded"), f.Children("readings", ReadReading))
+    {
+        Banks = f.NamesOrNullsMap("banks"),
+        Settings = f.Children("settings", s => new NamedSetting(s.Name("name"), s.NameMaps("switches"))),
+    };
 
     public static Title ReadTitle(Fields f) => new(f.Id("id"), f.Name("name"), f.Children("needs", Need.Read));
 
     static FittedPart ReadFitted(Fields f) => new(
         f.Id("part"), f.IdOrNull("way"), f.NameMap("switches"), f.NameOrNull("version"),
         f.Word<FittedState>("state") ?? FittedState.Done, f.Text("note"),
-        f.WordMap<StepProof>("steps"));
+        f.WordMap<StepProof>("steps"))
+    {
+        Banks = f.NamesOrNulls("banks"),
+    };
 
     static JobLimits ReadLimits(Fields f) =>
         new(f.Number("budget", 0, 100_000_000), f.Whole("skill", 1, 5), f.Flag("reversible") ?? false);

@@ -13,7 +13,11 @@ public sealed record Unit(
 /// </summary>
 public sealed record FittedPart(
     string Part, string? Way, OrderedDictionary<string, string> Switches, string? Version, FittedState State, string Note,
-    IReadOnlyDictionary<string, StepProof> Steps);
+    IReadOnlyDictionary<string, StepProof> Steps)
+{
+    /// <summary>The chips in its banks, bank 0 first: an organisation, with its access time where that is known (<c>256Kx1-150</c>); null is an empty bank.</summary>
+    public IReadOnlyList<string?> Banks { get; init; } = [];
+}
 
 public enum FittedState { Done, Half, Unproven }
 
@@ -53,7 +57,17 @@ public sealed record Belonging(string What, bool Original, string Place);
 public sealed record Job(
     string Id, string Unit, string Name, IReadOnlyList<FittedPart> Add, IReadOnlyList<string> Remove, string? Firmware,
     IReadOnlyList<Need> Wants, JobLimits Limits, IReadOnlyDictionary<string, OrderedDictionary<string, string>> Switches,
-    IReadOnlyList<string> Done, IReadOnlyList<string> Heeded, IReadOnlyList<GateReading> Readings);
+    IReadOnlyList<string> Done, IReadOnlyList<string> Heeded, IReadOnlyList<GateReading> Readings)
+{
+    /// <summary>The chips that the job puts into the banks of a part, by instance, as <see cref="FittedPart.Banks"/>.</summary>
+    public IReadOnlyDictionary<string, IReadOnlyList<string?>> Banks { get; init; } = new Dictionary<string, IReadOnlyList<string?>>();
+
+    /// <summary>Other ways to set the same unit, by name: switch positions by instance, for what differs.</summary>
+    public IReadOnlyList<NamedSetting> Settings { get; init; } = [];
+}
+
+/// <summary>A setting of a job with a name, such as the old split of memory that some titles need.</summary>
+public sealed record NamedSetting(string Name, IReadOnlyDictionary<string, OrderedDictionary<string, string>> Switches);
 
 /// <summary>What the user sets as bounds: money, skill 1 to 5, and whether all must be undoable. Null: no bound.</summary>
 public sealed record JobLimits(decimal? Budget, int? Skill, bool Reversible);

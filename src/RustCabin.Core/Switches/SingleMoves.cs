@@ -32,7 +32,7 @@ public static class SingleMoves
         int now = findings.Count(f => f.Severity == Severity.Stop);
         return
         [
-            .. findings.Select(finding => finding.Severity != Severity.Stop ? finding
+            .. findings.Select(finding => finding.Severity != Severity.Stop || finding.Fix is not null ? finding
                 : tried.Where(t => t.Stops.Count < now && !t.Stops.Any(s => s.Code == finding.Code && s.Subjects.SequenceEqual(finding.Subjects)))
                     .OrderBy(t => t.Stops.Count).Select(t => finding with { Fix = FixOf(t.Move) }).FirstOrDefault() ?? finding),
         ];

@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Mvc;
+using RustCabin.Core.Bench;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -48,6 +49,18 @@ public sealed class MemoryModel(SheetRepository sheets, JobRepository jobs) : St
         string query = string.Join('&', ((string[])[zoom, view]).Where(q => q.Length > 0));
         return UrlOf(Station) + (query.Length > 0 ? $"?{query}" : "");
     }
+
+    /// <summary>The fault that is tried, by its key; empty: none.</summary>
+    [BindProperty(SupportsGet = true, Name = "fault")]
+    public string? FaultKey { get; set; }
+
+    /// <summary>A number for what differs from run to run.</summary>
+    [BindProperty(SupportsGet = true, Name = "run")]
+    public int Run { get; set; }
+
+    public IReadOnlyList<BusFault> FaultOffers => WhatIf.Offers(View.After);
+
+    public WhatIfResult? Tried => FaultOffers.FirstOrDefault(f => f.Key == FaultKey) is { } fault ? WhatIf.Run(View.After, fault with { Seed = Run }) : null;
 
     public IEnumerable<ReachRow> Reach => View.After.Map.Masters.Index().Select(m => new ReachRow(
         m.Item, View.Before.Map.Reach[m.Index], View.After.Map.Reach[m.Index],

@@ -1,0 +1,60 @@
+using Microsoft.AspNetCore.Mvc;
+using RustCabin.Core;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Units;
+using RustCabin.Core.Wants;
+using RustCabin.Data;
+using RustCabin.Web.Stations;
+
+namespace RustCabin.Web.Pages.Memory;
+
+/// <summary>One way to set the unit: as it stands, as planned, or by a named setting. <paramref name="Name"/> null: not one that the user named.</summary>
+public sealed record SettingColumn(string Title, string? Name, PlannedUnit Unit, Answer Answer);
+
+/// <summary>Named settings of one job side by side, what each master reaches and has left free under each, and which titles run.</summary>
+public sealed class SettingsModel(SheetRepository sheets, JobRepository jobs) : StationPage(sheets, jobs)
+{
+    public override Station Station => Station.Named("Memory");
+
+    public IReadOnlyList<SettingColumn> Columns { get; private set; } = [];
+    public IReadOnlyList<TitleRow> TitleRows { get; private set; } = [];
+    public string? Typed { get; private set; }
+
+    protected override void Loaded()
+    {
+        var columns = new List<SettingColumn> { new("before", null, View.Before, Answer.For(View.Before)), new("as planned", null, View.After, View.Answer) };
+        foreach (NamedSetting setting in View.Job.Settings)
+        {
+            PlannedUnit set = setting.Switches.SelectMany(i => i.Value.Select(p => (i.Key, p))).Aggregate(View.After, (unit, m) => unit.Find(m.Key) is null ? unit : Plan.Moved(unit, m.Key, m.p.Key, m.p.Value));
+            columns.Add(new SettingColumn(setting.Name, setting.Name, set, Answer.For(set)));
+        }
+        Columns = columns;
+        // Titles of machines like this one: those whose memory is asked of a master that it has.
+        TitleRows = Titles.Table(View.Sheets.Titles.Where(t => t.Needs.All(n => n.Kind != NeedKind.Memory || View.Model.Masters.Contains(n.What))), [.. columns.Select(c => c.Unit)]);
+    }
+
+    /// <summary>Switches that do not stand alike in every column: instance, switch, and its position in each (null: not there).</summary>
+    public IEnumerable<(Instance Instance, Switch Switch, IReadOnlyList<string?> Positions)> Differing =>
+        from instance in View.After.Instances
+        from own in instance.Part.Switches
+        let positions = Columns.Select(c => c.Unit.Find(instance.Name)?.Positions.GetValueOrDefault(own.Id)).ToArray()
+        where positions.Skip(1).Distinct().Count() > 1
+        select (instance, own, (IReadOnlyList<string?>)positions);
+
+    public static ByteSize Free(PlannedUnit unit, string master) => NeedCheck.Free(unit, master);
+
+    public IActionResult OnPostName(string job, long version, string? name)
+    {
+        if (!Load(job)) return NotFound();
+        Typed = (name ?? "").Trim();
+        if (Typed.Length is 0 or > 60) return Refuse(StatusCodes.Status422UnprocessableEntity, "Nothing was changed: give the setting a name of 60 characters at most.");
+        return Change(job, version, view => ($"Setting kept as \"{Typed}\"", json => JobEdits.NameSetting(json, Typed, view.After.Instances.ToDictionary(i => i.Name, i => i.Positions))));
+    }
+
+    public IActionResult OnPostUse(string job, long version, string name) => Change(job, version, view =>
+        view.Job.Settings.FirstOrDefault(s => s.Name == name) is not { } setting ? null
+            : ($"Set as \"{name}\"", json => setting.Switches.SelectMany(i => i.Value.Select(p => (i.Key, p))).Aggregate(json, (j, m) => JobEdits.SetSwitch(j, view.Unit.Fitted, m.Key, m.p.Key, m.p.Value))));
+
+    public IActionResult OnPostForget(string job, long version, string name) => Change(job, version, _ => ($"Setting \"{name}\" dropped", json => JobEdits.DropSetting(json, name)));
+}
