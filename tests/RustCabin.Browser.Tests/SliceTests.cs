@@ -136,7 +136,7 @@ public sealed class SliceTests
         using var bench = new Bench();
         foreach (string lamp in (string[])["on", "off"])
         {
-            foreach (string path in (string[])["/", $"{Winter}/memory", $"{Winter}/memory?as=table", $"{Winter}/build", "/jobs/slip-7-picture/build", "/jobs/slip-7-picture/passport", "/jobs/dunnock-lamp-voice/identify", $"{Winter}/fit", "/jobs/winch-16c-more/baseline", "/jobs/ferry-satchel-stack/baseline", "/cupboard", "/cupboard?edit=1", "/sheets", "/sheets/models/brindle-16", "/sheets/parts/fathom", "/import", "/search?q=slip", "/jobs/nobody/build"])
+            foreach (string path in (string[])["/", $"{Winter}/memory", $"{Winter}/memory?as=table", $"{Winter}/build", "/jobs/slip-7-picture/build", "/jobs/slip-7-picture/passport", "/jobs/dunnock-lamp-voice/identify", $"{Winter}/fit", "/jobs/winch-16c-more/baseline", "/jobs/ferry-satchel-stack/baseline", "/jobs/loft-clerk-ledger/memory/chips", "/jobs/ferry-satchel-stack/memory/chips", "/jobs/dunnock-lamp-voice/memory/banks", "/jobs/winch-16c-more/memory/settings", $"{Winter}/memory?fault=unseated%20fathom", "/tools?chips=4464&sectors=10&bytes=256&files=9", "/cupboard", "/cupboard?edit=1", "/sheets", "/sheets/models/brindle-16", "/sheets/parts/fathom", "/import", "/search?q=slip", "/jobs/nobody/build"])
             {
                 bench.Go(path);
                 Assert.True(bench.Violations() is { Count: 0 } none, $"{path}, lamp {lamp}: {string.Join("\n", bench.Violations())}");

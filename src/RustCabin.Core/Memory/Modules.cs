@@ -3,8 +3,10 @@ namespace RustCabin.Core.Memory;
 /// <summary>One slot for a module; 0 bytes: empty.</summary>
 public sealed record ModuleSlot(string Name, ulong Bytes);
 
-/// <summary>A size of module: how many lie in hand, and what one more costs; null: it cannot be bought.</summary>
-public sealed record ModuleKind(ulong Bytes, int InHand, decimal? Price);
+/// <summary>
+/// A size of module: how many lie in hand, what one more costs (null: it cannot be bought), and the slots that take it (null: any).
+/// </summary>
+public sealed record ModuleKind(ulong Bytes, int InHand, decimal? Price, IReadOnlyCollection<string>? Slots = null);
 
 /// <summary>One way to reach the target. <paramref name="Slots"/> after it, in order; what is bought and swapped; what comes out.</summary>
 public sealed record ModulePlan(IReadOnlyList<ulong> Slots, ulong Total, ulong Usable, int Bought, int Swaps, decimal Cost, IReadOnlyList<ulong> TakenOut)
@@ -67,7 +69,7 @@ public static class Modules
             bought += missing;
             cost += missing * price;
         }
-        ulong[] after = largerFirst ? Sorted(sizes, counts, slots.Count) : Kept(slots, sizes, counts);
+        if ((largerFirst ? Sorted(sizes, counts, slots.Count) : Kept(slots, kinds, sizes, counts)) is not { } after) return null;
         int swaps = slots.Zip(after).Count(p => p.First.Bytes != p.Second);
         var outs = sizes.SelectMany((size, i) => Enumerable.Repeat(size, Math.Max(0, slots.Count(s => s.Bytes == size) - counts[i])));
         return new ModulePlan(after, total, Math.Min(total, cap), bought, swaps, cost, [.. outs]);
@@ -75,13 +77,20 @@ public static class Modules
 
     static ulong[] Sorted(ulong[] sizes, IReadOnlyList<int> counts, int slots) => [.. sizes.SelectMany((size, i) => Enumerable.Repeat(size, counts[i])), .. Enumerable.Repeat(0ul, slots - counts.Sum())];
 
-    /// <summary>Every module that may stay stays; the others fill what is left, slot after slot.</summary>
-    static ulong[] Kept(IReadOnlyList<ModuleSlot> slots, ulong[] sizes, IReadOnlyList<int> counts)
+    /// <summary>
+    /// Sizes that few slots take are placed first; each keeps the places that it has and then takes the first that are free. Null: they do not go in.
+    /// </summary>
+    static ulong[]? Kept(IReadOnlyList<ModuleSlot> slots, IReadOnlyList<ModuleKind> kinds, ulong[] sizes, IReadOnlyList<int> counts)
     {
-        var left = sizes.Zip(counts).ToDictionary(c => c.First, c => c.Second);
-        ulong?[] after = [.. slots.Select(s => s.Bytes > 0 && left[s.Bytes]-- > 0 ? s.Bytes : (ulong?)null)];
-        foreach (ModuleSlot slot in slots.Where((s, i) => s.Bytes > 0 && after[i] is null)) left[slot.Bytes]++;
-        var rest = new Queue<ulong>(sizes.SelectMany(size => Enumerable.Repeat(size, Math.Max(0, left[size]))));
-        return [.. after.Select(a => a ?? (rest.TryDequeue(out ulong size) ? size : 0))];
+        var after = new ulong[slots.Count];
+        foreach ((ulong size, int count) in sizes.Zip(counts).OrderBy(c => Fits(c.First).Length))
+        {
+            int[] places = [.. Fits(size).Where(i => after[i] == 0).OrderBy(i => slots[i].Bytes == size ? 0 : 1).ThenBy(i => i).Take(count)];
+            if (places.Length < count) return null;
+            foreach (int place in places) after[place] = size;
+        }
+        return after;
+
+        int[] Fits(ulong size) => kinds.FirstOrDefault(k => k.Bytes == size)?.Slots is { } own ? [.. Enumerable.Range(0, slots.Count).Where(i => own.Contains(slots[i].Name))] : [.. Enumerable.Range(0, slots.Count)];
     }
 }

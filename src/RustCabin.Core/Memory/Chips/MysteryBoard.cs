@@ -38,7 +38,7 @@ public static class MysteryBoard
 
     static IEnumerable<BoardProposal> OfRom(BoardSeen seen, ulong bytes, string made, int selects)
     {
-        yield return new BoardProposal(seen.SwitchPositions > 0 ? "ROM board with a choice of images" : "ROM board", bytes, 2, [$"{made}: ROM, {Size(bytes)}", $"{selects} sockets"], Switches(seen, "which image or socket answers"), Leads(seen));
+        yield return new BoardProposal(seen.SwitchPositions > 0 ? "ROM board with a choice of images" : "ROM board", bytes, 2, [$"{made}: ROM, {Size(bytes)}", selects == 1 ? "one socket" : $"{selects} sockets"], Switches(seen, "which image or socket answers"), Leads(seen));
     }
 
     static IEnumerable<BoardProposal> OfDynamic(BoardSeen seen, ChipType[] chips, string made)

@@ -62,8 +62,8 @@ public sealed class CupboardModel(StockRepository stock, SheetRepository sheets,
     public string? Undoes { get; private set; }
     public string Currency { get; private set; } = "";
 
-    /// <summary>Part id by what jobs still want of it beyond what is in hand.</summary>
-    public IReadOnlyList<(Part Part, int Wanted, int InHand)> Wanted { get; private set; } = [];
+    /// <summary>What the jobs still want.</summary>
+    public IReadOnlyList<Wanted> Wanted { get; private set; } = [];
 
     /// <summary>The parts of the cabin, to choose from.</summary>
     public IReadOnlyList<Part> Parts => sheets.All().Parts;
@@ -128,6 +128,12 @@ public sealed class CupboardModel(StockRepository stock, SheetRepository sheets,
         return File(Encoding.UTF8.GetPreamble().Concat(Encoding.UTF8.GetBytes(csv)).ToArray(), "text/csv; charset=utf-8", "store-cupboard.csv");
     }
 
+    public IActionResult OnGetShopping()
+    {
+        Load();
+        return File(Encoding.UTF8.GetPreamble().Concat(Encoding.UTF8.GetBytes(Shopping.AsCsv(Wanted, Currency))).ToArray(), "text/csv; charset=utf-8", "shopping-list.csv");
+    }
+
     IActionResult After(WriteResult result) => result switch
     {
         WriteResult.Missing => NotFound(),
@@ -150,16 +156,7 @@ public sealed class CupboardModel(StockRepository stock, SheetRepository sheets,
         Undoes = stock.Undoes();
         Pack all = sheets.All();
         Currency = all.Currency;
-        var wanted = jobs.All().SelectMany(j => j.Add.Where(a => !j.Done.Contains($"fit-{a.Part}"))).CountBy(a => a.Part);
-        Wanted =
-        [
-            .. from want in wanted
-               let part = all.FindPart(want.Key)
-               where part is not null
-               let here = Items.Where(i => i.Item.Kind == StockKind.Part && i.Item.Item == want.Key).Sum(i => i.Item.Count)
-               orderby part.Name
-               select (part, want.Value, here),
-        ];
+        Wanted = Shopping.Of(all, jobs.All(), [.. Items.Select(i => i.Item)]);
     }
 
     public string? ErrorOf(string field) => Errors.FirstOrDefault(e => e.Path == field)?.Message;

@@ -84,7 +84,8 @@ public sealed class ChipsModel(SheetRepository sheets, JobRepository jobs, Stock
             Part[] modules = [.. View.Sheets.Parts.Where(p => p.Kind == PartKind.Memory && p.Ways.Any(w => w.Model == View.Model.Id && (w.Revisions.Count == 0 || w.Revisions.Contains(View.After.Revision.Id)) && w.Occupies.Any(o => group.Any(s => s.Id == o.Site))))];
             if (modules.Length == 0 || slots.Length > Modules.MostSlots) continue;
             ModuleKind[] kinds = [.. modules.GroupBy(Bytes).Where(g => g.Key > 0).Select(g => new ModuleKind(g.Key,
-                cupboard.Where(s => (s.Item.Kind == StockKind.Part && g.Any(p => p.Id == s.Item.Item)) || (s.Item.Kind == StockKind.Module && ScreenReading.TryParse(s.Item.Item, out ByteSize size) && size.Bytes == g.Key)).Sum(s => s.Item.Count), g.Min(p => p.Price)))];
+                cupboard.Where(s => (s.Item.Kind == StockKind.Part && g.Any(p => p.Id == s.Item.Item)) || (s.Item.Kind == StockKind.Module && ScreenReading.TryParse(s.Item.Item, out ByteSize size) && size.Bytes == g.Key)).Sum(s => s.Item.Count), g.Min(p => p.Price),
+                [.. g.SelectMany(p => p.Ways).Where(w => w.Model == View.Model.Id).SelectMany(w => w.Occupies).Select(o => o.Site ?? "").Distinct()]))];
             ulong cap = View.Model.PowerUp.Select(l => l.Cap?.Bytes).FirstOrDefault(c => c is not null) ?? (View.Model.MemoryLimits.TryGetValue(Master, out ByteSize limit) ? limit.Bytes : ulong.MaxValue);
             yield return new ModuleRow(group.Key, slots, kinds, cap, [.. Modules.Of(slots, kinds, cap, Target.Bytes, largerFirst: false).Take(6)]);
         }

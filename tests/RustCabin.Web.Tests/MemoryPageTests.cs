@@ -1,0 +1,93 @@
+using System.Net;
+using AngleSharp.Dom;
+using AngleSharp.Html.Dom;
+
+namespace RustCabin.Web.Tests;
+
+/// <summary>The pages of the Memory station beside the map, and the tools.</summary>
+public sealed class MemoryPageTests : IAsyncLifetime
+{
+    readonly CabinServer _cabin = new();
+    public ValueTask InitializeAsync() => _cabin.InitializeAsync();
+    public ValueTask DisposeAsync() => _cabin.DisposeAsync();
+
+    static IHtmlFormElement Form(IParentNode page, string selector) => page.QuerySelector(selector)!.Closest("form") as IHtmlFormElement ?? throw new InvalidOperationException(selector);
+    static string Text(IParentNode page, string selector) => string.Join(' ', page.QuerySelector(selector)!.TextContent.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
+
+    [Fact]
+    public async Task A_fault_is_tried_and_told_to_be_a_simulation()
+    {
+        IHtmlDocument page = await _cabin.Page("/jobs/slip-3-winter/memory?fault=unseated%20fathom");
+        Assert.Contains("not 4 MiB", Text(page, ".screen.faulty"));
+        Assert.Contains("A simulation, not a reading: Fathom memory board is not seated", Text(page, ".what-if"));
+        Assert.Contains("(dark)", Text(await _cabin.Page("/jobs/slip-3-winter/memory?fault=rail%20%2B5"), ".screen.faulty"));
+        Assert.Null((await _cabin.Page("/jobs/slip-3-winter/memory?fault=nonsense")).QuerySelector(".screen.faulty"));
+    }
+
+    [Fact]
+    public async Task Satchel_modules_reach_the_cap_with_two_swaps()
+    {
+        IHtmlDocument page = await _cabin.Page("/jobs/ferry-satchel-stack/memory/chips");
+        string[] first = [.. page.QuerySelectorAll("[aria-label=Modules] tbody tr").First().Children.Take(5).Select(c => c.TextContent)];
+        Assert.Equal(["192K 192K 64K 64K 64K", "576 KiB", "0 KiB", "2", "2, 52.00 EUR"], first);
+        (_, page) = await _cabin.Press(Form(page, "[aria-label=Modules] form button"));
+        Assert.Contains("64 KiB module out of Ferry Satchel", Text(page, ".stock"));
+    }
+
+    [Fact]
+    public async Task A_wrong_target_is_told_and_kept()
+    {
+        IHtmlDocument page = await _cabin.Page("/jobs/loft-clerk-ledger/memory/chips?target=plenty");
+        Assert.Contains("\"plenty\" is not a size", Text(page, ".target"));
+        Assert.Equal("plenty", ((IHtmlInputElement)page.QuerySelector("#target")!).Value);
+        Assert.Contains("No filling of these banks reaches it", Text(await _cabin.Page("/jobs/loft-clerk-ledger/memory/chips?target=8M"), "[aria-label='Quayside sidecar']"));
+        Assert.Contains("No part of this job has banks", Text(await _cabin.Page("/jobs/mast-disc-picture/memory/chips"), "main"));
+    }
+
+    [Fact]
+    public async Task Chips_that_the_switches_do_not_fit_are_a_stop_mended_by_one_press()
+    {
+        IHtmlDocument page = await _cabin.Page("/jobs/loft-clerk-ledger/memory");
+        (_, page) = await _cabin.Press(Form(page, "[name=switchId][value=S1]"), ("position", "64K"));
+        Assert.Contains("Switches for other chips", Text(page, ".tray"));
+        (_, page) = await _cabin.Press(Form(page, ".tray .solid"));
+        Assert.DoesNotContain("Switches for other chips", Text(page, ".tray"));
+    }
+
+    [Fact]
+    public async Task A_window_has_its_fan_its_listing_and_its_reset_circuit()
+    {
+        IHtmlDocument page = await _cabin.Page("/jobs/dunnock-lamp-voice/memory/banks");
+        Assert.Equal("16 banks of 8 KiB behind 0x6000 to 0x7fff", page.QuerySelector(".fan")!.GetAttribute("aria-label"));
+        Assert.Contains("takes writes only", Text(page, ".fan"));
+        Assert.Contains("POKE R,B", Text(page, ".listing"));
+        Assert.Contains("8.2 ms at least, 24 ms at most. It outlasts the supply.", Text(page, "[aria-labelledby=reset-title] .verdict"));
+        page = await _cabin.Page("/jobs/dunnock-lamp-voice/memory/banks?kohm=10&uf=0,1&volts=5&rise=5");
+        Assert.Contains("Too short: take 4.7 uF", Text(page, "[aria-labelledby=reset-title] .verdict"));
+        Assert.Contains("\"much\" is not a value", Text(await _cabin.Page("/jobs/dunnock-lamp-voice/memory/banks?kohm=much"), ".reset"));
+        Assert.Contains("Nothing on this unit shows its memory through a window", Text(await _cabin.Page("/jobs/slip-3-winter/memory/banks"), "main"));
+    }
+
+    [Fact]
+    public async Task A_setting_is_named_and_needs_a_name()
+    {
+        IHtmlDocument page = await _cabin.Page("/jobs/slip-3-winter/memory/settings");
+        (HttpStatusCode status, page) = await _cabin.Press(Form(page, "[name=name]"), ("name", " "));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        (_, page) = await _cabin.Press(Form(page, "[name=name]"), ("name", "<b>two"));
+        Assert.Contains("<b>two", Text(page, ".settings thead"));
+        (_, page) = await _cabin.Press(Form(page, "[aria-label='Drop <b>two']"), ("name", "<b>two"));
+        Assert.DoesNotContain("<b>two", Text(page, ".settings thead"));
+    }
+
+    [Fact]
+    public async Task Markings_boards_and_sectors_are_read()
+    {
+        IHtmlDocument page = await _cabin.Page($"/tools?chips={Uri.EscapeDataString("4 x 62256LP-70\n<script>")}&cell=true&decoder=true&leads=1&sectors=1040&reserved=0&bytes=256&link=3&files=9000");
+        Assert.Contains("SRAM 32Kx8", Text(page, "[aria-labelledby=markings-title]"));
+        Assert.Contains("Memory kept alive by a cell 128 KiB", Text(page, "[aria-labelledby=board-title]"));
+        Assert.Contains("lead 1: likely a select or the write strobe", Text(page, "[aria-labelledby=board-title]"));
+        Assert.Contains("266,240 bytes in all; 1004 sectors stay free", Text(page, "[aria-labelledby=sectors-title]"));
+        Assert.Contains("is not a file", Text(await _cabin.Page("/tools?sectors=1&bytes=1&files=x"), "[aria-labelledby=sectors-title]"));
+    }
+}
