@@ -20,6 +20,7 @@ var budgets = new Dictionary<string, double?>
     ["whole answer, job of 10 parts"] = 1,
     ["power-up of 16 MiB at 64 KiB"] = 5,
     ["fit matrix, 300 parts by 8 revisions"] = 100,
+    ["arrangements, 4 banks by 8 types"] = 20,
     ["reading a pack of 2,000 sheets"] = null,
 };
 var measured = new List<Measured>();

@@ -1,6 +1,7 @@
 using System.Text;
 using BenchmarkDotNet.Attributes;
 using RustCabin.Core.Fit;
+using RustCabin.Core.Memory.Chips;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Benchmarks;
@@ -33,5 +34,9 @@ public class Sheets
     }
 
     [Benchmark(Description = "fit matrix, 300 parts by 8 revisions")] public IReadOnlyList<FitRow> Matrix() => FitMatrix.Of(_pack.Models[0], _pack.Parts);
+    readonly ArrangementQuestion _board = new(64 << 10, 16 << 20, 8, 1, 4, [.. ChipType.ForBanks.Take(8)], MixRule.Any, 512 << 10,
+        new Dictionary<string, int> { ["64Kx1"] = 18, ["256Kx1"] = 7 }, ChipType.ForBanks.Take(8).ToDictionary(t => t.Organisation, _ => 2.5m), false);
+
+    [Benchmark(Description = "arrangements, 4 banks by 8 types")] public IReadOnlyList<Arrangement> Fill() => Arrangements.Of(_board);
     [Benchmark(Description = "reading a pack of 2,000 sheets")] public Pack Reading() => Read(_full);
 }

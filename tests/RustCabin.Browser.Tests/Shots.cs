@@ -22,6 +22,9 @@ public sealed class Shots
             Take(bench, folder, "fit", "/jobs/slip-3-winter/fit");
             Take(bench, folder, "memory", "/jobs/slip-3-winter/memory");
             Take(bench, folder, "memory-table", "/jobs/slip-3-winter/memory?as=table");
+            Take(bench, folder, "chips", "/jobs/loft-clerk-ledger/memory/chips");
+            Take(bench, folder, "banks", "/jobs/dunnock-lamp-voice/memory/banks");
+            Take(bench, folder, "settings", "/jobs/winch-16c-more/memory/settings");
             Take(bench, folder, "build", "/jobs/slip-7-picture/build");
             Take(bench, folder, "passport", "/jobs/slip-7-picture/passport");
             bench.Press("button", "Lamp off");

@@ -153,6 +153,9 @@ public sealed class Fields
     public OrderedDictionary<string, ByteSize> SizeMap(string name) =>
         new(Map<object>(name, (e, p) => ReadSize(e, p)).Select(pair => KeyValuePair.Create(pair.Key, (ByteSize)pair.Value)));
 
+    public OrderedDictionary<string, decimal> NumberMap(string name, decimal from, decimal to) =>
+        new(Map<object>(name, (e, p) => ReadNumber(e, p, from, to)).Select(pair => KeyValuePair.Create(pair.Key, (decimal)pair.Value)));
+
     /// <summary>A list, or a single value standing for a list of one (positions in <c>when</c>).</summary>
     public IReadOnlyList<string>? OneOrMore(JsonElement element, string path) =>
         element.ValueKind == JsonValueKind.Array ? ReadList(element, path, ReadName) : ReadName(element, path) is { } one ? [one] : null;

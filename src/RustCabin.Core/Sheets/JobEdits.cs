@@ -29,6 +29,14 @@ public static class JobEdits
     /// <summary>Ticks a step, or takes the tick back.</summary>
     public static JsonObject Tick(JsonObject job, string step, bool done) => Listed(Copy(job), "done", step, done);
 
+    /// <summary>Notes how many minutes a step took; null forgets it.</summary>
+    public static JsonObject Took(JsonObject job, string step, decimal? minutes)
+    {
+        JsonObject edited = Copy(job);
+        JsonPath.Put(edited, $"took[\"{step}\"]", minutes is { } m ? JsonValue.Create(m) : null);
+        return edited;
+    }
+
     /// <summary>Ticks a caution of a step as read, or takes that back.</summary>
     public static JsonObject Heed(JsonObject job, string step, string caution, bool heeded) => Listed(Copy(job), "heeded", $"{step}:{caution}", heeded);
 

@@ -69,7 +69,7 @@ public static class PackShape
 
     public static readonly Shape Job = Object(
         ("id!", Id), ("unit!", Id), ("name!", Name), ("add", List(Fitted)), ("remove", Names), ("switches", Map(Map(Name))), ("firmware", Name), ("wants", List(NeedSheet)),
-        ("limits", Object(("budget", Number), ("skill", Whole), ("reversible", Flag))), ("done", Names), ("heeded", Names),
+        ("limits", Object(("budget", Number), ("skill", Whole), ("reversible", Flag))), ("done", Names), ("heeded", Names), ("took", Map(Number)),
         ("readings", List(Object(("gate!", Name), ("at!", Name), ("starts", Flag), ("lines", Lines)))),
         ("banks", Map(List(NameOrNull))), ("settings", List(Object(("name!", Name), ("switches", Map(Map(Name)))))));
 

@@ -23,6 +23,7 @@ static class UnitReader
         f.Children("wants", Need.Read), f.Child("limits", ReadLimits) ?? new JobLimits(null, null, false),
         f.NameMaps("switches"), f.Names("done"), f.Names("heeded"), f.Children("readings", ReadReading))
     {
+        Took = f.NumberMap("took", 0, 100_000),
         Banks = f.NamesOrNullsMap("banks"),
         Settings = f.Children("settings", s => new NamedSetting(s.Name("name"), s.NameMaps("switches"))),
     };

@@ -59,6 +59,9 @@ public sealed record Job(
     IReadOnlyList<Need> Wants, JobLimits Limits, IReadOnlyDictionary<string, OrderedDictionary<string, string>> Switches,
     IReadOnlyList<string> Done, IReadOnlyList<string> Heeded, IReadOnlyList<GateReading> Readings)
 {
+    /// <summary>Minutes that steps really took, by the step's id, where the user noted them.</summary>
+    public IReadOnlyDictionary<string, decimal> Took { get; init; } = new Dictionary<string, decimal>();
+
     /// <summary>The chips that the job puts into the banks of a part, by instance, as <see cref="FittedPart.Banks"/>.</summary>
     public IReadOnlyDictionary<string, IReadOnlyList<string?>> Banks { get; init; } = new Dictionary<string, IReadOnlyList<string?>>();
 

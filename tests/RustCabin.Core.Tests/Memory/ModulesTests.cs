@@ -95,6 +95,16 @@ public class ModulesTests
     }
 
     [Fact]
+    public void Minutes_for_a_joint_are_learnt_from_steps_that_were_timed()
+    {
+        Machine soldered = Board with { Parts = Board.Parts.Replace("\"dataBits\": 8,", "\"dataBits\": 8, \"socketed\": false,") };
+        Assert.Equal((0.4m, 0), Core.Build.Learnt.PerJoint([(soldered with { Job = Machine.Add("p") }).Planned]));
+        // 8 chips of 16 pins are 128 joints; 64 minutes make half a minute each.
+        Core.Planning.PlannedUnit timed = (soldered with { Job = $"{Machine.Add("p")}, \"banks\": {{ \"p\": [\"64Kx1\", null] }}, \"took\": {{ \"set-p\": 64 }}" }).Planned;
+        Assert.Equal((0.5m, 1), Core.Build.Learnt.PerJoint([timed]));
+    }
+
+    [Fact]
     public void Four_static_chips_a_decoder_and_a_cell_are_128_KiB_kept_alive()
     {
         BoardProposal first = MysteryBoard.Propose(new BoardSeen([.. Enumerable.Repeat("62256LP-70", 4)], Cell: true, Edge: true, SwitchPositions: 1, FlyLeads: 1, Decoder: true))[0];

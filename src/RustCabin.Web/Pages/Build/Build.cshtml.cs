@@ -20,12 +20,16 @@ public sealed class BuildModel(SheetRepository sheets, JobRepository jobs, TimeP
     public IReadOnlyList<string> Explained(StepProgress step) =>
         step is { State: StepState.Differs, Reading: { } reading, Step.At: { } at } ? Explanations.Of(at, reading) : [];
 
-    public IActionResult OnPostTick(string job, long version, string step, bool done) => Change(job, version, view =>
+    public IActionResult OnPostTick(string job, long version, string step, bool done, string? took) => Change(job, version, view =>
     {
         if (view.Progress.Steps.FirstOrDefault(s => s.Step.Id == step) is not { } at || at.Step.Kind == StepKind.Gate) return null;
         if (done && at.State == StepState.Locked) throw new ArgumentException("a gate before this step has not passed");
         if (done && !at.AllHeeded) throw new ArgumentException($"tick the cautions of \"{at.Step.Title}\" first");
-        return (done ? $"Done: {at.Step.Title}" : $"Not done after all: {at.Step.Title}", json => JobEdits.Tick(json, step, done));
+        decimal? minutes = null;
+        if (done && !string.IsNullOrWhiteSpace(took))
+            minutes = decimal.TryParse(took.Replace(',', '.'), System.Globalization.NumberStyles.AllowDecimalPoint, System.Globalization.CultureInfo.InvariantCulture, out decimal typed) && typed is > 0 and < 100_000
+                ? typed : throw new ArgumentException($"\"{took}\" is not a number of minutes");
+        return (done ? $"Done: {at.Step.Title}{(minutes is null ? "" : $", in {minutes} min")}" : $"Not done after all: {at.Step.Title}", json => JobEdits.Took(JobEdits.Tick(json, step, done), step, minutes));
     });
 
     public IActionResult OnPostHeed(string job, long version, string step, string caution, bool heeded) => Change(job, version, view =>

@@ -19,8 +19,8 @@ public sealed record ModuleRow(string Connector, IReadOnlyList<ModuleSlot> Slots
 /// <summary>Chips and modules of the Memory station: how many of which kind, in which banks and slots, what to buy and where the switches stand.</summary>
 public sealed class ChipsModel(SheetRepository sheets, JobRepository jobs, StockRepository stock) : StationPage(sheets, jobs)
 {
-    /// <summary>Minutes for each joint soldered, until the user's own are known.</summary>
-    public const double MinutesPerJoint = 0.4;
+    /// <summary>Minutes for each joint soldered: the user's own where they are known.</summary>
+    public (decimal Minutes, int Steps) PerJoint => Core.Build.Learnt.PerJoint(Jobs.All().Select(j => Plan.For(View.Sheets, j)));
 
     public override Station Station => Station.Named("Memory");
 

@@ -1,0 +1,31 @@
+using RustCabin.Core.Memory.Chips;
+using RustCabin.Core.Planning;
+
+namespace RustCabin.Core.Build;
+
+/// <summary>What the user's own steps have taught: the default serves until there is one. Source: domain.md, section 3, Joints and time.</summary>
+public static class Learnt
+{
+    /// <summary>Minutes for a joint before anything is learnt.</summary>
+    public const decimal MinutesPerJoint = 0.4m;
+
+    /// <summary>The median of minutes a joint over the steps in which chips were soldered and the time was noted, and how many such steps there are.</summary>
+    public static (decimal Minutes, int Steps) PerJoint(IEnumerable<PlannedUnit> plans)
+    {
+        decimal[] each =
+        [
+            .. from plan in plans
+               where plan.Job is not null
+               from instance in plan.Instances
+               let joints = Joints(instance)
+               where joints > 0 && plan.Job!.Took.TryGetValue($"set-{instance.Name}", out decimal _)
+               select plan.Job!.Took[$"set-{instance.Name}"] / joints,
+        ];
+        return Baseline.Runs.Of(each) is { } runs ? (runs.Median, each.Length) : (MinutesPerJoint, 0);
+    }
+
+    /// <summary>Joints of the chips that a part's banks take; none where they have sockets.</summary>
+    static int Joints(Instance instance) => instance.Part.Arrays.Zip(instance.Fitted.Banks)
+        .Where(b => !b.First.Socketed && b.Second is not null && FittedChips.TryParse(b.Second, out _))
+        .Sum(b => new BankOfChips(ChipType.Find(b.Second!.Split('-')[0])!, b.First.DataBits, b.First.ParityBits).Joints);
+}
