@@ -47,7 +47,7 @@ public static class PackShape
         ("ways", List(Object(("id!", Id), ("model", Id), ("revisions", Ids), ("connector", Name),
             ("occupies", List(Object(("site", Name), ("signal", Name), ("mode!", Word<SiteMode>()), ("stacks", Flag)))),
             ("minutes", Number), ("skill", Whole), ("reversible", Flag), ("faultChance", Number), ("needs", List(NeedSheet)), ("steps", Any), ("changes", Any),
-            ("cautions", Names), ("keeps", Texts), ("special", Name), ("stacks", Flag)))),
+            ("cautions", Names), ("keeps", Texts), ("special", Name), ("stacks", Flag), ("fitsSocket", Flag)))),
         ("connector", Any), ("gender", Any), ("contacts", Any), ("sites", List(SiteSheet)), ("needs", List(NeedSheet)), ("provides", Names),
         ("conflicts", List(Object(("part!", Id), ("why", Text)))),
         ("switches", List(Object(("id!", Name), ("kind", Word<SwitchKind>()), ("label", Text), ("positions!", Names), ("factory", Name)))),

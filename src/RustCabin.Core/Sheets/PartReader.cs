@@ -47,7 +47,7 @@ static class PartReader
             f.Id("id"), f.IdOrNull("model"), f.Ids("revisions"), f.NameOrNull("connector"), f.Children("occupies", ReadOccupies),
             f.Number("minutes", 0, 100_000) ?? 0, f.Whole("skill", 1, 5) ?? 1, f.Flag("reversible") ?? true, f.Number("faultChance", 0, 1) ?? 0,
             f.Children("needs", Need.Read), f.Names("cautions"), f.Texts("keeps"), f.NameOrNull("special"),
-            f.Flag("stacks") ?? false, ReadSteps(f));
+            f.Flag("stacks") ?? false, ReadSteps(f), f.Flag("fitsSocket") ?? false);
     }
 
     /// <summary>A step is an object, or plain text, which is then called by its place: step-1, step-2.</summary>

@@ -28,11 +28,13 @@ public sealed record SwitchRow(IReadOnlyList<string?> Arrangement, OrderedDictio
 
 public sealed record PartVersion(string Id, IReadOnlyList<string> Errata);
 
-/// <summary>One accepted manner of fitting a part, to one model (and revisions), or to anything with a connector free.</summary>
+/// <summary>
+/// One accepted manner of fitting a part, to one model (and revisions), or to anything with a connector free. <paramref name="FitsSocket"/>: it puts a socket where a chip is soldered.
+/// </summary>
 public sealed record Way(
     string Id, string? Model, IReadOnlyList<string> Revisions, string? Connector, IReadOnlyList<Occupies> Occupies, decimal Minutes, int Skill,
     bool Reversible, decimal FaultChance, IReadOnlyList<Need> Needs, IReadOnlyList<string> Cautions, IReadOnlyList<string> Keeps,
-    string? Special, bool Stacks, IReadOnlyList<WayStep> Steps);
+    string? Special, bool Stacks, IReadOnlyList<WayStep> Steps, bool FitsSocket);
 
 /// <summary>One step of a way. <paramref name="Proof"/> is the reading that proves it done ("open", "closed to U7 leg 3"); empty: look at it.</summary>
 public sealed record WayStep(string Id, string What, string Proof);

@@ -10,11 +10,11 @@ public sealed record NeedAnswer(Need Need, bool? Met, string Text);
 /// <summary>Holds needs against a planned unit: those of titles and users, and those of parts. Source: formats.md, needs.</summary>
 public static class NeedCheck
 {
-    /// <summary>The needs that hold for this revision and these switches, each with its answer.</summary>
-    public static IReadOnlyList<NeedAnswer> Of(PlannedUnit unit, IEnumerable<Need> needs) =>
-        [.. needs.Where(n => unit.Holds(n.Revisions) && n.When.Holds(key => PositionOf(unit, key))).Select(n => Answer(unit, n))];
+    /// <summary>The needs that hold for this revision and these switches, each with its answer. Plain switch names are those of <paramref name="own"/>.</summary>
+    public static IReadOnlyList<NeedAnswer> Of(PlannedUnit unit, IEnumerable<Need> needs, Instance? own = null) =>
+        [.. needs.Where(n => unit.Holds(n.Revisions) && n.When.Holds(key => PositionOf(unit, own, key))).Select(n => Answer(unit, n))];
 
-    static string? PositionOf(PlannedUnit unit, string key) => key.IndexOf('.') is > 0 and var dot ? unit.Find(key[..dot])?.Positions.GetValueOrDefault(key[(dot + 1)..]) : null;
+    static string? PositionOf(PlannedUnit unit, Instance? own, string key) => own?.Positions.GetValueOrDefault(key) is { } position ? position : key.IndexOf('.') is > 0 and var dot ? unit.Find(key[..dot])?.Positions.GetValueOrDefault(key[(dot + 1)..]) : null;
 
     static NeedAnswer Answer(PlannedUnit unit, Need need) => need.Kind switch
     {

@@ -13,22 +13,22 @@ public static class BankFan
         int banks = window.Window!.Banks, shown = Math.Min(banks, 16), bits = unit.Map.AddressBits;
         double tall = Math.Max(150, shown * 15 + 30);
         string range = new AddressRange(new Address(window.Base), new Address(window.Base + window.Size - 1)).ToScreen(bits);
-        Svg svg = Svg.Begin(480, tall + 62, "fan", "img", $"{banks} banks of {new ByteSize(window.Size)} behind {range}");
+        Svg svg = Svg.Begin(360, tall + 66, "fan", "img", $"{banks} banks of {new ByteSize(window.Size)} behind {range}");
         double middle = tall / 2;
-        svg.Rect(8, middle - 34, 150, 68, "cell banked", 2).Text(83, middle - 6, Ladder.OwnerShort(unit, window.Owner), "lab strong").Text(83, middle + 14, sizes.Size(new ByteSize(window.Size)), "fig");
-        svg.Text(83, middle + 54, range, "adr");
+        svg.Rect(4, middle - 34, 128, 68, "cell banked", 2).Text(68, middle - 6, Ladder.OwnerShort(unit, window.Owner), "lab strong").Text(68, middle + 14, sizes.Size(new ByteSize(window.Size)), "fig");
+        svg.Text(4, middle + 54, range, "adr", "start");
         for (int i = 0; i < shown; i++)
         {
-            double y = 10 + i * ((tall - 20) / shown), x = 250 + i % 2 * 6;
-            svg.Line(158, middle, x, y + 6, i == 0 ? "way done" : "fan-line").Rect(x, y, 150, 12, i == 0 ? "cell ram" : "cell ram pale", 2);
-            svg.Text(x + 158, y + 11, i == shown - 1 && shown < banks ? $"to {banks - 1}" : $"{i}", "fig", "start");
+            double y = 10 + i * ((tall - 20) / shown), x = 208 + i % 2 * 6;
+            svg.Line(132, middle, x, y + 6, i == 0 ? "way done" : "fan-line").Rect(x, y, 108, 12, i == 0 ? "cell ram" : "cell ram pale", 2);
+            svg.Text(x + 114, y + 11, i == shown - 1 && shown < banks ? $"to {banks - 1}" : $"{i}", "fig", "start");
         }
         string register = window.Window.Register!;
         DecodedClaim? at = unit.Claims.FirstOrDefault(c => c.Owner == register || c.Owner.EndsWith($":{register}", StringComparison.Ordinal));
         string words = at is null ? $"register {register}: not there with these switches" : $"register {new AddressRange(new Address(at.Base), new Address(at.Base + at.Size - 1)).ToScreen(bits)}{(at.Reads ? "" : ", takes writes only")}";
-        svg.Text(8, tall + 34, words, "lab", "start");
+        svg.Text(4, tall + 24, words, "lab", "start");
         string[] under = at is null ? [] : [.. unit.Claims.Where(c => c != at && c.Base <= at.Base && at.Base < c.Base + c.Size && c.Reads).Select(c => unit.OwnerName(c.Owner))];
-        if (under.Length > 0) svg.Text(8, tall + 54, $"a read there gives {string.Join(" and ", under)}; a write turns the banks", "lab side", "start");
+        if (under.Length > 0) svg.Text(4, tall + 42, $"a read there gives {string.Join(" and ", under)};", "lab side", "start").Text(4, tall + 59, "a write there turns the banks", "lab side", "start");
         return svg.End();
     }
 }
