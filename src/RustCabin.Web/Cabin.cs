@@ -127,6 +127,7 @@ public static class Cabin
         IdentifyEndpoint.Map(app);
         MemoryEndpoints.Map(app);
         PinsEndpoint.Map(app);
+        RomEndpoints.Map(app);
         SpeedEndpoint.Map(app);
     }
 }

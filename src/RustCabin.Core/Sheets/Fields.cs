@@ -103,6 +103,10 @@ public sealed class Fields
 
     public ByteSize? Size(string name) => Optional(name, ReadSize);
 
+    /// <summary>A size as text (<c>512K</c>), or a plain number of bytes.</summary>
+    public ByteSize? SizeOrNumber(string name) =>
+        _object.TryGetProperty(name, out JsonElement given) && given.ValueKind == JsonValueKind.Number ? Number(name, 0, 1L << 41) is { } bytes ? new ByteSize((ulong)bytes) : null : Size(name);
+
     /// <summary>One word of the kebab-case members of <typeparamref name="T"/>; the error lists them.</summary>
     public T? Word<T>(string name) where T : struct, Enum => Optional<T?>(name, ReadWord<T>);
 

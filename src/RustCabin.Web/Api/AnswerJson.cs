@@ -61,7 +61,7 @@ static class AnswerJson
         [.. map.Mirrors().Select(m => new MirrorJson(map.Claims[m.Claim].Owner, Hex(map, m.Base), m.Size))],
         Reach(map));
 
-    static FindingJson Of(Finding finding) => new(
+    public static FindingJson Of(Finding finding) => new(
         finding.Code, finding.Severity.ToString().ToLowerInvariant(), finding.Subjects, finding.Text, finding.Why,
         finding.Fix is { } fix ? new FixJson(fix.Switches) : null);
 

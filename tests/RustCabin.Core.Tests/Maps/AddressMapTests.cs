@@ -49,7 +49,7 @@ public class AddressMapTests
     [Fact]
     public void A_write_only_register_under_a_rom_is_no_fight_unless_the_rom_drives_on_writes()
     {
-        DecodedClaim rom = Rom("os", 0xE000, 0x2000), select = Register("select", 0xEF80, 0x80);
+        DecodedClaim rom = RomClaim("os", 0xE000, 0x2000), select = Register("select", 0xEF80, 0x80);
         Assert.Empty(Resolve(16, rom, select).Fights);
         Meeting fight = Assert.Single(Resolve(16, rom with { DrivesOnWrite = true }, select).Fights);
         Assert.Equal((0xEF80ul, 0xEFFFul), (fight.Range.From.Value, fight.Range.To.Value));
@@ -58,7 +58,7 @@ public class AddressMapTests
 
     [Fact]
     public void A_rom_that_drives_on_writes_fights_nothing_where_nothing_takes_a_write() =>
-        Assert.Empty(Resolve(16, Rom("os", 0xE000, 0x2000) with { DrivesOnWrite = true }).Fights);
+        Assert.Empty(Resolve(16, RomClaim("os", 0xE000, 0x2000) with { DrivesOnWrite = true }).Fights);
 
     [Fact]
     public void Two_registers_at_one_address_take_the_same_write_and_do_not_fight()
@@ -71,7 +71,7 @@ public class AddressMapTests
     [Fact]
     public void An_overlay_switches_off_for_its_own_masters_only()
     {
-        ResolvedMap map = Resolve(16, Ram("under", 0, 0x4000, Cpu | Video), Rom("over", 0, 0x1000, Cpu) with { Overlays = ["under"] });
+        ResolvedMap map = Resolve(16, Ram("under", 0, 0x4000, Cpu | Video), RomClaim("over", 0, 0x1000, Cpu) with { Overlays = ["under"] });
         Assert.Empty(map.Fights);
         Answering under = map.Segments[0].Claims.Single(a => a.Claim == 0);
         Assert.Equal(Video, under.Masters);
@@ -81,14 +81,14 @@ public class AddressMapTests
     [Fact]
     public void Memory_wholly_under_an_overlay_is_not_reached()
     {
-        ResolvedMap map = Resolve(16, Ram("under", 0, 0x1000), Rom("over", 0, 0x1000) with { Overlays = ["under"] });
+        ResolvedMap map = Resolve(16, Ram("under", 0, 0x1000), RomClaim("over", 0, 0x1000) with { Overlays = ["under"] });
         Assert.Equal(0ul, map.Reach[0].Bytes);
     }
 
     [Fact]
     public void An_overlay_that_is_switched_off_switches_nothing_off()
     {
-        ResolvedMap map = Resolve(16, Ram("a", 0, 16), Rom("b", 0, 16) with { Overlays = ["a"] }, Rom("c", 0, 16) with { Overlays = ["b"] });
+        ResolvedMap map = Resolve(16, Ram("a", 0, 16), RomClaim("b", 0, 16) with { Overlays = ["a"] }, RomClaim("c", 0, 16) with { Overlays = ["b"] });
         Assert.Equal([0, 2], map.Segments[0].Claims.Select(a => a.Claim));
     }
 

@@ -11,7 +11,7 @@ static class Claims
     public static readonly string[] Masters = ["cpu", "video"];
 
     public static DecodedClaim Ram(string owner, ulong from, ulong size, uint masters = Cpu) => Of(owner, ClaimKind.Ram, from, size, masters);
-    public static DecodedClaim Rom(string owner, ulong from, ulong size, uint masters = Cpu) => Of(owner, ClaimKind.Rom, from, size, masters) with { Access = BusAccess.Read };
+    public static DecodedClaim RomClaim(string owner, ulong from, ulong size, uint masters = Cpu) => Of(owner, ClaimKind.Rom, from, size, masters) with { Access = BusAccess.Read };
     public static DecodedClaim Register(string owner, ulong from, ulong size) => Of(owner, ClaimKind.Register, from, size, Cpu) with { Access = BusAccess.Write };
 
     static DecodedClaim Of(string owner, ClaimKind kind, ulong from, ulong size, uint masters) =>

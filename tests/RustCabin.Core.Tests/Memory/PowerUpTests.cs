@@ -109,7 +109,7 @@ public class PowerUpTests
     {
         ResolvedMap map = Resolve(16,
             Maps.Claims.Ram("part:p:banks", 0x6000, 0x2000) with { Window = new Window("select", 16, WindowReset.Undefined) },
-            Rom("model:os", 0xE000, 0x2000), Register("part:p:select", 0xEF80, 0x80));
+            RomClaim("model:os", 0xE000, 0x2000), Register("part:p:select", 0xEF80, 0x80));
         var bus = new SimulatedBus(map, 0);
         for (byte bank = 0; bank < 16; bank++)
         {
