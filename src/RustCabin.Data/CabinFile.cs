@@ -49,6 +49,7 @@ public sealed class CabinFile
 
     void Migrate(Assembly migrations)
     {
+        if (IsCurrent(migrations)) return;
         UpgradeEngine engine = DeployChanges.To.SqliteDatabase(_connection)
             .WithScriptsEmbeddedInAssembly(migrations, name => name.EndsWith(".sql", StringComparison.Ordinal))
             .WithTransaction().LogToNowhere().Build();
@@ -57,6 +58,21 @@ public sealed class CabinFile
         DatabaseUpgradeResult result = engine.PerformUpgrade();
         if (!result.Successful)
             throw new CabinFileException($"{Path} could not be brought up to date: {result.Error.Message} It was left as it was.", result.Error);
+    }
+
+    /// <summary>True when just the migrations of the assembly were run on the file: then there is nothing to do, and the engine that would do it need not be loaded.</summary>
+    bool IsCurrent(Assembly migrations)
+    {
+        using SqliteConnection connection = Connect();
+        using SqliteCommand ask = connection.CreateCommand();
+        ask.CommandText = "select count(*) from sqlite_master where name = 'SchemaVersions'";
+        if ((long)ask.ExecuteScalar()! == 0) return false;
+        ask.CommandText = "select ScriptName from SchemaVersions";
+        var run = new HashSet<string>();
+        using (SqliteDataReader names = ask.ExecuteReader())
+            while (names.Read())
+                run.Add(names.GetString(0));
+        return run.SetEquals(migrations.GetManifestResourceNames().Where(name => name.EndsWith(".sql", StringComparison.Ordinal)));
     }
 
     /// <summary>An open connection; the caller closes it. SQLite as it comes flushes at every commit (synchronous = full), which a test holds.</summary>

@@ -22,6 +22,7 @@ public sealed class MemoryPageTests : IAsyncLifetime
         Assert.Contains("A simulation, not a reading: Fathom memory board is not seated", Text(page, ".what-if"));
         Assert.Contains("(dark)", Text(await _cabin.Page("/jobs/slip-3-winter/memory?fault=rail%20%2B5"), ".screen.faulty"));
         Assert.Null((await _cabin.Page("/jobs/slip-3-winter/memory?fault=nonsense")).QuerySelector(".screen.faulty"));
+        Assert.NotNull((await _cabin.Page("/jobs/slip-3-winter/memory?fault=none")).QuerySelector("[name=fault] optgroup"));
     }
 
     [Fact]

@@ -58,7 +58,10 @@ public sealed class MemoryModel(SheetRepository sheets, JobRepository jobs) : St
     [BindProperty(SupportsGet = true, Name = "run")]
     public int Run { get; set; }
 
-    public IReadOnlyList<BusFault> FaultOffers => WhatIf.Offers(View.After);
+    /// <summary>The faults to choose from, once somebody asks for them.</summary>
+    public IReadOnlyList<BusFault> FaultOffers => _offers ??= FaultKey is null ? [] : WhatIf.Offers(View.After);
+
+    IReadOnlyList<BusFault>? _offers;
 
     public WhatIfResult? Tried => FaultOffers.FirstOrDefault(f => f.Key == FaultKey) is { } fault ? WhatIf.Run(View.After, fault with { Seed = Run }) : null;
 
