@@ -1,6 +1,6 @@
 using System.Net;
-using AngleSharp.Dom;
 using AngleSharp.Html.Dom;
+using static RustCabin.Web.Tests.Shown;
 
 namespace RustCabin.Web.Tests;
 
@@ -12,9 +12,6 @@ public sealed class BaselineTests : IAsyncLifetime
 
     public ValueTask InitializeAsync() => _cabin.InitializeAsync();
     public ValueTask DisposeAsync() => _cabin.DisposeAsync();
-
-    static IHtmlFormElement Form(IParentNode page, string selector) => page.QuerySelector(selector)!.Closest("form") as IHtmlFormElement ?? throw new InvalidOperationException(selector);
-    static string Text(IParentNode page, string selector) => string.Join(' ', page.QuerySelector(selector)!.TextContent.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
 
     [Fact]
     public async Task A_reading_is_compared_with_the_unit_as_it_stands()

@@ -1,6 +1,6 @@
 using System.Net;
-using AngleSharp.Dom;
 using AngleSharp.Html.Dom;
+using static RustCabin.Web.Tests.Shown;
 
 namespace RustCabin.Web.Tests;
 
@@ -10,9 +10,6 @@ public sealed class MemoryPageTests : IAsyncLifetime
     readonly CabinServer _cabin = new();
     public ValueTask InitializeAsync() => _cabin.InitializeAsync();
     public ValueTask DisposeAsync() => _cabin.DisposeAsync();
-
-    static IHtmlFormElement Form(IParentNode page, string selector) => page.QuerySelector(selector)!.Closest("form") as IHtmlFormElement ?? throw new InvalidOperationException(selector);
-    static string Text(IParentNode page, string selector) => string.Join(' ', page.QuerySelector(selector)!.TextContent.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
 
     [Fact]
     public async Task A_fault_is_tried_and_told_to_be_a_simulation()

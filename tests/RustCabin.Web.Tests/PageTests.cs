@@ -1,6 +1,6 @@
 using System.Net;
-using AngleSharp.Dom;
 using AngleSharp.Html.Dom;
+using static RustCabin.Web.Tests.Shown;
 
 namespace RustCabin.Web.Tests;
 
@@ -12,9 +12,6 @@ public sealed class PageTests : IAsyncLifetime
 
     public ValueTask InitializeAsync() => _cabin.InitializeAsync();
     public ValueTask DisposeAsync() => _cabin.DisposeAsync();
-
-    static IHtmlFormElement Form(IParentNode page, string selector) => page.QuerySelector(selector)!.Closest("form") as IHtmlFormElement ?? throw new InvalidOperationException(selector);
-    static string Text(IParentNode page, string selector) => string.Join(' ', page.QuerySelector(selector)!.TextContent.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
 
     [Fact]
     public async Task The_shelf_shows_every_unit_in_its_state()

@@ -18,7 +18,7 @@ public sealed class SimulatedBus
     readonly Dictionary<(int Claim, ulong Byte), byte> _cells = [];
     readonly Dictionary<int, int> _latches = [];
     readonly Dictionary<int, int> _registerOf = [];
-    readonly CellFaults[]?[] _faults;
+    readonly CellFaults[]?[]? _faults;
     readonly int _wordBytes;
     Segment _segment;
 
@@ -32,10 +32,10 @@ public sealed class SimulatedBus
         _master = 1u << master;
         _wordBytes = wordBytes;
         _segment = map.Segments[0];
-        _faults = [.. map.Claims.Select(claim => faults?.Any(f => f.Subject == claim.Owner) == true ? Enumerable.Range(0, wordBytes).Select(b => CellFaults.Of(claim, faults, b)).ToArray() : null)];
+        if (faults is { Count: > 0 }) _faults = [.. map.Claims.Select(claim => faults.Any(f => f.Subject == claim.Owner) ? Enumerable.Range(0, wordBytes).Select(b => CellFaults.Of(claim, faults, b)).ToArray() : null)];
         foreach ((int index, DecodedClaim claim) in map.Claims.Index())
-            if (claim.Window?.Register is { } register)
-                _registerOf[index] = RegisterOf(claim, register);
+            if (claim.RegisterOwner is { } owner)
+                _registerOf[index] = map.Claims.Index().FirstOrDefault(c => c.Item.Owner == owner, (-1, null!)).Index;
         foreach (BusFault random in faults?.Where(f => f.Kind == FaultKind.RandomBank) ?? [])
             foreach ((int index, DecodedClaim claim) in map.Claims.Index().Where(c => c.Item.Owner == random.Subject && _registerOf.ContainsKey(c.Index)))
                 _latches[_registerOf[index]] = new Random(random.Seed).Next(RegisterValues(claim.Window!.Banks));
@@ -43,13 +43,6 @@ public sealed class SimulatedBus
 
     /// <summary>How many values a register of as few bits as its banks need can hold; those beyond the banks select nothing.</summary>
     static int RegisterValues(int banks) => (int)System.Numerics.BitOperations.RoundUpToPowerOf2((uint)Math.Max(1, banks));
-
-    /// <summary>The claim that is a window's bank register: one of the same owner, unless the sheet names another's; -1 when it is not there.</summary>
-    int RegisterOf(DecodedClaim window, string register)
-    {
-        string owner = register.Contains(':') ? register : string.Concat(window.Owner.AsSpan(0, window.Owner.LastIndexOf(':') + 1), register);
-        return _map.Claims.Index().FirstOrDefault(c => c.Item.Owner == owner, (-1, null!)).Index;
-    }
 
     /// <summary>Reads one byte. Addresses beyond the space wrap, as the missing lines make them.</summary>
     public byte Read(ulong address)
@@ -83,7 +76,7 @@ public sealed class SimulatedBus
     (int, ulong) Cell(int index, DecodedClaim claim, ulong address) =>
         (index, Faults(index, claim, address).Reached(Decode.Offset(claim, address)) + (ulong)Bank(index, claim) * claim.Size);
 
-    CellFaults Faults(int index, DecodedClaim claim, ulong address) => _faults[index] is { } faults ? faults[(int)(Decode.Offset(claim, address) % (ulong)_wordBytes)] : CellFaults.None;
+    CellFaults Faults(int index, DecodedClaim claim, ulong address) => _faults?[index] is { } faults ? faults[(int)(Decode.Offset(claim, address) % (ulong)_wordBytes)] : CellFaults.None;
 
     /// <summary>The bank that a window shows: its register's latch, as many bits of it as the banks need; 0 until something is written to it.</summary>
     int Bank(int index, DecodedClaim claim) =>

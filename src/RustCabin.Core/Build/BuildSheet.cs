@@ -1,5 +1,6 @@
 using RustCabin.Core.Baseline;
 using RustCabin.Core.Memory;
+using RustCabin.Core.Memory.Chips;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
@@ -101,17 +102,9 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
 
     static Step SetUp(Instance part, Instance? earlier, int depth) => new(
         $"set-{part.Name}", StepKind.Set, part.Fitted.Banks.Count > 0 ? $"Fill the banks and set the switches of {part.Title}" : $"Set the switches of {part.Title}",
-        [.. ChipsOf(part).Select(c => $"Bank {c.Bank}: {c.Count} chips of {c.Type}, their marks all one way."), .. part.Part.Switches.Select(s => $"{s.Id}{(s.Label.Length > 0 ? $" ({s.Label})" : "")}: {part.Positions[s.Id]}"
+        [.. FilledBank.Of(part).Select(b => $"Bank {b.Index}: {b.Made.Chips} chips of {b.Chips}, their marks all one way."), .. part.Part.Switches.Select(s => $"{s.Id}{(s.Label.Length > 0 ? $" ({s.Label})" : "")}: {part.Positions[s.Id]}"
             + (part.Positions[s.Id] == (earlier?.Positions[s.Id] ?? s.Factory) ? $", as it {(earlier is null ? "leaves the factory" : "stands")}" : $", moved from {earlier?.Positions[s.Id] ?? s.Factory}"))],
-        depth, SwitchMinutes * part.Part.Switches.Count + ChipMinutes * ChipsOf(part).Sum(c => c.Count), [], part);
-
-    /// <summary>The chips that go into each filled bank.</summary>
-    static IEnumerable<(int Bank, string Type, int Count)> ChipsOf(Instance part) =>
-        from bank in part.Fitted.Banks.Index()
-        where bank.Item is not null && bank.Index < part.Part.Arrays.Count && Memory.Chips.FittedChips.TryParse(bank.Item, out _)
-        let array = part.Part.Arrays[bank.Index]
-        let type = Memory.Chips.ChipType.Find(bank.Item.Split('-')[0])!
-        select (bank.Index, bank.Item, new Memory.Chips.BankOfChips(type, array.DataBits, array.ParityBits).Chips);
+        depth, SwitchMinutes * part.Part.Switches.Count + ChipMinutes * FilledBank.Of(part).Sum(b => b.Made.Chips), [], part);
 
     static IEnumerable<string> Sits(Model model, Instance part) => part.Occupied.Select(o => o.Mode switch
     {

@@ -25,7 +25,5 @@ public static class Learnt
     }
 
     /// <summary>Joints of the chips that a part's banks take; none where they have sockets.</summary>
-    static int Joints(Instance instance) => instance.Part.Arrays.Zip(instance.Fitted.Banks)
-        .Where(b => !b.First.Socketed && b.Second is not null && FittedChips.TryParse(b.Second, out _))
-        .Sum(b => new BankOfChips(ChipType.Find(b.Second!.Split('-')[0])!, b.First.DataBits, b.First.ParityBits).Joints);
+    static int Joints(Instance instance) => FilledBank.Of(instance).Where(b => !b.Array.Socketed).Sum(b => b.Made.Joints);
 }

@@ -33,10 +33,8 @@ public static class Shopping
     static IEnumerable<(ChipType Type, int Count)> Chips(PlannedUnit unit) =>
         from instance in unit.Instances
         where unit.Job?.Done.Contains($"set-{instance.Name}") == false && unit.Job.Banks.ContainsKey(instance.Name)
-        from bank in instance.Fitted.Banks.Index()
-        where bank.Item is not null && bank.Index < instance.Part.Arrays.Count && FittedChips.TryParse(bank.Item, out _)
-        let type = ChipType.Find(bank.Item.Split('-')[0])!
-        group new BankOfChips(type, instance.Part.Arrays[bank.Index].DataBits, instance.Part.Arrays[bank.Index].ParityBits).Chips by type into all
+        from bank in FilledBank.Of(instance)
+        group bank.Made.Chips by bank.Chips.Type into all
         select (all.Key, all.Sum());
 
     /// <summary>The shopping list as CSV, a head line first.</summary>

@@ -8,9 +8,6 @@ namespace RustCabin.Core.Fit;
 /// <summary>What parts ask of the unit and of each other. Source: formats.md, Part sheet; domain.md, section 13.</summary>
 static class PartChecks
 {
-    /// <summary>A limit is a watch above this share of it, and a stop above the whole. Source: formats.md.</summary>
-    const decimal WatchAbove = 0.9m;
-
     /// <summary>What a chip that is carried on adds to the height of what goes between, in millimetres. Source: formats.md.</summary>
     const decimal CarriedChipMm = 4;
 
@@ -53,10 +50,10 @@ static class PartChecks
             var on = unit.Instances.SelectMany(i => i.Occupied.Where(o => o.Site == site.Id && o.Mode != SiteMode.Tap).Select(o => (Instance: i, o.Mode))).Where(o => o.Instance.Part.HeightMm is not null).ToList();
             if (on.Count == 0) continue;
             decimal carried = on.Any(o => o.Mode == SiteMode.Between) ? CarriedChipMm : 0, tall = on.Sum(o => o.Instance.Part.HeightMm!.Value) + carried, free = site.HeightMm!.Value;
-            if (tall <= free * WatchAbove) continue;
+            if (Limit.Of(tall, free) is not { } severity) continue;
             yield return new Finding(
-                "FIT-HEIGHT", tall > free ? Severity.Stop : Severity.Watch, "Fit", $"{tall:0.#} mm on {site.Id}, {free:0.#} free", [.. on.Select(o => o.Instance.Subject).Distinct()],
-                tall > free ? $"What sits on {site.Id} is {tall:0.#} mm tall, and {free:0.#} mm are free: the lid does not close." : $"What sits on {site.Id} leaves {free - tall:0.#} mm of {free:0.#}: check it before closing.",
+                "FIT-HEIGHT", severity, "Fit", $"{tall:0.#} mm on {site.Id}, {free:0.#} free", [.. on.Select(o => o.Instance.Subject).Distinct()],
+                severity == Severity.Stop ? $"What sits on {site.Id} is {tall:0.#} mm tall, and {free:0.#} mm are free: the lid does not close." : $"What sits on {site.Id} leaves {free - tall:0.#} mm of {free:0.#}: check it before closing.",
                 [.. on.Select(o => $"{o.Instance.Title}: {o.Instance.Part.HeightMm:0.#} mm."), .. carried > 0 ? [$"The chip that is carried on: {carried} mm."] : (string[])[], $"Together {tall:0.#} mm of {free:0.#}."]);
         }
     }

@@ -15,6 +15,10 @@ public sealed record DecodedClaim(
     public bool Reads => (Access & BusAccess.Read) != 0;
     public bool Writes => (Access & BusAccess.Write) != 0;
 
+    /// <summary>The owner of the claim that is a window's bank register: one of the same sheet, unless the window names another's; null for what has none.</summary>
+    public string? RegisterOwner => Window?.Register is not { } register ? null
+        : register.Contains(':') ? register : string.Concat(Owner.AsSpan(0, Owner.LastIndexOf(':') + 1), register);
+
     /// <summary>All the bytes that lie behind the claim: its size, times its banks where it is a window.</summary>
     public ulong BytesBehind => Size * (ulong)(Window?.Banks ?? 1);
 

@@ -20,17 +20,10 @@ public sealed record BankListing(string Owner, IReadOnlyList<string> Basic, IRea
     [
         .. from claim in unit.Claims
            where claim is { Window: { Register: not null, Banks: > 1 }, Kind: Sheets.ClaimKind.Ram } && (claim.Masters & 1) != 0
-           let register = RegisterOf(unit, claim)
+           let register = unit.Claims.FirstOrDefault(c => c.Owner == claim.RegisterOwner && c.Writes)
            where register is not null && (register.Masters & 1) != 0
            select Make(unit, claim, register),
     ];
-
-    static DecodedClaim? RegisterOf(PlannedUnit unit, DecodedClaim window)
-    {
-        string name = window.Window!.Register!;
-        string owner = name.Contains(':') ? name : string.Concat(window.Owner.AsSpan(0, window.Owner.LastIndexOf(':') + 1), name);
-        return unit.Claims.FirstOrDefault(c => c.Owner == owner && c.Writes);
-    }
 
     static BankListing Make(PlannedUnit unit, DecodedClaim window, DecodedClaim register)
     {

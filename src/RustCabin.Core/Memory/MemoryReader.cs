@@ -47,7 +47,7 @@ public static class MemoryReader
         return new ArrangementQuestion(
             Bytes(f, "baseBytes", required: false), f.Has("capBytes") ? Bytes(f, "capBytes", required: true) : ulong.MaxValue, f.Require("dataBits", f.Whole("dataBits", 1, 1024)),
             f.Whole("parityBits", 0, 1024) ?? 0, f.Require("banks", f.Whole("banks", 0, 16)), types, Mix(f), target,
-            Counts(f, "stock", errors, whole: true).ToDictionary(p => p.Key, p => (int)p.Value), Counts(f, "prices", errors, whole: false), Socketed(f));
+            Counts(f, "stock", errors, whole: true).ToDictionary(p => p.Key, p => (int)p.Value), Counts(f, "prices", errors, whole: false), f.Flag("socketed") ?? false);
     }
 
     static ulong Bytes(Fields f, string name, bool required)
@@ -88,8 +88,6 @@ public static class MemoryReader
         "pairs" => MixRule.Pairs,
         _ => null,
     };
-
-    static bool Socketed(Fields f) => f.Flag("socketed") ?? false;
 
     public static Reading<string> Marking(JsonElement body)
     {

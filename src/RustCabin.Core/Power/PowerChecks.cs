@@ -6,16 +6,13 @@ namespace RustCabin.Core.Power;
 
 static class PowerChecks
 {
-    /// <summary>A limit is a watch above this share of it, and a stop above the whole. Source: formats.md.</summary>
-    const decimal WatchAbove = 0.9m;
-
     /// <summary>POWER-OVER: peak over (or within 10 % of) what a rail carries after ageing. POWER-NO-RAIL: a part wants a rail that is not there.</summary>
     public static IEnumerable<Finding> Rails(PlannedUnit unit)
     {
         IReadOnlyList<RailLoad> rails = RailLoad.Of(unit);
         foreach (RailLoad rail in rails)
-            if (rail.PeakAmps > rail.CapacityAmps * WatchAbove)
-                yield return Over(rail);
+            if (Limit.Of(rail.PeakAmps, rail.CapacityAmps) is { } severity)
+                yield return Over(rail, severity);
 
         foreach (Instance instance in unit.Instances)
             foreach (Draw draw in instance.Part.Draws.Where(d => d.PeakAmps > 0 && rails.All(r => r.Rail != d.Rail)))
@@ -25,12 +22,11 @@ static class PowerChecks
                     [$"Rails here: {string.Join(", ", rails.Select(r => $"{r.Rail} V"))}.", $"{instance.Title} draws up to {draw.PeakAmps} A from {draw.Rail} V."]);
     }
 
-    static Finding Over(RailLoad rail)
+    static Finding Over(RailLoad rail, Severity severity)
     {
-        bool stop = rail.PeakAmps > rail.CapacityAmps;
         string share = rail.CapacityAmps > 0 ? $"{rail.PeakAmps / rail.CapacityAmps * 100:0} %" : "over nothing";
         return new Finding(
-            "POWER-OVER", stop ? Severity.Stop : Severity.Watch, "Fit", $"{rail.Rail} V at {share}",
+            "POWER-OVER", severity, "Fit", $"{rail.Rail} V at {share}",
             [$"model:{rail.Rail}", .. rail.Loads.Select(l => $"part:{l.Instance}")],
             $"Peak {rail.PeakAmps} A of {rail.CapacityAmps:0.##} A after ageing.",
             [

@@ -23,9 +23,8 @@ public static class BankFan
             svg.Line(132, middle, x, y + 6, i == 0 ? "way done" : "fan-line").Rect(x, y, 108, 12, i == 0 ? "cell ram" : "cell ram pale", 2);
             svg.Text(x + 114, y + 11, i == shown - 1 && shown < banks ? $"to {banks - 1}" : $"{i}", "fig", "start");
         }
-        string register = window.Window.Register!;
-        DecodedClaim? at = unit.Claims.FirstOrDefault(c => c.Owner == register || c.Owner.EndsWith($":{register}", StringComparison.Ordinal));
-        string words = at is null ? $"register {register}: not there with these switches" : $"register {new AddressRange(new Address(at.Base), new Address(at.Base + at.Size - 1)).ToScreen(bits)}{(at.Reads ? "" : ", takes writes only")}";
+        DecodedClaim? at = unit.Claims.FirstOrDefault(c => c.Owner == window.RegisterOwner);
+        string words = at is null ? $"register {window.Window.Register}: not there with these switches" : $"register {new AddressRange(new Address(at.Base), new Address(at.Base + at.Size - 1)).ToScreen(bits)}{(at.Reads ? "" : ", takes writes only")}";
         svg.Text(4, tall + 24, words, "lab", "start");
         string[] under = at is null ? [] : [.. unit.Claims.Where(c => c != at && c.Base <= at.Base && at.Base < c.Base + c.Size && c.Reads).Select(c => unit.OwnerName(c.Owner))];
         if (under.Length > 0) svg.Text(4, tall + 42, $"a read there gives {string.Join(" and ", under)};", "lab side", "start").Text(4, tall + 59, "a write there turns the banks", "lab side", "start");

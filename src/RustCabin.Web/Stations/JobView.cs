@@ -17,7 +17,7 @@ public sealed record JobView(Pack Sheets, StoredJob Stored, PlannedUnit Before, 
 
     public static JobView Of(Pack sheets, StoredJob stored)
     {
-        PlannedUnit after = Plan.For(sheets with { Jobs = [stored.Job] }, stored.Job), before = Plan.For(sheets, after.Unit);
+        PlannedUnit after = Plan.For(sheets with { Jobs = [stored.Job] }, stored.Job), before = after.Before ?? Plan.For(sheets, after.Unit);
         BuildSheet sheet = BuildSheet.For(before, after);
         return new JobView(sheets, stored, before, Answer.For(after), sheet, Progress.Of(sheet, stored.Job));
     }

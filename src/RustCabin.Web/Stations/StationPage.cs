@@ -74,7 +74,8 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
     IActionResult Make(string job, long version, Func<JobView, (string What, Func<JsonObject, JsonObject> Edit)?> edit,
         Func<string, long, string, Func<JsonObject, JsonObject>, WriteOutcome> write)
     {
-        if (!Load(job)) return NotFound();
+        // A handler that had to look first has loaded the job already; the write itself holds the version against the file.
+        if (_view is null && !Load(job)) return NotFound();
         if (View.Stored.Version != version) return Finish(job, WriteOutcome.Of(WriteResult.Stale));
         try
         {

@@ -107,16 +107,16 @@ public class ModulesTests
     [Fact]
     public void Four_static_chips_a_decoder_and_a_cell_are_128_KiB_kept_alive()
     {
-        BoardProposal first = MysteryBoard.Propose(new BoardSeen([.. Enumerable.Repeat("62256LP-70", 4)], Cell: true, Edge: true, SwitchPositions: 1, FlyLeads: 1, Decoder: true))[0];
+        BoardProposal first = MysteryBoard.Propose(new BoardSeen([.. Enumerable.Repeat("62256LP-70", 4)], Cell: true, SwitchPositions: 1, FlyLeads: 1, Decoder: true))[0];
         Assert.Equal(("Memory kept alive by a cell", 128 * K), (first.What, first.Bytes));
         Assert.Contains(first.Why, w => w.Contains("4 chip selects"));
         Assert.Contains("select or the write strobe: it goes where the decoder's free input is", first.Leads[0]);
-        Assert.Empty(MysteryBoard.Propose(new BoardSeen(["a nut"], false, false, 0, 0, false)));
+        Assert.Empty(MysteryBoard.Propose(new BoardSeen(["a nut"], false, 0, 0, false)));
     }
 
     [Fact]
     public void Nine_chips_are_a_bank_with_parity() =>
-        Assert.Equal("1 bank of 8-bit memory with parity", MysteryBoard.Propose(new BoardSeen([.. Enumerable.Repeat("41256-12", 9)], false, true, 2, 0, false))[0].What);
+        Assert.Equal("1 bank of 8-bit memory with parity", MysteryBoard.Propose(new BoardSeen([.. Enumerable.Repeat("41256-12", 9)], false, 2, 0, false))[0].What);
 
     [Theory]
     [InlineData("16K", "", true)]

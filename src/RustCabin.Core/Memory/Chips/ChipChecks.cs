@@ -11,11 +11,12 @@ public static class ChipChecks
     {
         foreach (Instance instance in unit.Instances.Where(i => i.Part.Arrays.Count > 0 && i.Fitted.Banks.Any(b => b is not null)))
         {
-            FittedChips?[] banks = [.. instance.Fitted.Banks.Select(b => b is not null && FittedChips.TryParse(b, out FittedChips chips) ? chips : null)];
-            foreach ((int i, FittedChips? chips) in banks.Index())
-                if (chips is not null)
-                    foreach (Finding finding in OfBank(instance, i, instance.Part.Arrays[i], chips))
-                        yield return finding;
+            var banks = new FittedChips?[instance.Fitted.Banks.Count];
+            foreach (FilledBank filled in FilledBank.Of(instance))
+            {
+                banks[filled.Index] = filled.Chips;
+                foreach (Finding finding in OfBank(instance, filled.Index, filled.Array, filled.Chips)) yield return finding;
+            }
             if (MixedWrongly(instance.Part, banks) is { } mixed) yield return Found("CHIP-MIX", Severity.Stop, instance, "Chips that do not go together", mixed, [$"The board's sheet says: {instance.Part.Mix ?? "any"}; bank 0 is filled first."]);
             if (Switches(instance, banks) is { } switches) yield return switches;
         }

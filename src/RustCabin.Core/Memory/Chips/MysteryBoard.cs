@@ -1,7 +1,7 @@
 namespace RustCabin.Core.Memory.Chips;
 
 /// <summary>What is seen on a board that nobody knows: the chips as printed, and what else is on it.</summary>
-public sealed record BoardSeen(IReadOnlyList<string> Markings, bool Cell, bool Edge, int SwitchPositions, int FlyLeads, bool Decoder);
+public sealed record BoardSeen(IReadOnlyList<string> Markings, bool Cell, int SwitchPositions, int FlyLeads, bool Decoder);
 
 /// <summary>What a board may be: how likely among the proposals, 0 to 1, with its capacity in bytes, what each switch and lead probably does, and the reasons.</summary>
 public sealed record BoardProposal(string What, ulong Bytes, double Score, IReadOnlyList<string> Why, IReadOnlyList<string> Switches, IReadOnlyList<string> Leads);

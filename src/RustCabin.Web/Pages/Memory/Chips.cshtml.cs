@@ -57,11 +57,15 @@ public sealed class ChipsModel(SheetRepository sheets, JobRepository jobs, Stock
             without, cap ?? ulong.MaxValue, first.DataBits, first.ParityBits, instance.Part.Arrays.Count, types, instance.Part.Mix is { } mix ? MemoryReader.MixOf(mix) ?? MixRule.Any : MixRule.Any,
             Target.Bytes, chips.ToDictionary(g => g.Key, g => g.Sum(s => s.Item.Count)), prices, instance.Part.Arrays.All(a => a.Socketed));
         IReadOnlyList<Arrangement> ways = Arrangements.CanTry(question.Banks, types.Length) ? Arrangements.Of(question) : [];
-        return new BoardOfBanks(instance, without, cap, ways, [.. instance.Part.Arrays.Select((_, i) => BankAt(instance, i))], [.. types.Where(t => !prices.ContainsKey(t.Organisation)).Select(t => t.Organisation)]);
+        return new BoardOfBanks(instance, without, cap, ways, BanksNow(instance), [.. types.Where(t => !prices.ContainsKey(t.Organisation)).Select(t => t.Organisation)]);
     }
 
-    static ChipType? BankAt(Instance instance, int bank) =>
-        instance.Fitted.Banks.ElementAtOrDefault(bank) is { } text && FittedChips.TryParse(text, out FittedChips chips) ? chips.Type : null;
+    static ChipType?[] BanksNow(Instance instance)
+    {
+        var now = new ChipType?[instance.Part.Arrays.Count];
+        foreach (FilledBank bank in FilledBank.Of(instance)) now[bank.Index] = bank.Chips.Type;
+        return now;
+    }
 
     /// <summary>Where the board's table sets the switches for an arrangement.</summary>
     public static IReadOnlyDictionary<string, string>? Switches(BoardOfBanks board, Arrangement way) => ChipChecks.RowFor(board.Instance.Part, way.Banks)?.Positions;

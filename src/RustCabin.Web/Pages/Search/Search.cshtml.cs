@@ -17,14 +17,15 @@ public sealed class SearchModel(SearchRepository search, JobRepository jobs) : P
     {
         ViewData["Title"] = "Search";
         Asked = (q ?? "").Trim();
-        Hits = [.. search.Things(Asked).Select(f => new Hit(f.Kind, f.Title.Length > 0 ? f.Title : f.Key, Href(f), Pieces(f.Extract)))];
+        ILookup<string, JobName> jobsOf = jobs.Names().ToLookup(j => j.Unit);
+        Hits = [.. search.Things(Asked).Select(f => new Hit(f.Kind, f.Title.Length > 0 ? f.Title : f.Key, Href(f, jobsOf), Pieces(f.Extract)))];
         Log = search.Log(Asked);
     }
 
-    string Href(Found found) => found.Kind switch
+    static string Href(Found found, ILookup<string, JobName> jobsOf) => found.Kind switch
     {
         "job" => $"/jobs/{found.Key}/memory",
-        "unit" or "photo" => jobs.Names().FirstOrDefault(j => j.Unit == found.Key) is { } job ? $"/jobs/{job.Id}/{(found.Kind == "photo" ? "baseline" : "memory")}" : $"/#unit-{found.Key}",
+        "unit" or "photo" => jobsOf[found.Key].FirstOrDefault() is { } job ? $"/jobs/{job.Id}/{(found.Kind == "photo" ? "baseline" : "memory")}" : $"/#unit-{found.Key}",
         "stock" => $"/cupboard#stock-{found.Key}",
         _ => $"/sheets/{found.Kind}s/{found.Key}",
     };

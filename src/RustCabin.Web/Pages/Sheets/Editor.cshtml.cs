@@ -141,7 +141,7 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
     public IActionResult OnPostUndo(string kind, string key, long seq)
     {
         if (!Open(kind, key)) return NotFound();
-        return drafts.Undo(Kind, Key, seq) == WriteResult.Stale ? Show(Elsewhere, StatusCodes.Status409Conflict) : LocalRedirect(Request.Path + Request.QueryString.Value?.Replace("?handler=Undo", ""));
+        return drafts.Undo(Kind, Key, seq) == WriteResult.Stale ? Show(Elsewhere, StatusCodes.Status409Conflict) : LocalRedirect(Here);
     }
 
     public IActionResult OnPostForget(string kind, string key)

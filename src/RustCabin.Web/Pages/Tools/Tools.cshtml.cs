@@ -53,7 +53,7 @@ public sealed class ToolsModel : PageModel
         string[] lines = [.. (Chips ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Take(MostLines)];
         Read = [.. lines.Select(l => (l, Marking.Read(l)))];
         // "8 x 41256-12" stands for eight of them.
-        Proposals = MysteryBoard.Propose(new BoardSeen([.. lines.SelectMany(Repeat)], Cell, Edge: false, Count(Switches), Count(Leads), Decoder));
+        Proposals = MysteryBoard.Propose(new BoardSeen([.. lines.SelectMany(Repeat)], Cell, Count(Switches), Count(Leads), Decoder));
         if (Sectors is not null || Bytes is not null) PlanSectors();
     }
 

@@ -1,0 +1,14 @@
+using AngleSharp.Dom;
+using AngleSharp.Html.Dom;
+
+namespace RustCabin.Web.Tests;
+
+/// <summary>What stands on a page, by CSS selector.</summary>
+static class Shown
+{
+    /// <summary>The form that an element is in.</summary>
+    public static IHtmlFormElement Form(IParentNode page, string selector) => page.QuerySelector(selector)!.Closest("form") as IHtmlFormElement ?? throw new InvalidOperationException(selector);
+
+    /// <summary>An element's text with single spaces.</summary>
+    public static string Text(IParentNode page, string selector) => string.Join(' ', page.QuerySelector(selector)!.TextContent.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
+}
