@@ -111,4 +111,28 @@ public sealed class EditorTests
         bench.Sees("[aria-labelledby=reach-title]", "96 KiB");
         Assert.Empty(bench.Complaints);
     }
+
+    /// <summary>A slow answer comes back while the next field is already being typed: both are on the sheet, and an undo takes back the last only.</summary>
+    [Fact]
+    public void What_is_typed_while_an_answer_is_on_its_way_is_kept()
+    {
+        using var bench = new Bench(demo: false);
+        bench.Go("/sheets");
+        bench.Press("link", "New model");
+        Fill(bench, "id", "tern");
+        Add(bench, "claims", "Add a claim", 1);
+        bench.Browser.ExecuteCdpCommand("Network.enable", []);
+        bench.Browser.ExecuteCdpCommand("Network.emulateNetworkConditions", new Dictionary<string, object?> { ["offline"] = false, ["latency"] = 600, ["downloadThroughput"] = -1, ["uploadThroughput"] = -1 });
+        foreach ((string path, string text) in new[] { ("claims[0].id", "main"), ("claims[0].base", "0x0000"), ("claims[0].size", "16K") })
+        {
+            bench.Browser.FindElement(By.Id($"f-{path}")).SendKeys(Keys.Control + "a" + Keys.Null + text + Keys.Tab);
+            Thread.Sleep(300);
+        }
+        string Raw() => bench.Browser.FindElement(By.Id("raw")).GetDomProperty("value")!.Replace(" ", "").Replace("\n", "");
+        bench.Until(() => Raw().Contains("\"id\":\"main\",\"kind\":\"ram\",\"base\":\"0x0000\",\"size\":\"16K\""), "all three fields are on the sheet");
+        bench.Browser.FindElement(By.Id("f-claims[0].size")).SendKeys(Keys.Control + "a" + Keys.Null + "32K");
+        bench.Press("button", "Undo");
+        bench.Until(() => bench.Browser.FindElement(By.Id("f-claims[0].size")).GetDomProperty("value") == "16K" && Raw().Contains("\"size\":\"16K\""), "the last change is taken back");
+        Assert.Empty(bench.Complaints);
+    }
 }

@@ -2,7 +2,11 @@
 (() => {
   "use strict";
   const frame = () => document.getElementById("frame");
-  let sending = false;
+
+  // Fields changed since their form was last sent: what was typed while an answer was on its way is not overwritten by it.
+  const typed = new Set();
+  document.addEventListener("input", event => typed.add(event.target));
+  document.addEventListener("change", event => typed.add(event.target));
 
   const show = (html, url) => {
     const next = new DOMParser().parseFromString(html, "text/html");
@@ -13,23 +17,32 @@
     window.Alpine.morph(frame(), incoming.outerHTML, {
       key: el => el.id,
       updating(el, to) {
-        // A field that is being typed in keeps its text, unless the answer brings one of its own.
-        if (el === document.activeElement && el.tagName === "INPUT" && !to.hasAttribute("aria-invalid") && el.type !== "hidden" && el.value !== el.defaultValue && to.getAttribute("value") === el.getAttribute("value")) to.setAttribute("value", el.value);
+        if (el.tagName === "INPUT" && typed.has(el) && el.type !== "hidden") to.setAttribute("value", el.value);
         if (el.tagName === "DETAILS" && el.open && el.id !== "switcher") to.setAttribute("open", "");
         if (el.tagName === "DIALOG" && el.open) to.setAttribute("open", "");
       },
       updated(el) {
+        if (typed.has(el) || (el.tagName === "OPTION" && typed.has(el.closest("select")))) return;
         if (el.tagName === "OPTION") el.selected = el.hasAttribute("selected");
         else if (el.type === "checkbox" || el.type === "radio") el.checked = el.hasAttribute("checked");
-        else if (el.tagName === "TEXTAREA" && el !== document.activeElement) el.value = el.defaultValue;
-        else if (el.tagName === "INPUT" && el.getAttribute("value") !== null && el !== document.activeElement) el.value = el.getAttribute("value");
+        else if (el.tagName === "INPUT" && el.getAttribute("value") !== null) el.value = el.getAttribute("value");
       },
     });
+    // A text area's new text is its child, which is laid after "updated".
+    for (const el of frame().querySelectorAll("textarea")) if (!typed.has(el)) el.value = el.defaultValue;
+    for (const el of typed) if (!el.isConnected) typed.delete(el);
   };
 
-  const send = async (url, options, keep) => {
-    if (sending) return;
-    sending = true;
+  // One question at a time. What is pressed meanwhile waits for the answer; the same press twice counts once.
+  let sending = null;
+  const waiting = [];
+  const wait = (by, act) => {
+    if (sending === by && by.tagName !== "FORM") return;
+    if (waiting.length && waiting[waiting.length - 1].by === by) waiting.pop();
+    waiting.push({ by, act });
+  };
+  const send = async (by, url, options, keep) => {
+    sending = by;
     frame().setAttribute("aria-busy", "true");
     try {
       const answer = await fetch(url, { credentials: "same-origin", ...options });
@@ -39,38 +52,55 @@
     } catch {
       alert("The cabin did not answer. Nothing was changed; is it still running?");
     } finally {
-      sending = false;
+      sending = null;
       frame().removeAttribute("aria-busy");
     }
+    while (!sending && waiting.length) waiting.shift().act();
   };
 
   // A form that lives sends itself when a field of it has changed, unless a button of it is pressed first.
-  let due = 0;
+  let due = 0, dueForm = null;
   document.addEventListener("change", event => {
     const form = event.target.closest("form[data-live]");
     if (!form) return;
     clearTimeout(due);
-    due = setTimeout(() => form.requestSubmit(), 120);
+    dueForm = form;
+    due = setTimeout(() => { if (form.isConnected) form.requestSubmit(); }, 120);
   });
 
+  const submit = (form, submitter) => {
+    if (!form.isConnected) return;
+    if (sending) { wait(submitter || form, () => submit(form, submitter?.isConnected ? submitter : null)); return; }
+    const body = new URLSearchParams(new FormData(form, submitter));
+    for (const el of form.elements) typed.delete(el);
+    return send(submitter || form, form.action, { method: "POST", body }, false);
+  };
+
   document.addEventListener("submit", event => {
-    const form = event.target;
+    const form = event.target, first = dueForm;
     clearTimeout(due);
+    dueForm = null;
     if (!form.hasAttribute("data-swap")) return;
     event.preventDefault();
-    const body = new FormData(form, event.submitter);
-    send(form.action, { method: "POST", body: new URLSearchParams(body) }, false);
+    // What was typed last goes first, so that an undo takes just that back.
+    if (first && first !== form && first.isConnected) submit(first, null);
+    submit(form, event.submitter);
   });
+
+  const follow = link => {
+    if (sending) { wait(link, () => follow(link)); return; }
+    send(link, link.getAttribute("href"), {}, false).then(() => { if (link.closest(".trail")) { window.scrollTo(0, 0); centre(); } });
+  };
 
   document.addEventListener("click", event => {
     const link = event.target.closest("a[data-swap]");
     if (!link || event.metaKey || event.ctrlKey || event.shiftKey || event.button !== 0) return;
     event.preventDefault();
-    const to = link.getAttribute("href");
-    send(to, {}, false).then(() => { if (link.closest(".trail")) { window.scrollTo(0, 0); centre(); } });
+    if (dueForm?.isConnected) dueForm.requestSubmit();
+    follow(link);
   });
 
-  window.addEventListener("popstate", () => send(location.href, {}, true));
+  window.addEventListener("popstate", () => send(null, location.href, {}, true));
 
   const centre = () => {
     const trail = document.querySelector(".trail"), now = trail?.querySelector(".now");
