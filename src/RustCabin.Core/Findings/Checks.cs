@@ -9,36 +9,46 @@ using RustCabin.Core.Power;
 
 namespace RustCabin.Core.Findings;
 
+/// <summary>
+/// What a finding of a check can rest on: on its subjects alone, so that it stays whatever else is fitted or switched; on which parts are there, not on their
+/// switches; or on all of the plan. The solver rules out no more than a finding proves.
+/// </summary>
+public enum Rests { Subjects, Parts, All }
+
 /// <summary>Every check, in the order in which people work. A check is a pure function of the planned unit and its predicted count.</summary>
 public static class Checks
 {
-    static readonly Func<PlannedUnit, PowerUpCount, IEnumerable<Finding>>[] InOrder =
+    static readonly (Rests Rests, Func<PlannedUnit, PowerUpCount, IEnumerable<Finding>> Of)[] InOrder =
     [
-        (unit, _) => IdentifyChecks.Contradictions(unit),
-        (unit, _) => BaselineChecks.Untested(unit),
-        (unit, _) => BaselineChecks.Faults(unit),
-        (unit, _) => BaselineChecks.Rails(unit),
-        (unit, _) => ConditionChecks.Found(unit),
-        (unit, _) => Inherited.Unproven(unit),
-        (unit, _) => FitChecks.Revision(unit),
-        (unit, _) => FitChecks.Doubt(unit),
-        (unit, _) => FitChecks.SiteTaken(unit),
-        (unit, _) => PartChecks.Needs(unit),
-        (unit, _) => PartChecks.Conflicts(unit),
-        (unit, _) => PartChecks.Soldered(unit),
-        (unit, _) => PartChecks.Height(unit),
-        (unit, _) => MapChecks.Fights(unit),
-        (unit, _) => MapChecks.WritesTwice(unit),
-        (unit, _) => MapChecks.Outside(unit),
-        (unit, _) => MapChecks.NoRoom(unit),
-        (unit, _) => ChipChecks.Of(unit),
-        (unit, _) => BankChecks.Reset(unit),
-        MemoryChecks.Unseen,
-        MemoryChecks.BeyondLimit,
-        (unit, _) => PowerChecks.Rails(unit),
+        (Rests.Parts, (unit, _) => IdentifyChecks.Contradictions(unit)),
+        (Rests.Parts, (unit, _) => BaselineChecks.Untested(unit)),
+        (Rests.Parts, (unit, _) => BaselineChecks.Faults(unit)),
+        (Rests.Parts, (unit, _) => BaselineChecks.Rails(unit)),
+        (Rests.Parts, (unit, _) => ConditionChecks.Found(unit)),
+        (Rests.Parts, (unit, _) => Inherited.Unproven(unit)),
+        (Rests.Subjects, (unit, _) => FitChecks.Revision(unit)),
+        (Rests.Parts, (unit, _) => FitChecks.Doubt(unit)),
+        (Rests.Parts, (unit, _) => FitChecks.SiteTaken(unit)),
+        (Rests.All, (unit, _) => PartChecks.Needs(unit)),
+        (Rests.Subjects, (unit, _) => PartChecks.Conflicts(unit)),
+        (Rests.Subjects, (unit, _) => PartChecks.Soldered(unit)),
+        (Rests.Parts, (unit, _) => PartChecks.Height(unit)),
+        (Rests.All, (unit, _) => MapChecks.Fights(unit)),
+        (Rests.All, (unit, _) => MapChecks.WritesTwice(unit)),
+        (Rests.All, (unit, _) => MapChecks.Outside(unit)),
+        (Rests.All, (unit, _) => MapChecks.NoRoom(unit)),
+        (Rests.All, (unit, _) => ChipChecks.Of(unit)),
+        (Rests.All, (unit, _) => BankChecks.Reset(unit)),
+        (Rests.All, MemoryChecks.Unseen),
+        (Rests.All, MemoryChecks.BeyondLimit),
+        (Rests.All, (unit, _) => PowerChecks.Rails(unit)),
     ];
 
     /// <summary>All findings, worst first, within that in the order of the stations.</summary>
     public static IReadOnlyList<Finding> Run(PlannedUnit unit, PowerUpCount count) =>
-        [.. InOrder.SelectMany(check => check(unit, count)).OrderBy(f => f.Severity)];
+        [.. InOrder.SelectMany(check => check.Of(unit, count)).OrderBy(f => f.Severity)];
+
+    /// <summary>The stops, each with what it rests on.</summary>
+    public static IEnumerable<(Rests Rests, Finding Finding)> Stops(PlannedUnit unit, PowerUpCount count) =>
+        InOrder.SelectMany(check => check.Of(unit, count).Where(f => f.Severity == Severity.Stop).Select(f => (check.Rests, f)));
 }

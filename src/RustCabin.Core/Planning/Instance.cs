@@ -13,8 +13,22 @@ public sealed record Instance(string Name, Part Part, Way? Way, IReadOnlyDiction
     /// <summary>The part's name, with its number where there are several.</summary>
     public string Title => Name.IndexOf('#') is var i and > 0 ? $"{Part.Name} {Name[i..]}" : Part.Name;
 
+    /// <summary>The site that a way which names only a connector comes to; null: none is free, or the way names its sites.</summary>
+    public string? Site { get; init; }
+
+    /// <summary>True if its way takes any site of a connector, and so has to be given one.</summary>
+    public bool SeeksSite => Way is { Connector: not null } way && way.Occupies.All(o => o.Site is null);
+
     /// <summary>The sites of the machine (or of another part, <c>part:site</c>) that it sits on.</summary>
-    public IEnumerable<Occupies> Occupied => Way?.Occupies.Where(o => o.Site is not null) ?? [];
+    public IEnumerable<Occupies> Occupied => Site is { } found && SeeksSite ? [new Occupies(found, null, SiteMode.In, false)] : Way?.Occupies.Where(o => o.Site is not null) ?? [];
+
+    /// <summary>The position of a switch named by an own id or as <c>instance.switch</c>; null when it is not there.</summary>
+    public static string? PositionOf(Instance? own, string key, IReadOnlyList<Instance> instances)
+    {
+        if (own?.Positions.GetValueOrDefault(key) is { } position) return position;
+        int dot = key.IndexOf('.');
+        return dot > 0 && instances.FirstOrDefault(i => i.Name == key[..dot]) is { } other ? other.Positions.GetValueOrDefault(key[(dot + 1)..]) : null;
+    }
 
     /// <summary>Gives each part its instance name, in order.</summary>
     public static IEnumerable<(string Name, FittedPart Fitted)> Number(IEnumerable<FittedPart> parts)

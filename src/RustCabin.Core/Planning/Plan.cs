@@ -17,22 +17,22 @@ public static class Plan
     {
         Model model = pack.FindModel(unit.Model)!;
         Verdict revision = Revisions.Identify(model, unit.Seen, unit.Revision);
-        PlannedUnit planned = Resolve(model, unit, job, revision, Fit(pack, unit, job), job?.Firmware ?? unit.Firmware, pack.Currency);
+        PlannedUnit planned = Resolve(model, unit, job, revision, Seated(model, revision.Id, Fit(pack, unit, job)), job?.Firmware ?? unit.Firmware, pack.Currency) with { Titles = pack.Titles };
         return job is null || unit.Baseline?.Reading is null ? planned : planned with { Before = Make(pack, unit, null) };
     }
 
     /// <summary>The same plan with one switch in another position, which must be one of its own.</summary>
-    public static PlannedUnit Moved(PlannedUnit planned, string instance, string switchId, string position) => Resolve(
-        planned.Model, planned.Unit, planned.Job, planned.Revision,
-        [.. planned.Instances.Select(i => i.Name != instance ? i : i with { Positions = new Dictionary<string, string>(i.Positions) { [switchId] = position } })],
-        planned.Firmware, planned.Currency) with
-    { Before = planned.Before };
+    public static PlannedUnit Moved(PlannedUnit planned, string instance, string switchId, string position) => Of(planned,
+        [.. planned.Instances.Select(i => i.Name != instance ? i : i with { Positions = new Dictionary<string, string>(i.Positions) { [switchId] = position } })]);
 
     /// <summary>The same plan with some of its parts only: as the unit stands between two steps of a build, or with a part not seated.</summary>
-    public static PlannedUnit With(PlannedUnit planned, Func<Instance, bool> fitted) => Resolve(
-        planned.Model, planned.Unit, planned.Job, planned.Revision, [.. planned.Instances.Where(fitted)], planned.Firmware, planned.Currency)
+    public static PlannedUnit With(PlannedUnit planned, Func<Instance, bool> fitted) => Of(planned, [.. planned.Instances.Where(fitted)]);
+
+    /// <summary>The same plan with other parts or positions.</summary>
+    public static PlannedUnit Of(PlannedUnit planned, IReadOnlyList<Instance> instances) => Resolve(
+        planned.Model, planned.Unit, planned.Job, planned.Revision, Seated(planned.Model, planned.Revision.Id, instances), planned.Firmware, planned.Currency)
         with
-    { Before = planned.Before };
+    { Before = planned.Before, Titles = planned.Titles };
 
     static PlannedUnit Resolve(
         Model model, Unit unit, Job? job, Verdict revision, IReadOnlyList<Instance> instances, string? firmware, string currency)
@@ -40,6 +40,27 @@ public static class Plan
         (IReadOnlyList<DecodedClaim> claims, IReadOnlyList<Unplaced> unplaced) = PlannedClaims.Of(model, revision.Id, instances);
         ResolvedMap map = AddressMap.Resolve(model.AddressBits, model.Masters, claims);
         return new PlannedUnit(model, unit, job, revision, instances, claims, unplaced, map, firmware, currency);
+    }
+
+    /// <summary>Gives each part whose way names only a connector its site: the one it says, else the first of that connector that no part before it takes.</summary>
+    static IReadOnlyList<Instance> Seated(Model model, string revision, IReadOnlyList<Instance> instances)
+    {
+        if (!instances.Any(i => i.SeeksSite)) return instances;
+        var taken = new HashSet<string>(instances.Where(i => !i.SeeksSite).SelectMany(i => i.Occupied).Select(o => o.Site!).Concat(instances.Where(i => i.SeeksSite).Select(i => i.Fitted.At).OfType<string>()));
+        (string Name, Site Site)[] sites =
+        [
+            .. model.Sites.Where(s => s.Revisions.Count == 0 || s.Revisions.Contains(revision)).Select(s => (s.Id, s)),
+            .. instances.SelectMany(i => i.Part.Sites.Select(s => ($"{i.Name}:{s.Id}", s))),
+        ];
+        var seated = new List<Instance>(instances.Count);
+        foreach (Instance instance in instances)
+        {
+            string? site = !instance.SeeksSite ? null
+                : instance.Fitted.At ?? sites.Where(s => s.Site.Connector == instance.Way!.Connector && !s.Name.StartsWith(instance.Name + ":", StringComparison.Ordinal) && !taken.Contains(s.Name)).Select(s => s.Name).FirstOrDefault();
+            if (site is not null) taken.Add(site);
+            seated.Add(instance.Site == site ? instance : instance with { Site = site });
+        }
+        return seated;
     }
 
     static IReadOnlyList<Instance> Fit(Pack pack, Unit unit, Job? job)

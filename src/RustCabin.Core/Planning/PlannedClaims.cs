@@ -19,14 +19,14 @@ static class PlannedClaims
     public static (IReadOnlyList<DecodedClaim>, IReadOnlyList<Unplaced>) Of(Model model, string revision, IReadOnlyList<Instance> instances)
     {
         var drafts = new List<Draft>();
-        string? Elsewhere(string key) => PositionOf(null, key, instances);
+        string? Elsewhere(string key) => Instance.PositionOf(null, key, instances);
         foreach (Claim claim in model.Claims)
             if ((claim.Revisions.Count == 0 || claim.Revisions.Contains(revision)) && claim.When.Holds(Elsewhere))
                 drafts.Add(new Draft($"model:{claim.Id}", claim, -1) { Overlays = [.. claim.Overlays.Select(o => OwnerOf(o, "model:"))] });
 
         foreach (Instance instance in instances)
             foreach (Claim claim in instance.Part.Claims)
-                if (claim.When.Holds(key => PositionOf(instance, key, instances)))
+                if (claim.When.Holds(key => Instance.PositionOf(instance, key, instances)))
                     drafts.Add(new Draft($"part:{instance.Name}:{claim.Id}", claim, SlotOrder(model, instance))
                     {
                         Overlays = [.. claim.Overlays.Select(o => instance.Part.Claims.Any(c => c.Id == o) ? $"part:{instance.Name}:{o}" : OwnerOf(o, "model:"))],
@@ -39,18 +39,10 @@ static class PlannedClaims
 
     static string OwnerOf(string name, string prefix) => name.Contains(':') ? name : prefix + name;
 
-    /// <summary>The position of a switch named by an own id or as <c>instance.switch</c>; null when it is not there.</summary>
-    static string? PositionOf(Instance? own, string key, IReadOnlyList<Instance> instances)
-    {
-        if (own?.Positions.GetValueOrDefault(key) is { } position) return position;
-        int dot = key.IndexOf('.');
-        return dot > 0 && instances.FirstOrDefault(i => i.Name == key[..dot]) is { } other ? other.Positions.GetValueOrDefault(key[(dot + 1)..]) : null;
-    }
-
     static void ApplySets(List<Draft> drafts, IReadOnlyList<Instance> instances)
     {
         foreach (Instance instance in instances)
-            foreach (SetChange set in instance.Part.Sets.Where(s => s.When.Holds(key => PositionOf(instance, key, instances))))
+            foreach (SetChange set in instance.Part.Sets.Where(s => s.When.Holds(key => Instance.PositionOf(instance, key, instances))))
                 for (int i = 0; i < drafts.Count; i++)
                     if (drafts[i].Owner == OwnerOf(set.Claim, $"part:{instance.Name}:"))
                         drafts[i] = drafts[i] with

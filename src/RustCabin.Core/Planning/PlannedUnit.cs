@@ -15,6 +15,14 @@ public sealed record PlannedUnit(
     /// <summary>The unit as it stands before the job, where its baseline was read and is to be compared; else null.</summary>
     public PlannedUnit? Before { get; init; }
 
+    /// <summary>The titles of the cabin, that a want may name.</summary>
+    public IReadOnlyList<Title> Titles { get; init; } = [];
+
+    /// <summary>A site of this revision, or of a part that is fitted (<c>part:site</c>); null: there is none.</summary>
+    public Site? FindSite(string name) => name.IndexOf(':') is > 0 and var colon
+        ? Find(name[..colon])?.Part.Sites.FirstOrDefault(s => s.Id == name[(colon + 1)..])
+        : Sites.FirstOrDefault(s => s.Id == name);
+
     public Instance? Find(string instance) => Instances.FirstOrDefault(i => i.Name == instance);
 
     /// <summary>The rails that this revision has.</summary>

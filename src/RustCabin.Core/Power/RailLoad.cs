@@ -34,7 +34,7 @@ public sealed record RailLoad(string Rail, decimal Volts, decimal RatedAmps, dec
     [
         .. from instance in unit.Instances
            from draw in instance.Part.Draws
-           where draw.Rail == rail && draw.When.Holds(key => instance.Positions.GetValueOrDefault(key))
+           where draw.Rail == rail && draw.When.Holds(key => Instance.PositionOf(instance, key, unit.Instances))
            select new Load(instance.Name, instance.Title, draw.TypicalAmps, draw.PeakAmps),
     ];
 }

@@ -11,19 +11,24 @@ static class ModelReader
     public static Model Read(Fields f)
     {
         int addressBits = f.Require("addressBits", f.Whole("addressBits", 1, WidestAddress));
-        foreach (string later in (string[])["paths", "openings"]) f.Later(later);
         return new Model(
             f.Id("id"), f.Name("name"), f.Text("maker"), f.Text("summary"), addressBits,
             f.Require("dataBits", f.Whole("dataBits", 1, 128)), f.Number("clockMHz", 0.001m, 100_000),
             f.Ids("masters"), f.Children("revisions", ReadRevision), f.Children("clues", ReadClue), f.Children("access", ReadAccess),
             f.Children("claims", ReadClaim), f.Children("autoWindows", ReadAutoWindow), f.Children("powerUp", ReadPowerUp),
             f.Child("limits", l => l.SizeMap("memory")) ?? [], f.Children("sites", ReadSite), f.Children("signals", ReadSignal),
-            f.Children("rails", ReadRail), f.Children("firmware", ReadFirmware), f.Children("service", ReadService), f.Names("region"));
+            f.Children("rails", ReadRail), f.Children("firmware", ReadFirmware), f.Children("service", ReadService), f.Names("region"))
+        {
+            Paths = f.Children("paths", ReadPath), Openings = f.Children("openings", o => new Opening(o.Id("id"), o.NumberRequired("widthMm", 0, 10_000), o.NumberRequired("heightMm", 0, 10_000))),
+            Cooling = f.Child("cooling", c => new Cooling(c.Number("degreesPerWatt", 0.001m, 1000), c.Number("cfm", 0.001m, 10_000), c.NumberRequired("maxRise", 0.1m, 200), c.Number("ownWatts", 0, 100_000) ?? 0)),
+        };
     }
 
     static ServicePiece ReadService(Fields f) => new(
         f.Id("id"), f.Word<ServiceKind>("kind") ?? ServiceKind.Other, f.Name("what"), f.Text("where"), f.Text("value"), f.Number("volts", 0, 100_000),
         f.Text("polarity"), f.Text("size"), f.Whole("years", 1, 200), f.IdOrNull("access"), f.Ids("revisions"));
+
+    public static PowerPath ReadPath(Fields f) => new(f.Id("id"), f.Name("rail"), f.NumberRequired("amps", 0, 10_000), f.Number("ohms", 0, 10_000) ?? 0);
 
     static Revision ReadRevision(Fields f) => new(f.Id("id"), f.Name("name"));
 
@@ -93,7 +98,11 @@ static class ModelReader
         f.Later("contacts");
         return new Site(
             f.Id("id"), f.Name("kind"), f.NameOrNull("package"), f.NameOrNull("mount"), f.Number("heightMm", 0, 10_000), f.IdOrNull("access"),
-            f.NameOrNull("connector"), f.Ids("revisions"), f.Names("pinout"), f.Number("romBudgetNs", 0, 1_000_000));
+            f.NameOrNull("connector"), f.Ids("revisions"), f.Names("pinout"), f.Number("romBudgetNs", 0, 1_000_000))
+        {
+            LogicVolts = f.Number("logicVolts", 0.1m, 1000), Mark = f.NameOrNull("mark"), WidthMm = f.Number("widthMm", 0, 10_000), DepthMm = f.Number("depthMm", 0, 10_000),
+            BareContacts = f.Flag("bareContacts") ?? false, ContactsFace = f.Word<Facing>("contactsFace"),
+        };
     }
 
     static Signal ReadSignal(Fields f) => new(
@@ -103,7 +112,10 @@ static class ModelReader
 
     static Rail ReadRail(Fields f) => new(
         f.Name("id"), f.NumberRequired("volts", -1000, 1000), f.NumberRequired("amps", 0, 10_000), f.Number("usedAmps", 0, 10_000) ?? 0,
-        f.Number("derate", 0.01m, 1) ?? 0.8m, f.Number("tolerance", 0.001m, 1) ?? 0.05m, f.Ids("revisions"));
+        f.Number("derate", 0.01m, 1) ?? 0.8m, f.Number("tolerance", 0.001m, 1) ?? 0.05m, f.Ids("revisions"))
+    {
+        Regulator = f.Child("regulator", r => new LinearRegulator(r.NumberRequired("fromVolts", -1000, 1000), r.NumberRequired("maxWatts", 0.01m, 10_000))),
+    };
 
     static Firmware ReadFirmware(Fields f) =>
         new(f.Name("id"), f.Size("bytes"), f.Names("can"), f.SizeMap("uses"), f.NameOrNull("basedOn"));

@@ -10,6 +10,12 @@ public sealed record Model(
     IReadOnlyDictionary<string, ByteSize> MemoryLimits, IReadOnlyList<Site> Sites, IReadOnlyList<Signal> Signals,
     IReadOnlyList<Rail> Rails, IReadOnlyList<Firmware> Firmware, IReadOnlyList<ServicePiece> Service, IReadOnlyList<string> Region)
 {
+    public IReadOnlyList<PowerPath> Paths { get; init; } = [];
+    public IReadOnlyList<Opening> Openings { get; init; } = [];
+
+    /// <summary>How the case gets rid of heat; null: the sheet does not say.</summary>
+    public Cooling? Cooling { get; init; }
+
     public Site? FindSite(string id) => Sites.FirstOrDefault(s => s.Id == id);
     public Revision? FindRevision(string? id) => Revisions.FirstOrDefault(r => r.Id == id);
 }
@@ -54,7 +60,38 @@ public sealed record PowerUpLine(string Label, bool Auto, Address From, Address 
 /// <summary>Anything that a part occupies: socket, slot, pad, bay. <paramref name="HeightMm"/> is its free height.</summary>
 public sealed record Site(
     string Id, string Kind, string? Package, string? Mount, decimal? HeightMm, string? Access, string? Connector,
-    IReadOnlyList<string> Revisions, IReadOnlyList<string> Pinout, decimal? RomBudgetNs);
+    IReadOnlyList<string> Revisions, IReadOnlyList<string> Pinout, decimal? RomBudgetNs)
+{
+    /// <summary>The volts that its pins speak; null: the sheet does not say.</summary>
+    public decimal? LogicVolts { get; init; }
+
+    /// <summary>Where the orientation mark (pin 1, notch) lies, such as <c>top-left</c>.</summary>
+    public string? Mark { get; init; }
+
+    /// <summary>The room beside it, in millimetres; null: not said.</summary>
+    public decimal? WidthMm { get; init; }
+    public decimal? DepthMm { get; init; }
+
+    /// <summary>True if contacts lie bare under or beside it.</summary>
+    public bool BareContacts { get; init; }
+
+    /// <summary>Which way its contacts face, for a flat cable: up or down.</summary>
+    public Facing? ContactsFace { get; init; }
+}
+
+public enum Facing { Up, Down }
+
+/// <summary>One branch of a rail (a plug, a splitter, a trace, a cable): what it carries at most, in amps, and its resistance there and back, in ohms.</summary>
+public sealed record PowerPath(string Id, string Rail, decimal Amps, decimal Ohms);
+
+/// <summary>A hole in the case that a cable or a plug passes, in millimetres.</summary>
+public sealed record Opening(string Id, decimal WidthMm, decimal HeightMm);
+
+/// <summary>
+/// How a case gets rid of heat. <paramref name="DegreesPerWatt"/>: rise = watts x this, for a case without a fan; <paramref name="Cfm"/> cubic feet a minute that its fan moves;
+/// <paramref name="MaxRise"/> degrees allowed above the room; <paramref name="OwnWatts"/> what the unit makes by itself.
+/// </summary>
+public sealed record Cooling(decimal? DegreesPerWatt, decimal? Cfm, decimal MaxRise, decimal OwnWatts);
 
 public sealed record Signal(string Net, IReadOnlyList<SignalPoint> At, IReadOnlyList<string> Revisions);
 
@@ -70,6 +107,13 @@ public sealed record ServicePiece(
 public enum ServiceKind { Capacitor, Cell, Belt, Filter, Other }
 
 /// <summary>A supply rail. <paramref name="Tolerance"/> is the share of its volts that it may be off under load (0.05 unless the sheet says otherwise). Capacity is <paramref name="Amps"/> times <paramref name="Derate"/> (0.8 unless the sheet says otherwise).</summary>
-public sealed record Rail(string Id, decimal Volts, decimal Amps, decimal UsedAmps, decimal Derate, decimal Tolerance, IReadOnlyList<string> Revisions);
+public sealed record Rail(string Id, decimal Volts, decimal Amps, decimal UsedAmps, decimal Derate, decimal Tolerance, IReadOnlyList<string> Revisions)
+{
+    /// <summary>The linear regulator that makes the rail; null: none, or the sheet does not say.</summary>
+    public LinearRegulator? Regulator { get; init; }
+}
+
+/// <summary>A linear regulator: it turns (<paramref name="FromVolts"/> - rail's volts) x amps into heat, and stands <paramref name="MaxWatts"/> of it.</summary>
+public sealed record LinearRegulator(decimal FromVolts, decimal MaxWatts);
 
 public sealed record Firmware(string Id, ByteSize? Bytes, IReadOnlyList<string> Can, IReadOnlyDictionary<string, ByteSize> Uses, string? BasedOn);

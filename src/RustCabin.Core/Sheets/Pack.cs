@@ -14,5 +14,6 @@ public sealed record Pack(
     public Model? FindModel(string id) => Models.FirstOrDefault(m => m.Id == id);
     public Part? FindPart(string id) => Parts.FirstOrDefault(p => p.Id == id);
     public Unit? FindUnit(string id) => Units.FirstOrDefault(u => u.Id == id);
+    public Title? FindTitle(string id) => Titles.FirstOrDefault(t => t.Id == id);
     public Job? FindJob(string id) => Jobs.FirstOrDefault(j => j.Id == id);
 }

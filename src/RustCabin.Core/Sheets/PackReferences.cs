@@ -140,6 +140,10 @@ static class PackReferences
         foreach ((int i, string name) in job.Remove.Index())
             if (!instances.ContainsKey(name))
                 yield return new($"{path}.remove[{i}]", $"\"{name}\" is not fitted to {unit.Id}");
+        foreach ((int i, Need want) in job.Wants.Index())
+            if (want.Kind == NeedKind.Title && (pack.FindTitle(want.What) ?? known.FindTitle(want.What)) is null) yield return new($"{path}.wants[{i}].title", $"\"{want.What}\" is not a title here");
+        foreach ((int i, SpeedClaim claim) in (job.Speed?.Claims ?? []).Index())
+            if (claim.Unit is { } reference && (pack.FindUnit(reference) ?? known.FindUnit(reference)) is null) yield return new($"{path}.speed.claims[{i}].unit", $"\"{reference}\" is not a unit here");
         foreach (SheetError error in CheckSwitches(job.Switches, $"{path}.switches", instances, unit, pack, known)) yield return error;
         foreach ((string name, IReadOnlyList<string?> banks) in job.Banks)
             if (!instances.TryGetValue(name, out FittedPart? filled)) yield return new($"{path}.banks.{name}", $"\"{name}\" is neither fitted to {unit.Id} nor added");
@@ -177,6 +181,8 @@ static class PackReferences
             yield return new($"{path}.part", $"\"{fitted.Part}\" is not a part here");
             yield break;
         }
+        if (fitted.At is { } at && !at.Contains(':') && model is not null && model.FindSite(at) is null)
+            yield return new($"{path}.at", $"\"{at}\" is not a site of {model.Id}");
         if (fitted.Way is { } way && part.FindWay(way) is null)
             yield return new($"{path}.way", $"\"{way}\" is not a way of {part.Id}");
         foreach (SheetError error in CheckPositions(fitted.Switches, $"{path}.switches", part)) yield return error;

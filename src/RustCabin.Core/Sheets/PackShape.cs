@@ -20,11 +20,15 @@ public static class PackShape
         ("window", Object(("register", Name), ("banks", Whole), ("reset", Word<WindowReset>()), ("pages", Any))), ("pages", Any), ("revisions", Ids), ("when", When));
 
     static readonly Shape SiteSheet = Object(
-        ("id!", Id), ("kind!", Name), ("package", Name), ("mount", Name), ("connector", Name), ("gender", Any), ("contacts", Any), ("heightMm", Number), ("access", Id),
-        ("romBudgetNs", Number), ("revisions", Ids), ("pinout", Names));
+        ("id!", Id), ("kind!", Name), ("package", Name), ("mount", Name), ("mark", Name), ("connector", Name), ("gender", Any), ("contacts", Any), ("contactsFace", Word<Facing>()), ("bareContacts", Flag), ("heightMm", Number), ("widthMm", Number), ("depthMm", Number),
+        ("access", Id), ("logicVolts", Number), ("romBudgetNs", Number), ("revisions", Ids), ("pinout", Names));
+
+    static readonly Shape Runs = List(Object(("name!", Name), ("seconds", List(Number))));
+
+    static readonly Shape PathSheets = List(Object(("id!", Id), ("rail!", Name), ("amps!", Number), ("ohms", Number)));
 
     static readonly Shape Fitted = Object(
-        ("part!", Id), ("way", Id), ("switches", Map(Name)), ("version", Name), ("state", Word<FittedState>()), ("note", Text), ("steps", Map(Word<StepProof>())), ("banks", List(NameOrNull)));
+        ("part!", Id), ("way", Id), ("at", Id), ("switches", Map(Name)), ("version", Name), ("state", Word<FittedState>()), ("note", Text), ("steps", Map(Word<StepProof>())), ("banks", List(NameOrNull)));
 
     public static readonly Shape Model = Object(
         ("id!", Id), ("name!", Name), ("maker", Text), ("summary", Text), ("addressBits!", Whole), ("dataBits!", Whole), ("clockMHz", Number), ("masters!", Ids),
@@ -36,8 +40,10 @@ public static class PackShape
         ("powerUp", List(Object(("label!", Name), ("auto", Flag), ("from", Address), ("to", Address), ("step", Size), ("cap", Size), ("stopAtGap", Flag)))),
         ("limits", Object(("memory", Map(Size)))), ("sites", List(SiteSheet)),
         ("signals", List(Object(("net!", Name), ("at", List(Object(("chip!", Name), ("pin", Whole), ("tap", Name), ("revisions", Ids)))), ("revisions", Ids)))),
-        ("rails", List(Object(("id!", Name), ("volts!", Number), ("amps!", Number), ("usedAmps", Number), ("derate", Number), ("tolerance", Number), ("revisions", Ids)))),
-        ("paths", Any), ("openings", Any), ("region", Names),
+        ("rails", List(Object(("id!", Name), ("volts!", Number), ("amps!", Number), ("usedAmps", Number), ("derate", Number), ("tolerance", Number),
+            ("regulator", Object(("fromVolts!", Number), ("maxWatts!", Number))), ("revisions", Ids)))),
+        ("paths", PathSheets), ("openings", List(Object(("id!", Id), ("widthMm!", Number), ("heightMm!", Number)))),
+        ("cooling", Object(("degreesPerWatt", Number), ("cfm", Number), ("maxRise!", Number), ("ownWatts", Number))), ("region", Names),
         ("firmware", List(Object(("id!", Name), ("basedOn", Name), ("bytes", Size), ("can", Names), ("uses", Map(Size))))),
         ("service", List(Object(("id!", Id), ("kind", Word<ServiceKind>()), ("what!", Name), ("where", Text), ("value", Text), ("volts", Number), ("polarity", Text),
             ("size", Text), ("years", Whole), ("access", Id), ("revisions", Ids)))));
@@ -45,7 +51,8 @@ public static class PackShape
     public static readonly Shape Part = Object(
         ("id!", Id), ("name!", Name), ("maker", Text), ("kind!", Word<PartKind>()), ("summary", Text), ("versions", List(Object(("id!", Name), ("errata", Texts)))),
         ("ways", List(Object(("id!", Id), ("model", Id), ("revisions", Ids), ("connector", Name),
-            ("occupies", List(Object(("site", Name), ("signal", Name), ("mode!", Word<SiteMode>()), ("stacks", Flag)))),
+            ("occupies", List(Object(("site", Name), ("signal", Name), ("mode!", Word<SiteMode>()), ("mark", Name), ("stacks", Flag),
+                ("overhangs", List(Object(("site!", Id), ("clearanceMm!", Number))))))), ("expects", Id), ("trims", Texts),
             ("minutes", Number), ("skill", Whole), ("reversible", Flag), ("faultChance", Number), ("needs", List(NeedSheet)), ("steps", Any), ("changes", Any),
             ("cautions", Names), ("keeps", Texts), ("special", Name), ("stacks", Flag), ("fitsSocket", Flag)))),
         ("connector", Any), ("gender", Any), ("contacts", Any), ("sites", List(SiteSheet)), ("needs", List(NeedSheet)), ("provides", Names),
@@ -55,22 +62,28 @@ public static class PackShape
         ("sets", List(Object(("claim!", Name), ("base", Address), ("size", Size), ("masters", Ids), ("off", Flag), ("when", When)))),
         ("arrays", List(Object(("id!", Id), ("dataBits!", Whole), ("parityBits", Whole), ("types", Names), ("addressLines", Whole), ("refreshBits", Whole), ("refreshRowUs", Number),
             ("ownRefresh", Flag), ("accessNs", Whole), ("supplies", Names), ("socketed", Flag)))),
-        ("mix", Name), ("switchTable", List(Object(("arrangement", List(NameOrNull)), ("positions", Map(Name))))), ("capacity", Any), ("speed", Any),
-        ("draws", List(Object(("rail!", Name), ("typicalAmps", Number), ("peakAmps", Number), ("when", When)))),
+        ("mix", Name), ("switchTable", List(Object(("arrangement", List(NameOrNull)), ("positions", Map(Name))))), ("capacity", Size),
+        ("speed", Map(Number)), ("clockMHz", Number), ("logicVolts", Number), ("toleratesVolts", Number),
+        ("feed", Object(("rail!", Name), ("minVolts!", Number), ("maxVolts!", Number))), ("drivers", List(Object(("name!", Name), ("atLeast", Text), ("order", Word<DriverOrder>()), ("firmware", Name)))),
+        ("draws", List(Object(("rail!", Name), ("typicalAmps", Number), ("peakAmps", Number), ("path", Name), ("when", When)))), ("paths", PathSheets),
+        ("trigger", Object(("volts!", Number), ("amps!", Number))), ("profiles", List(Object(("volts!", Number), ("amps!", Number)))), ("markedCable", Flag),
         ("supplies", List(Object(("rail!", Name), ("amps!", Number), ("replaces", Flag)))),
-        ("heightMm", Number), ("heatW", Number), ("keeps", Texts), ("cautions", Names), ("stacks", Flag), ("faults", Any), ("price", Number));
+        ("heightMm", Number), ("widthMm", Number), ("depthMm", Number), ("bareMetal", Flag),
+        ("cables", List(Object(("what!", Name), ("through", Id), ("into", Id), ("widthMm", Number), ("heightMm", Number), ("contactsFace", Word<Facing>())))), ("heatW", Number), ("keeps", Texts), ("cautions", Names), ("stacks", Flag), ("faults", Any), ("price", Number));
 
     public static readonly Shape Unit = Object(
         ("id!", Id), ("model!", Id), ("name!", Name), ("seen", Map(Name)), ("revision", Id), ("firmware", Name), ("fitted", List(Fitted)), ("baseline", Object(("tested", Flag), ("reading", Object(("at", Name), ("starts", Flag), ("lines", Lines))), ("rails", List(Object(("rail!", Name), ("volts!", Number)))),
-            ("runs", List(Object(("name!", Name), ("seconds", List(Number))))), ("notes", List(Object(("text", Text), ("fault", Flag)))))),
+            ("runs", Runs), ("notes", List(Object(("text", Text), ("fault", Flag)))))),
         ("survey", Object(("year", Whole), ("suppliedForVolts", Number), ("mainsHereVolts", Number), ("capacitors", Word<Wear>()), ("cells", Word<Wear>()),
             ("corrosion", Word<Wear>()), ("plastic", Word<Wear>()), ("halfDone", Text))),
-        ("belongings", List(Object(("what!", Name), ("original", Flag), ("place", Text)))));
+        ("software", Map(Name)), ("belongings", List(Object(("what!", Name), ("original", Flag), ("place", Text)))));
 
     public static readonly Shape Job = Object(
         ("id!", Id), ("unit!", Id), ("name!", Name), ("add", List(Fitted)), ("remove", Names), ("switches", Map(Map(Name))), ("firmware", Name), ("wants", List(NeedSheet)),
-        ("limits", Object(("budget", Number), ("skill", Whole), ("reversible", Flag))), ("done", Names), ("heeded", Names), ("took", Map(Number)),
+        ("limits", Object(("budget", Number), ("skill", Whole), ("reversible", Flag), ("fromStock", Flag), ("keep", Ids))), ("done", Names), ("heeded", Names), ("took", Map(Number)),
         ("readings", List(Object(("gate!", Name), ("at!", Name), ("starts", Flag), ("lines", Lines)))),
+        ("speed", Object(("work", List(Object(("kind!", Name), ("seconds!", Number)))), ("after", Runs), ("claims", List(Object(("who!", Name), ("ratio!", Number), ("unit", Id)))),
+            ("seen", Object(("clockMHz", Number), ("coprocessor", Flag), ("memory", Size))))),
         ("banks", Map(List(NameOrNull))), ("settings", List(Object(("name!", Name), ("switches", Map(Map(Name)))))));
 
     public static readonly Shape Title = Object(("id!", Id), ("name!", Name), ("needs", List(NeedSheet)));

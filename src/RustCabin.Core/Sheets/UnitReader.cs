@@ -6,13 +6,23 @@ static class UnitReader
     public static Unit ReadUnit(Fields f) => new(
         f.Id("id"), f.Id("model"), f.Name("name"), f.NameMap("seen"), f.IdOrNull("revision"), f.NameOrNull("firmware"),
         f.Children("fitted", ReadFitted), f.Child("baseline", ReadBaseline), f.Child("survey", ReadSurvey),
-        f.Children("belongings", b => new Belonging(b.Name("what"), b.Flag("original") ?? false, b.Text("place"))));
+        f.Children("belongings", b => new Belonging(b.Name("what"), b.Flag("original") ?? false, b.Text("place"))))
+    {
+        Software = f.NameMap("software"),
+    };
 
     static Baseline ReadBaseline(Fields f) => new(
         f.Flag("tested") ?? false, f.Child("reading", r => new GateReading("baseline", r.NameOrNull("at") ?? "", ReadLines(r), r.Flag("starts"))),
         f.Children("rails", r => new MeasuredRail(r.Name("rail"), r.NumberRequired("volts", -1000, 1000))),
-        f.Children("runs", r => new BenchmarkRuns(r.Name("name"), r.List<decimal?>("seconds", (e, p) => r.ReadNumber(e, p, 0.000001m, 10_000_000)).Select(s => s!.Value).ToList())),
+        f.Children("runs", ReadRuns),
         f.Children("notes", n => new ConditionNote(n.Text("text"), n.Flag("fault") ?? false)));
+
+    static BenchmarkRuns ReadRuns(Fields f) => new(f.Name("name"), [.. f.List<decimal?>("seconds", (e, p) => f.ReadNumber(e, p, 0.000001m, 10_000_000)).Select(s => s!.Value)]);
+
+    static SpeedRecord ReadSpeed(Fields f) => new(
+        f.Children("work", w => new WorkShare(w.Name("kind"), w.NumberRequired("seconds", 0, 1_000_000_000))), f.Children("after", ReadRuns),
+        f.Children("claims", c => new SpeedClaim(c.Name("who"), c.NumberRequired("ratio", 0.0001m, 1_000_000), c.IdOrNull("unit"))),
+        f.Child("seen", s => new SpeedSeen(s.Number("clockMHz", 0.001m, 100_000), s.Flag("coprocessor"), s.Size("memory"))));
 
     static Survey ReadSurvey(Fields f) => new(
         f.Whole("year", 1940, 2200), f.Number("suppliedForVolts", 1, 1000), f.Number("mainsHereVolts", 1, 1000),
@@ -25,6 +35,7 @@ static class UnitReader
     {
         Took = f.NumberMap("took", 0, 100_000),
         Banks = f.NamesOrNullsMap("banks"),
+        Speed = f.Child("speed", ReadSpeed),
         Settings = f.Children("settings", s => new NamedSetting(s.Name("name"), s.NameMaps("switches"))),
     };
 
@@ -35,11 +46,11 @@ static class UnitReader
         f.Word<FittedState>("state") ?? FittedState.Done, f.Text("note"),
         f.WordMap<StepProof>("steps"))
     {
-        Banks = f.NamesOrNulls("banks"),
+        Banks = f.NamesOrNulls("banks"), At = f.IdOrNull("at"),
     };
 
     static JobLimits ReadLimits(Fields f) =>
-        new(f.Number("budget", 0, 100_000_000), f.Whole("skill", 1, 5), f.Flag("reversible") ?? false);
+        new(f.Number("budget", 0, 100_000_000), f.Whole("skill", 1, 5), f.Flag("reversible") ?? false) { FromStock = f.Flag("fromStock") ?? false, Keep = f.Ids("keep") };
 
     static GateReading ReadReading(Fields f) => new(
         f.Name("gate"), f.Name("at"),

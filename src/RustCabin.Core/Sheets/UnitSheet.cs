@@ -5,7 +5,11 @@ namespace RustCabin.Core.Sheets;
 /// <summary>One physical machine on the shelf. Source of every field: formats.md, Unit, job, title.</summary>
 public sealed record Unit(
     string Id, string Model, string Name, OrderedDictionary<string, string> Seen, string? Revision, string? Firmware,
-    IReadOnlyList<FittedPart> Fitted, Baseline? Baseline, Survey? Survey, IReadOnlyList<Belonging> Belongings);
+    IReadOnlyList<FittedPart> Fitted, Baseline? Baseline, Survey? Survey, IReadOnlyList<Belonging> Belongings)
+{
+    /// <summary>Drivers and other software on the unit, by name, with their versions.</summary>
+    public IReadOnlyDictionary<string, string> Software { get; init; } = new Dictionary<string, string>();
+}
 
 /// <summary>
 /// A part on a unit or in a job, with the switches that do not stand at factory. <paramref name="Steps"/> says of single steps of its way, by
@@ -17,6 +21,9 @@ public sealed record FittedPart(
 {
     /// <summary>The chips in its banks, bank 0 first: an organisation, with its access time where that is known (<c>256Kx1-150</c>); null is an empty bank.</summary>
     public IReadOnlyList<string?> Banks { get; init; } = [];
+
+    /// <summary>The site that a part sits on when its way names only a connector; null: the first that is free.</summary>
+    public string? At { get; init; }
 }
 
 public enum FittedState { Done, Half, Unproven }
@@ -67,13 +74,35 @@ public sealed record Job(
 
     /// <summary>Other ways to set the same unit, by name: switch positions by instance, for what differs.</summary>
     public IReadOnlyList<NamedSetting> Settings { get; init; } = [];
+
+    /// <summary>What is known of the unit's speed; null: nothing yet.</summary>
+    public SpeedRecord? Speed { get; init; }
 }
 
 /// <summary>A setting of a job with a name, such as the old split of memory that some titles need.</summary>
 public sealed record NamedSetting(string Name, IReadOnlyDictionary<string, OrderedDictionary<string, string>> Switches);
 
 /// <summary>What the user sets as bounds: money, skill 1 to 5, and whether all must be undoable. Null: no bound.</summary>
-public sealed record JobLimits(decimal? Budget, int? Skill, bool Reversible);
+public sealed record JobLimits(decimal? Budget, int? Skill, bool Reversible)
+{
+    /// <summary>Only parts that lie in the cupboard.</summary>
+    public bool FromStock { get; init; }
+
+    /// <summary>Parts that every proposal must hold, by their sheets' ids.</summary>
+    public IReadOnlyList<string> Keep { get; init; } = [];
+}
+
+/// <summary>One kind of work of a piece of software that is to be faster, in seconds as the unit stands: <c>processor</c>, <c>memory</c>, <c>storage</c>, <c>picture</c>.</summary>
+public sealed record WorkShare(string Kind, decimal Seconds);
+
+/// <summary>What somebody claims of the upgrade: so many times a reference unit of the shelf, or, without one, this unit before.</summary>
+public sealed record SpeedClaim(string Who, decimal Ratio, string? Unit);
+
+/// <summary>What a benchmark showed of the machine; null: it does not show that.</summary>
+public sealed record SpeedSeen(decimal? ClockMHz, bool? Coprocessor, ByteSize? Memory);
+
+/// <summary>The work that is to be faster, the runs after the build (those before stand in the unit's baseline), the claims, and what a benchmark read. Source: domain.md, section 6.</summary>
+public sealed record SpeedRecord(IReadOnlyList<WorkShare> Work, IReadOnlyList<BenchmarkRuns> After, IReadOnlyList<SpeedClaim> Claims, SpeedSeen? Seen);
 
 /// <summary>
 /// What was seen at a gate: the power-up lines in their order, as the machine showed them, or, on a machine that shows none,

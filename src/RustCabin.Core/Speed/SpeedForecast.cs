@@ -1,5 +1,6 @@
 using System.Text.Json;
 using RustCabin.Core.Baseline;
+using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Speed;
@@ -25,6 +26,9 @@ public sealed record SpeedForecast(decimal PredictedSeconds, decimal? PredictedR
             then, then > 0 ? now / then : null, measured ? before!.Median / after!.Median : null,
             measured ? (before!.Least / after!.Most, before.Most / after.Least) : null);
     }
+
+    /// <summary>How many times faster a kind of work is with the parts that are fitted: the fastest of them counts. 1 where none speaks of it.</summary>
+    public static decimal FactorOf(PlannedUnit unit, string kind) => unit.Instances.Max(i => i.Part.Speed.TryGetValue(kind, out decimal factor) ? factor : (decimal?)null) ?? 1;
 
     /// <summary>Reads what <c>POST /api/v1/speed</c> takes.</summary>
     public static Reading<Work> Read(JsonElement body)

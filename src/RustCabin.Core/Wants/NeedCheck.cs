@@ -1,4 +1,5 @@
 using RustCabin.Core.Planning;
+using RustCabin.Core.Speed;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
 
@@ -12,9 +13,7 @@ public static class NeedCheck
 {
     /// <summary>The needs that hold for this revision and these switches, each with its answer. Plain switch names are those of <paramref name="own"/>.</summary>
     public static IReadOnlyList<NeedAnswer> Of(PlannedUnit unit, IEnumerable<Need> needs, Instance? own = null) =>
-        [.. needs.Where(n => unit.Holds(n.Revisions) && n.When.Holds(key => PositionOf(unit, own, key))).Select(n => Answer(unit, n))];
-
-    static string? PositionOf(PlannedUnit unit, Instance? own, string key) => own?.Positions.GetValueOrDefault(key) is { } position ? position : key.IndexOf('.') is > 0 and var dot ? unit.Find(key[..dot])?.Positions.GetValueOrDefault(key[(dot + 1)..]) : null;
+        [.. needs.Where(n => unit.Holds(n.Revisions) && n.When.Holds(key => Instance.PositionOf(own, key, unit.Instances))).Select(n => Answer(unit, n))];
 
     static NeedAnswer Answer(PlannedUnit unit, Need need) => need.Kind switch
     {
@@ -27,10 +26,31 @@ public static class NeedCheck
         NeedKind.Free => new(need, unit.Instances.All(i => i.Occupied.All(o => o.Site != need.What)) && unit.Sites.Any(s => s.Id == need.What), $"{need.What} left free"),
         NeedKind.Region => new(need, unit.Model.Region.Count == 0 ? null : unit.Model.Region.Contains(need.What), $"a {need.What} machine; this is {(unit.Model.Region.Count == 0 ? "not said to be of any region" : string.Join(" and ", unit.Model.Region))}"),
         NeedKind.Provides => new(need, unit.Instances.Any(i => i.Part.Provides.Contains(need.What)), $"something that gives {IdText.Plain(need.What)}"),
-        NeedKind.Speed => new(need, null, $"{need.Factor} times as fast"),
-        NeedKind.Storage => new(need, null, $"{need.AtLeast} of storage"),
-        _ => new(need, null, $"what {need.What} needs"),
+        NeedKind.Speed => Speed(unit, need),
+        NeedKind.Storage => Storage(unit, need),
+        _ => Title(unit, need),
     };
+
+    /// <summary>The processor's work: the fastest part that is there counts, two do not multiply. What a whole piece of work gains is the Speed station's.</summary>
+    static NeedAnswer Speed(PlannedUnit unit, Need need)
+    {
+        decimal factor = SpeedForecast.FactorOf(unit, "processor");
+        return new NeedAnswer(need, factor >= need.Factor, $"a processor {need.Factor:0.##} times as fast; by the sheets it is {(factor == 1 ? "as fast as before" : $"{factor:0.##} times as fast")}");
+    }
+
+    static NeedAnswer Storage(PlannedUnit unit, Need need)
+    {
+        ByteSize there = new(unit.Instances.Aggregate(0ul, (sum, i) => sum + (i.Part.Capacity?.Bytes ?? 0)));
+        return new NeedAnswer(need, there >= need.AtLeast, $"{need.AtLeast} of storage; {(there.Bytes == 0 ? "there is none" : $"there {(there.Bytes == 1 ? "is" : "are")} {there}")}");
+    }
+
+    static NeedAnswer Title(PlannedUnit unit, Need need)
+    {
+        if (unit.Titles.FirstOrDefault(t => t.Id == need.What) is not { } title) return new NeedAnswer(need, null, $"what {need.What} needs; no sheet of it is here");
+        IReadOnlyList<NeedAnswer> answers = Of(unit, title.Needs.Where(n => n.Kind != NeedKind.Title));
+        bool? met = answers.Any(a => a.Met == false) ? false : answers.Any(a => a.Met is null) ? null : true;
+        return new NeedAnswer(need, met, met == true ? $"{title.Name} running" : $"{title.Name} running; {string.Join("; ", answers.Where(a => a.Met != true).Select(a => a.Text))}");
+    }
 
     static NeedAnswer Memory(PlannedUnit unit, Need need)
     {
@@ -46,9 +66,12 @@ public static class NeedCheck
     public static ByteSize Free(PlannedUnit unit, string master)
     {
         int index = unit.Model.Masters.ToList().IndexOf(master);
-        ulong reach = index < 0 ? 0 : unit.Map.Reach[index].Bytes, used = FirmwareOf(unit)?.Uses.GetValueOrDefault(master).Bytes ?? 0;
+        ulong reach = index < 0 ? 0 : unit.Map.Reach[index].Bytes, used = UsedBy(unit, master);
         return new ByteSize(reach > used ? reach - used : 0);
     }
+
+    /// <summary>Bytes that the firmware takes of what a master reaches.</summary>
+    public static ulong UsedBy(PlannedUnit unit, string master) => FirmwareOf(unit)?.Uses.GetValueOrDefault(master).Bytes ?? 0;
 
     static Firmware? FirmwareOf(PlannedUnit unit) => unit.Model.Firmware.FirstOrDefault(f => f.Id == unit.Firmware);
 

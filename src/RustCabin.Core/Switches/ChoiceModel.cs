@@ -1,0 +1,204 @@
+using Google.OrTools.Sat;
+using RustCabin.Core.Findings;
+using RustCabin.Core.Memory;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Wants;
+
+namespace RustCabin.Core.Switches;
+
+/// <summary>
+/// The choices of a job as a constraint model: which parts are there and where each switch stands. It holds what the checker can be said to ask for in linear rules,
+/// never more than the checker asks; what the model lets through is put before the checker itself, and what the checker stops is ruled out as far as the finding proves.
+/// So every answer passes the checker, and none that passes is lost. Source: domain.md, section 4.
+/// </summary>
+sealed partial class ChoiceModel
+{
+    readonly CpModel _model = new();
+    readonly PlannedUnit _unit;
+    readonly IReadOnlyList<Candidate> _parts;
+    readonly ILiteral[] _here;
+    readonly ILiteral _yes, _no;
+    readonly Dictionary<string, ILiteral> _named = [];
+    readonly Dictionary<(string Name, string Switch), (string Position, ILiteral At)[]> _switches = [];
+    readonly Dictionary<string, IReadOnlyDictionary<string, string>> _now = [];
+    readonly List<ILiteral> _optional = [], _effects = [];
+    readonly Dictionary<string, ILiteral> _conditions = [];
+    readonly IReadOnlyList<Need> _wants;
+    bool[] _last = [];
+    int _tried;
+
+    /// <summary>So many plans are put before the checker at most, so that a job that nobody can solve ends.</summary>
+    const int MostTried = 2000;
+
+    /// <param name="unit">Gives the machine; its own instances are not looked at.</param>
+    /// <param name="parts">What is there and what may be.</param>
+    /// <param name="wants">What every answer must give.</param>
+    public ChoiceModel(PlannedUnit unit, IReadOnlyList<Candidate> parts, IReadOnlyList<Need> wants)
+    {
+        (_unit, _parts, _wants) = (unit, parts, wants);
+        (_yes, _no) = (_model.TrueLiteral(), _model.FalseLiteral());
+        _here = [.. parts.Select((p, i) => p.Optional ? _model.NewBoolVar($"here{i}") : _yes)];
+        _optional.AddRange(_here.Where((_, i) => parts[i].Optional));
+        _effects.AddRange(_optional);
+        foreach (var group in parts.Index().GroupBy(p => p.Item.Instance.Name))
+        {
+            ILiteral[] ways = [.. group.Select(p => _here[p.Index])];
+            if (ways.Length > 1) _model.AddAtMostOne(ways);
+            _named[group.Key] = AnyOf(ways);
+            _now[group.Key] = Candidate.Now(group.First().Item.Instance);
+        }
+        foreach ((string name, Part part) in Named) AddSwitches(name, part);
+        AddMap();
+        AddPower();
+        AddFit();
+        foreach (Need want in wants) Require(want, _yes, strict: true);
+    }
+
+    /// <summary>One entry for a name, whichever of its ways is chosen.</summary>
+    IEnumerable<(string Name, Part Part)> Named => _parts.Select(p => (p.Instance.Name, p.Instance.Part)).DistinctBy(p => p.Name);
+
+    /// <summary>Only switches that some condition or switch table asks after are up for choice; the rest stay where they stand.</summary>
+    void AddSwitches(string name, Part part)
+    {
+        foreach (Switch own in part.Switches.Where(s => s.Positions.Count > 1 && Matters(name, part, s.Id)))
+        {
+            var at = own.Positions.Select((position, i) => (position, (ILiteral)_model.NewBoolVar($"{name}.{own.Id}={i}"))).ToArray();
+            _model.AddExactlyOne(at.Select(a => a.Item2));
+            // A part that is not there moves no switch.
+            foreach ((string position, ILiteral lit) in at.Where(a => a.position == _now[name][own.Id])) _model.AddBoolOr([_named[name], lit]);
+            _switches[(name, own.Id)] = at;
+            if (part.SwitchTable.Any(r => r.Positions.ContainsKey(own.Id))) _effects.AddRange(at.Select(a => a.Item2));
+        }
+    }
+
+    bool Matters(string name, Part part, string id)
+    {
+        if (part.SwitchTable.Any(r => r.Positions.ContainsKey(id))) return true;
+        IEnumerable<Condition> own = Conditions(part), all = Named.SelectMany(p => Conditions(p.Part)).Concat(_unit.Model.Claims.Select(c => c.When)).Concat(_wants.Select(w => w.When));
+        return own.Any(c => c.Names(id)) || all.Any(c => c.Names($"{name}.{id}"));
+    }
+
+    static IEnumerable<Condition> Conditions(Part part) =>
+        part.Claims.Select(c => c.When).Concat(part.Sets.Select(s => s.When)).Concat(part.Draws.Select(d => d.When))
+            .Concat(part.Needs.Concat(part.Ways.SelectMany(w => w.Needs)).Select(n => n.When));
+
+    /// <summary>True where <paramref name="here"/> is and the condition holds; plain switch names are those of <paramref name="own"/>.</summary>
+    ILiteral Holds(string? own, ILiteral here, Condition when)
+    {
+        if (when.Keys.Count == 0) return here;
+        string asked = $"{own}|{here.GetIndex()}|{string.Join(';', when.Keys.Select(k => $"{k.Key}={string.Join(',', k.Value)}"))}";
+        if (_conditions.TryGetValue(asked, out ILiteral? known)) return known;
+        var all = new List<ILiteral> { here };
+        foreach ((string key, IReadOnlyList<string> positions) in when.Keys) all.Add(At(own, key, positions));
+        ILiteral on = AllOf(all);
+        if (on != _yes && on != _no) _effects.Add(on);
+        return _conditions[asked] = on;
+    }
+
+    ILiteral At(string? own, string key, IReadOnlyList<string> positions)
+    {
+        (string? name, string id) = own is not null && _now[own].ContainsKey(key) ? (own, key) : key.IndexOf('.') is > 0 and var dot ? (key[..dot], key[(dot + 1)..]) : (null, key);
+        if (name is null || !_named.TryGetValue(name, out ILiteral? there)) return _no;
+        ILiteral stands = _switches.TryGetValue((name, id), out var at) ? AnyOf([.. at.Where(a => positions.Contains(a.Position)).Select(a => a.At)])
+            : _now[name].GetValueOrDefault(id) is { } fast && positions.Contains(fast) ? _yes : _no;
+        return name == own ? stands : AllOf([there, stands]);
+    }
+
+    ILiteral AnyOf(IReadOnlyList<ILiteral> some)
+    {
+        if (some.Contains(_yes)) return _yes;
+        ILiteral[] open = [.. some.Where(s => s != _no)];
+        if (open.Length <= 1) return open.Length == 0 ? _no : open[0];
+        BoolVar any = _model.NewBoolVar("any");
+        _model.AddBoolOr(open).OnlyEnforceIf(any);
+        foreach (ILiteral one in open) _model.AddImplication(one, any);
+        return any;
+    }
+
+    ILiteral AllOf(IReadOnlyList<ILiteral> some)
+    {
+        if (some.Contains(_no)) return _no;
+        ILiteral[] open = [.. some.Where(s => s != _yes)];
+        if (open.Length <= 1) return open.Length == 0 ? _yes : open[0];
+        BoolVar all = _model.NewBoolVar("all");
+        foreach (ILiteral one in open) _model.AddImplication(all, one);
+        _model.AddBoolOr([all, .. open.Select(o => o.Not())]);
+        return all;
+    }
+
+    void Forbid(ILiteral literal) => _model.AddBoolOr([literal.Not()]);
+    void Imply(ILiteral when, IEnumerable<ILiteral> any) => _model.AddBoolOr([when.Not(), .. any]);
+
+    /// <summary>How many switches leave where they stand now.</summary>
+    public LinearExpr Moves => LinearExpr.Sum(_switches.SelectMany(s => s.Value.Where(a => a.Position == _now[s.Key.Name][s.Key.Switch]).Select(a => a.At.Not().AsExpr())));
+
+    /// <summary>One of the parts that may be chosen, as a number of 0 or 1 for an aim.</summary>
+    public LinearExpr Chosen(int candidate) => _here[candidate].AsExpr();
+
+    public ILiteral Here(int candidate) => _here[candidate];
+    public CpModel Rules => _model;
+
+    /// <summary>
+    /// The best choice by <paramref name="aim"/> (least first) that passes the checker, or null: there is none. <paramref name="tell"/> is told how many plans were tried.
+    /// Throws <see cref="OperationCanceledException"/> when it is called off.
+    /// </summary>
+    public Choice? Best(LinearExpr aim, Action<int>? tell = null, CancellationToken cancel = default)
+    {
+        _model.Minimize(aim);
+        while (true)
+        {
+            cancel.ThrowIfCancellationRequested();
+            if (_tried >= MostTried) throw new TooManyTriedException(_tried);
+            var solver = new CpSolver { StringParameters = "num_workers:1,random_seed:7,max_time_in_seconds:20" };
+            if (solver.Solve(_model) is not (CpSolverStatus.Optimal or CpSolverStatus.Feasible)) return null;
+            _tried++;
+            tell?.Invoke(_tried);
+            PlannedUnit plan = Read(solver, out int moves);
+            (Rests Rests, Finding Finding)[] stops = [.. Checks.Stops(plan, PowerUp.Run(plan))];
+            if (stops.Length == 0 && NeedCheck.Of(plan, _wants).All(a => a.Met == true))
+            {
+                _last = [.. _effects.Select(solver.BooleanValue)];
+                return new Choice(plan, moves);
+            }
+            RuleOut(solver, stops);
+        }
+    }
+
+    PlannedUnit Read(CpSolver solver, out int moves)
+    {
+        var instances = new List<Instance>();
+        moves = 0;
+        foreach ((int i, Candidate candidate) in _parts.Index())
+        {
+            if (!solver.BooleanValue(_here[i])) continue;
+            var positions = new Dictionary<string, string>();
+            foreach ((string id, string now) in _now[candidate.Instance.Name])
+            {
+                positions[id] = _switches.TryGetValue((candidate.Instance.Name, id), out var at) ? at.First(a => solver.BooleanValue(a.At)).Position : now;
+                if (positions[id] != now) moves++;
+            }
+            instances.Add(candidate.Instance with { Positions = positions });
+        }
+        return Plan.Of(_unit, instances);
+    }
+
+    /// <summary>What a stop proves: its subjects never go together; this choice of parts does not; or this choice with these switches does not.</summary>
+    void RuleOut(CpSolver solver, (Rests Rests, Finding Finding)[] stops)
+    {
+        foreach ((_, Finding finding) in stops.Where(s => s.Rests == Rests.Subjects && s.Finding.Subjects.Count > 0))
+            _model.AddBoolOr(_parts.Index().Where(p => finding.Subjects.Contains(p.Item.Instance.Subject) && solver.BooleanValue(_here[p.Index])).Select(p => _here[p.Index].Not()));
+        Differ(solver, stops.Any(s => s.Rests != Rests.All) ? _optional : _effects);
+    }
+
+    void Differ(CpSolver solver, IEnumerable<ILiteral> literals) => _model.AddBoolOr(literals.Select(l => solver.BooleanValue(l) ? l.Not() : l));
+
+    /// <summary>Rules out every plan that does what the last answer does, so that the next differs in effect.</summary>
+    public void Other() => _model.AddBoolOr(_effects.Zip(_last, (e, on) => on ? e.Not() : e));
+
+    /// <summary>Rules out the parts of the last answer, and every choice that holds them all and more.</summary>
+    public void OtherParts() => _model.AddBoolOr(_optional.Zip(_last).Where(o => o.Second).Select(o => o.First.Not()));
+}
+
+/// <summary>So many plans were tried without one that passes, or with others perhaps left; the question is too wide.</summary>
+public sealed class TooManyTriedException(int tried) : Exception($"{tried} plans were tried and the search was ended");

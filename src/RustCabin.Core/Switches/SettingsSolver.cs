@@ -1,0 +1,102 @@
+using RustCabin.Core.Findings;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Wants;
+
+namespace RustCabin.Core.Switches;
+
+/// <summary>
+/// The settings that work: fewest moves first, each with another effect than those before it. When there is none, <paramref name="Clash"/> holds the smallest requirements that
+/// cannot all be met: without any one of them there is a setting. <paramref name="Complete"/> false: there may be more settings than are listed.
+/// </summary>
+public sealed record Settings(IReadOnlyList<Choice> Solutions, IReadOnlyList<Requirement> Clash, bool Complete);
+
+/// <summary>One requirement of a clash in words: a want, a part that is there (by its instance name), or, with neither, the unit itself.</summary>
+public sealed record Requirement(string Text, Need? Want = null, string? Instance = null);
+
+/// <summary>Over all parts of a job: positions with no stop that give every want. Source: domain.md, section 4.</summary>
+public static class SettingsSolver
+{
+    /// <summary>So many settings are listed unless more are asked for.</summary>
+    public const int UsuallyListed = 12;
+
+    /// <summary>Solves for the parts of a plan, whatever its switches stand at. Wants are those of its job unless others are given.</summary>
+    public static Settings Solve(PlannedUnit planned, IReadOnlyList<Need>? wants = null, int most = UsuallyListed, CancellationToken cancel = default)
+    {
+        wants ??= planned.Job?.Wants ?? [];
+        var found = new List<Choice>();
+        var effects = new HashSet<string>();
+        try
+        {
+            ChoiceModel model = ModelOf(planned, wants);
+            while (found.Count < most)
+            {
+                if (model.Best(model.Moves, cancel: cancel) is not { } choice)
+                    return found.Count > 0 ? new Settings(found, [], true) : new Settings([], Clash.Of(planned, wants, cancel), true);
+                if (effects.Add(Effect.Of(choice.Planned))) found.Add(choice);
+                model.Other();
+            }
+            return new Settings(found, [], model.Best(model.Moves, cancel: cancel) is null);
+        }
+        catch (TooManyTriedException) when (found.Count > 0)
+        {
+            return new Settings(found, [], false);
+        }
+    }
+
+    /// <summary>True if some positions pass without a stop and give the wants.</summary>
+    internal static bool CanBe(PlannedUnit planned, IReadOnlyList<Need> wants, CancellationToken cancel = default)
+    {
+        ChoiceModel model = ModelOf(planned, wants);
+        return model.Best(model.Moves, cancel: cancel) is not null;
+    }
+
+    static ChoiceModel ModelOf(PlannedUnit planned, IReadOnlyList<Need> wants) => new(planned, [.. planned.Instances.Select(i => new Candidate(i, Optional: false))], wants);
+}
+
+/// <summary>The smallest requirements of a job that cannot all be met. Dropping any one of them leaves what can be.</summary>
+static class Clash
+{
+    public static IReadOnlyList<Requirement> Of(PlannedUnit planned, IReadOnlyList<Need> wants, CancellationToken cancel = default)
+    {
+        PlannedUnit bare = Plan.With(planned, _ => false);
+        if (!SettingsSolver.CanBe(bare, [], cancel))
+            return [.. Checks.Stops(bare, Memory.PowerUp.Run(bare)).Select(s => new Requirement($"The unit itself: {s.Finding.Text}"))];
+
+        string[] names = [.. planned.Instances.Select(i => i.Name)];
+        (HashSet<string> parts, List<Need> asked) = ([.. names], [.. wants]);
+        // Taken out one by one until nothing more can go: then each that is left is needed for the clash.
+        for (bool smaller = true; smaller;)
+        {
+            smaller = false;
+            foreach (Need want in asked.ToList())
+                if (!SettingsSolver.CanBe(Plan.With(planned, i => parts.Contains(i.Name)), [.. asked.Where(w => w != want)], cancel)) smaller |= asked.Remove(want);
+            foreach (string name in names.Where(parts.Contains).ToList())
+            {
+                HashSet<string> without = [.. parts.Except(WithDependents(planned, name))];
+                if (!SettingsSolver.CanBe(Plan.With(planned, i => without.Contains(i.Name)), asked, cancel)) (parts, smaller) = (without, true);
+            }
+        }
+        return
+        [
+            .. asked.Select(w => new Requirement($"Wanted: {NeedWords.Of(w, planned)}", Want: w)),
+            .. planned.Instances.Where(i => parts.Contains(i.Name)).Select(i => new Requirement(PartWords(planned, i), Instance: i.Name)),
+        ];
+    }
+
+    /// <summary>A part and those that cannot stay without it: that sit on it, or whose sheet needs it.</summary>
+    static IEnumerable<string> WithDependents(PlannedUnit planned, string name)
+    {
+        string part = planned.Find(name)!.Part.Id;
+        return planned.Instances.Where(i => i.Name != name && (i.Occupied.Any(o => o.Site!.StartsWith(name + ":", StringComparison.Ordinal))
+            || (i.Part.Needs.Concat(i.Way?.Needs ?? []).Any(n => n.Kind == NeedKind.Part && n.What == part) && planned.Instances.Count(o => o.Part.Id == part) == 1))).Select(i => i.Name).Append(name);
+    }
+
+    static string PartWords(PlannedUnit planned, Instance instance)
+    {
+        string[] places = [.. instance.Part.Claims.Where(c => c is { Auto: false, Base: not null }).Select(c => Units.AddressRange.Of(c.Base!.Value.Value, c.Size!.Value.Bytes).ToScreen(planned.Model.AddressBits)).Distinct()];
+        string where = places.Length switch { 0 => "", 1 => $", which answers at {places[0]} only", <= 6 => $", which can only sit at {string.Join(" or ", places)}", _ => $", which can sit at {places.Length} places" };
+        Finding? stop = Checks.Stops(planned, Memory.PowerUp.Run(planned)).Select(s => s.Finding).FirstOrDefault(f => f.Subjects.Contains(instance.Subject));
+        return $"{instance.Title} fitted{where}{(stop is null ? "" : $". {stop.Text}")}";
+    }
+}
