@@ -25,7 +25,7 @@ public static class FitMatrix
     /// <summary>The best of the part's ways into one revision.</summary>
     public static FitCell Cell(Model model, Part part, string revision)
     {
-        Way[] ways = [.. part.Ways.Where(w => w.Model == model.Id || (w.Connector is { } c && model.Sites.Any(s => s.Connector == c)))];
+        Way[] ways = [.. WaysFor(model, part)];
         if (ways.Length == 0) return new FitCell(revision, FitGrade.Unknown, null, [$"No way of {part.Name} is for {model.Name}: nobody has said."]);
 
         var tried = ways.Select(way => (Way: way, Bars: Bars(model, way, revision).ToList(), Cares: Cares(model, way).ToList())).ToList();
@@ -35,6 +35,11 @@ public static class FitMatrix
                 : new FitCell(revision, FitGrade.WithCare, best, [.. found.Cares.Prepend($"Way \"{best.Id}\": {Sites(best)}{best.Minutes:0.#} minutes, skill {best.Skill}.")]);
         return new FitCell(revision, FitGrade.DoesNot, null, [.. tried.SelectMany(t => t.Bars.Select(bar => $"Way \"{t.Way.Id}\": {bar}"))]);
     }
+
+    /// <summary>The ways of a part that nothing on the sheets bars from one revision.</summary>
+    public static IEnumerable<Way> WaysInto(Model model, Part part, string revision) => WaysFor(model, part).Where(way => !Bars(model, way, revision).Any());
+
+    static IEnumerable<Way> WaysFor(Model model, Part part) => part.Ways.Where(w => w.Model == model.Id || (w.Connector is { } c && model.Sites.Any(s => s.Connector == c)));
 
     static IEnumerable<string> Bars(Model model, Way way, string revision)
     {

@@ -133,11 +133,17 @@ sealed partial class ChoiceModel
     /// <summary>How many switches leave where they stand now.</summary>
     public LinearExpr Moves => LinearExpr.Sum(_switches.SelectMany(s => s.Value.Where(a => a.Position == _now[s.Key.Name][s.Key.Switch]).Select(a => a.At.Not().AsExpr())));
 
-    /// <summary>One of the parts that may be chosen, as a number of 0 or 1 for an aim.</summary>
-    public LinearExpr Chosen(int candidate) => _here[candidate].AsExpr();
+    /// <summary>The sum of weights of the candidates that are chosen, by their places in the list.</summary>
+    public LinearExpr Weighed(IEnumerable<(int Candidate, long Weight)> weights) => Sum(weights.Select(w => (_here[w.Candidate], w.Weight)));
 
-    public ILiteral Here(int candidate) => _here[candidate];
-    public CpModel Rules => _model;
+    /// <summary>The sum of weights of the candidates chosen is at most so much.</summary>
+    public void Cap(IEnumerable<(int Candidate, long Weight)> weights, long most) => _model.AddLinearConstraint(Weighed(weights), long.MinValue / 4, most);
+
+    /// <summary>From so many groups of candidates at most is any chosen.</summary>
+    public void CapGroups(IEnumerable<IEnumerable<int>> groups, int most) => _model.AddLinearConstraint(Sum(groups.Select(g => (AnyOf([.. g.Select(c => _here[c])]), 1L))), 0, most);
+
+    /// <summary>One of these candidates is chosen.</summary>
+    public void OneOf(IEnumerable<int> candidates) => _model.AddBoolOr(candidates.Select(c => _here[c]));
 
     /// <summary>
     /// The best choice by <paramref name="aim"/> (least first) that passes the checker, or null: there is none. <paramref name="tell"/> is told how many plans were tried.

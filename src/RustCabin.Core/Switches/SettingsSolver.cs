@@ -63,36 +63,29 @@ static class Clash
         if (!SettingsSolver.CanBe(bare, [], cancel))
             return [.. Checks.Stops(bare, Memory.PowerUp.Run(bare)).Select(s => new Requirement($"The unit itself: {s.Finding.Text}"))];
 
-        string[] names = [.. planned.Instances.Select(i => i.Name)];
-        (HashSet<string> parts, List<Need> asked) = ([.. names], [.. wants]);
-        // Taken out one by one until nothing more can go: then each that is left is needed for the clash.
-        for (bool smaller = true; smaller;)
-        {
-            smaller = false;
-            foreach (Need want in asked.ToList())
-                if (!SettingsSolver.CanBe(Plan.With(planned, i => parts.Contains(i.Name)), [.. asked.Where(w => w != want)], cancel)) smaller |= asked.Remove(want);
-            foreach (string name in names.Where(parts.Contains).ToList())
-            {
-                HashSet<string> without = [.. parts.Except(WithDependents(planned, name))];
-                if (!SettingsSolver.CanBe(Plan.With(planned, i => without.Contains(i.Name)), asked, cancel)) (parts, smaller) = (without, true);
-            }
-        }
+        Requirement[] all =
+        [
+            .. wants.Select(w => new Requirement($"Wanted: {NeedWords.Of(w, planned)}", Want: w)),
+            .. planned.Instances.Select(i => new Requirement("", Instance: i.Name)),
+        ];
         return
         [
-            .. asked.Select(w => new Requirement($"Wanted: {NeedWords.Of(w, planned)}", Want: w)),
-            .. planned.Instances.Where(i => parts.Contains(i.Name)).Select(i => new Requirement(PartWords(planned, i), Instance: i.Name)),
+            .. Smallest.Clash(all,
+                some => SettingsSolver.CanBe(Plan.With(planned, i => some.Any(r => r.Instance == i.Name)), [.. some.Select(r => r.Want).OfType<Need>()], cancel),
+                one => one.Instance is { } name ? WithDependents(planned, name).Select(n => new Requirement("", Instance: n)) : [])
+                .Select(r => r.Instance is { } name ? r with { Text = PartWords(planned, planned.Find(name)!) } : r),
         ];
     }
 
     /// <summary>A part and those that cannot stay without it: that sit on it, or whose sheet needs it.</summary>
-    static IEnumerable<string> WithDependents(PlannedUnit planned, string name)
+    internal static IEnumerable<string> WithDependents(PlannedUnit planned, string name)
     {
         string part = planned.Find(name)!.Part.Id;
         return planned.Instances.Where(i => i.Name != name && (i.Occupied.Any(o => o.Site!.StartsWith(name + ":", StringComparison.Ordinal))
             || (i.Part.Needs.Concat(i.Way?.Needs ?? []).Any(n => n.Kind == NeedKind.Part && n.What == part) && planned.Instances.Count(o => o.Part.Id == part) == 1))).Select(i => i.Name).Append(name);
     }
 
-    static string PartWords(PlannedUnit planned, Instance instance)
+    internal static string PartWords(PlannedUnit planned, Instance instance)
     {
         string[] places = [.. instance.Part.Claims.Where(c => c is { Auto: false, Base: not null }).Select(c => Units.AddressRange.Of(c.Base!.Value.Value, c.Size!.Value.Bytes).ToScreen(planned.Model.AddressBits)).Distinct()];
         string where = places.Length switch { 0 => "", 1 => $", which answers at {places[0]} only", <= 6 => $", which can only sit at {string.Join(" or ", places)}", _ => $", which can sit at {places.Length} places" };
