@@ -21,10 +21,12 @@ var budgets = new Dictionary<string, double?>
     ["power-up of 16 MiB at 64 KiB"] = 5,
     ["fit matrix, 300 parts by 8 revisions"] = 100,
     ["arrangements, 4 banks by 8 types"] = 20,
+    ["settings, 6 parts, 2^30 positions"] = 200,
+    ["build sets, 40 candidate parts"] = 2000,
     ["reading a pack of 2,000 sheets"] = null,
 };
 var measured = new List<Measured>();
-foreach (Type type in (Type[])[typeof(Resolving), typeof(Answering), typeof(Sheets)])
+foreach (Type type in (Type[])[typeof(Resolving), typeof(Answering), typeof(Sheets), typeof(Solving)])
     foreach (BenchmarkReport report in BenchmarkRunner.Run(type, quiet).Reports)
     {
         string name = report.BenchmarkCase.Descriptor.WorkloadMethodDisplayInfo.Trim('\'');

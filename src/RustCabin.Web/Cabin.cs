@@ -128,6 +128,7 @@ public static class Cabin
         MemoryEndpoints.Map(app);
         PinsEndpoint.Map(app);
         RomEndpoints.Map(app);
+        SolverEndpoints.Map(app);
         SpeedEndpoint.Map(app);
     }
 }

@@ -263,7 +263,7 @@ public sealed class ApiTests(CabinServer cabin) : IClassFixture<CabinServer>
     public async Task The_interface_is_described()
     {
         JsonNode document = JsonNode.Parse(await cabin.Http.GetStringAsync("/openapi/v1.json"))!;
-        Assert.Equal(["/api/v1/check", "/api/v1/identify", "/api/v1/map", "/api/v1/memory/arrangements", "/api/v1/memory/bank", "/api/v1/memory/marking", "/api/v1/memory/sectors", "/api/v1/pins", "/api/v1/rom/inspect", "/api/v1/rom/transform", "/api/v1/rom/wiring", "/api/v1/speed"], document["paths"]!.AsObject().Select(p => p.Key).Order());
+        Assert.Equal(["/api/v1/build-sets", "/api/v1/check", "/api/v1/identify", "/api/v1/map", "/api/v1/memory/arrangements", "/api/v1/memory/bank", "/api/v1/memory/marking", "/api/v1/memory/sectors", "/api/v1/pins", "/api/v1/rom/inspect", "/api/v1/rom/transform", "/api/v1/rom/wiring", "/api/v1/settings", "/api/v1/speed"], document["paths"]!.AsObject().Select(p => p.Key).Order());
         Assert.Equal(["200", "400", "404", "413", "415", "422"], document["paths"]!["/api/v1/check"]!["post"]!["responses"]!.AsObject().Select(r => r.Key).Order());
     }
 

@@ -24,8 +24,10 @@ sealed partial class ChoiceModel
     readonly Dictionary<string, IReadOnlyDictionary<string, string>> _now = [];
     readonly List<ILiteral> _optional = [], _effects = [];
     readonly Dictionary<string, ILiteral> _conditions = [];
+    readonly Dictionary<string, (Switch[] Switches, (string[] Positions, ILiteral On, List<int> Does)[] All)> _combinations = [];
+    readonly List<(ILiteral On, long Moves)> _moves = [];
     readonly IReadOnlyList<Need> _wants;
-    bool[] _last = [];
+    ILiteral[] _last = [], _lastParts = [];
     int _tried;
 
     /// <summary>So many plans are put before the checker at most, so that a job that nobody can solve ends.</summary>
@@ -58,18 +60,46 @@ sealed partial class ChoiceModel
     /// <summary>One entry for a name, whichever of its ways is chosen.</summary>
     IEnumerable<(string Name, Part Part)> Named => _parts.Select(p => (p.Instance.Name, p.Instance.Part)).DistinctBy(p => p.Name);
 
-    /// <summary>Only switches that some condition or switch table asks after are up for choice; the rest stay where they stand.</summary>
+    /// <summary>
+    /// Only switches that some condition or switch table asks after are up for choice; the rest stay where they stand. Where a part's switches have few combinations, each
+    /// combination is one choice, which the solver grasps far better than switches apart.
+    /// </summary>
     void AddSwitches(string name, Part part)
     {
-        foreach (Switch own in part.Switches.Where(s => s.Positions.Count > 1 && Matters(name, part, s.Id)))
+        Switch[] open = [.. part.Switches.Where(s => s.Positions.Count > 1 && Matters(name, part, s.Id))];
+        if (open.Length == 0) return;
+        long combinations = open.Aggregate(1L, (product, s) => Math.Min(product * s.Positions.Count, MostCombinations + 1));
+        if (combinations <= MostCombinations) AddCombinations(name, open, (int)combinations);
+        else
+            foreach (Switch own in open)
+            {
+                var at = own.Positions.Select((position, i) => (position, (ILiteral)_model.NewBoolVar($"{name}.{own.Id}={i}"))).ToArray();
+                _model.AddExactlyOne(at.Select(a => a.Item2));
+                _switches[(name, own.Id)] = at;
+                _moves.AddRange(at.Where(a => a.position != _now[name][own.Id]).Select(a => (a.Item2, 1L)));
+            }
+        // A part that is not there moves no switch.
+        foreach (Switch own in open) _model.AddBoolOr([_named[name], _switches[(name, own.Id)].First(a => a.Position == _now[name][own.Id]).At]);
+        foreach (Switch own in open.Where(o => part.SwitchTable.Any(r => r.Positions.ContainsKey(o.Id)))) _effects.AddRange(_switches[(name, own.Id)].Select(a => a.At));
+    }
+
+    const int MostCombinations = 512;
+
+    void AddCombinations(string name, Switch[] open, int combinations)
+    {
+        var all = new (string[] Positions, ILiteral On, List<int> Does)[combinations];
+        for (int code = 0; code < combinations; code++)
         {
-            var at = own.Positions.Select((position, i) => (position, (ILiteral)_model.NewBoolVar($"{name}.{own.Id}={i}"))).ToArray();
-            _model.AddExactlyOne(at.Select(a => a.Item2));
-            // A part that is not there moves no switch.
-            foreach ((string position, ILiteral lit) in at.Where(a => a.position == _now[name][own.Id])) _model.AddBoolOr([_named[name], lit]);
-            _switches[(name, own.Id)] = at;
-            if (part.SwitchTable.Any(r => r.Positions.ContainsKey(own.Id))) _effects.AddRange(at.Select(a => a.Item2));
+            int left = code;
+            string[] positions = new string[open.Length];
+            foreach ((int s, Switch own) in open.Index()) (positions[s], left) = (own.Positions[left % own.Positions.Count], left / own.Positions.Count);
+            all[code] = (positions, _model.NewBoolVar($"{name}:{code}"), []);
+            _moves.Add((all[code].On, open.Index().Count(s => positions[s.Index] != _now[name][s.Item.Id])));
         }
+        _model.AddExactlyOne(all.Select(c => c.On));
+        foreach ((int s, Switch own) in open.Index())
+            _switches[(name, own.Id)] = [.. own.Positions.Select(p => (p, AnyOf([.. all.Where(c => c.Positions[s] == p).Select(c => c.On)])))];
+        _combinations[name] = (open, all);
     }
 
     bool Matters(string name, Part part, string id)
@@ -90,7 +120,14 @@ sealed partial class ChoiceModel
         string asked = $"{own}|{here.GetIndex()}|{string.Join(';', when.Keys.Select(k => $"{k.Key}={string.Join(',', k.Value)}"))}";
         if (_conditions.TryGetValue(asked, out ILiteral? known)) return known;
         var all = new List<ILiteral> { here };
-        foreach ((string key, IReadOnlyList<string> positions) in when.Keys) all.Add(At(own, key, positions));
+        if (own is not null && _combinations.TryGetValue(own, out var set) && when.Keys.All(k => set.Switches.Any(s => s.Id == k.Key)))
+        {
+            int[] holding = [.. set.All.Index().Where(c => when.Holds(key => c.Item.Positions[Array.FindIndex(set.Switches, s => s.Id == key)])).Select(c => c.Index)];
+            foreach (int code in holding) set.All[code].Does.Add(_conditions.Count);
+            return _conditions[asked] = AllOf([here, AnyOf([.. holding.Select(c => set.All[c].On)])]);
+        }
+        else
+            foreach ((string key, IReadOnlyList<string> positions) in when.Keys) all.Add(At(own, key, positions));
         ILiteral on = AllOf(all);
         if (on != _yes && on != _no) _effects.Add(on);
         return _conditions[asked] = on;
@@ -131,7 +168,13 @@ sealed partial class ChoiceModel
     void Imply(ILiteral when, IEnumerable<ILiteral> any) => _model.AddBoolOr([when.Not(), .. any]);
 
     /// <summary>How many switches leave where they stand now.</summary>
-    public LinearExpr Moves => LinearExpr.Sum(_switches.SelectMany(s => s.Value.Where(a => a.Position == _now[s.Key.Name][s.Key.Switch]).Select(a => a.At.Not().AsExpr())));
+    public LinearExpr Moves => Sum(_moves);
+
+    /// <summary>Says that no answer is left with fewer moves, which spares the solver the proof.</summary>
+    public void AtLeastMoves(int moves)
+    {
+        if (_moves.Count > 0) _model.AddLinearConstraint(Moves, moves, int.MaxValue);
+    }
 
     /// <summary>The sum of weights of the candidates that are chosen, by their places in the list.</summary>
     public LinearExpr Weighed(IEnumerable<(int Candidate, long Weight)> weights) => Sum(weights.Select(w => (_here[w.Candidate], w.Weight)));
@@ -156,7 +199,7 @@ sealed partial class ChoiceModel
         {
             cancel.ThrowIfCancellationRequested();
             if (_tried >= MostTried) throw new TooManyTriedException(_tried);
-            var solver = new CpSolver { StringParameters = "num_workers:1,random_seed:7,max_time_in_seconds:20" };
+            var solver = new CpSolver { StringParameters = $"num_workers:1,random_seed:7,max_time_in_seconds:20,cp_model_probing_level:0,symmetry_level:0,linearization_level:{(_combinations.Values.Sum(c => c.All.Length) > 64 ? 2 : 0)}" };
             if (solver.Solve(_model) is not (CpSolverStatus.Optimal or CpSolverStatus.Feasible)) return null;
             _tried++;
             tell?.Invoke(_tried);
@@ -164,7 +207,7 @@ sealed partial class ChoiceModel
             (Rests Rests, Finding Finding)[] stops = [.. Checks.Stops(plan, PowerUp.Run(plan))];
             if (stops.Length == 0 && NeedCheck.Of(plan, _wants).All(a => a.Met == true))
             {
-                _last = [.. _effects.Select(solver.BooleanValue)];
+                (_last, _lastParts) = (EffectsOf(solver), [.. _optional.Where(solver.BooleanValue)]);
                 return new Choice(plan, moves);
             }
             RuleOut(solver, stops);
@@ -194,16 +237,27 @@ sealed partial class ChoiceModel
     {
         foreach ((_, Finding finding) in stops.Where(s => s.Rests == Rests.Subjects && s.Finding.Subjects.Count > 0))
             _model.AddBoolOr(_parts.Index().Where(p => finding.Subjects.Contains(p.Item.Instance.Subject) && solver.BooleanValue(_here[p.Index])).Select(p => _here[p.Index].Not()));
-        Differ(solver, stops.Any(s => s.Rests != Rests.All) ? _optional : _effects);
+        _model.AddBoolOr((stops.Any(s => s.Rests != Rests.All) ? Standing(solver, _optional) : EffectsOf(solver)).Select(l => l.Not()));
     }
 
-    void Differ(CpSolver solver, IEnumerable<ILiteral> literals) => _model.AddBoolOr(literals.Select(l => solver.BooleanValue(l) ? l.Not() : l));
+    static IEnumerable<ILiteral> Standing(CpSolver solver, IEnumerable<ILiteral> literals) => literals.Select(l => solver.BooleanValue(l) ? l : l.Not());
+
+    /// <summary>What holds in an answer, as few literals: where a part's switches are combinations, any of those that do the same.</summary>
+    ILiteral[] EffectsOf(CpSolver solver) =>
+    [
+        .. Standing(solver, _effects),
+        .. _combinations.Values.Select(set =>
+        {
+            List<int> does = set.All.First(c => solver.BooleanValue(c.On)).Does;
+            return AnyOf([.. set.All.Where(c => c.Does.SequenceEqual(does)).Select(c => c.On)]);
+        }),
+    ];
 
     /// <summary>Rules out every plan that does what the last answer does, so that the next differs in effect.</summary>
-    public void Other() => _model.AddBoolOr(_effects.Zip(_last, (e, on) => on ? e.Not() : e));
+    public void Other() => _model.AddBoolOr(_last.Select(l => l.Not()));
 
     /// <summary>Rules out the parts of the last answer, and every choice that holds them all and more.</summary>
-    public void OtherParts() => _model.AddBoolOr(_optional.Zip(_last).Where(o => o.Second).Select(o => o.First.Not()));
+    public void OtherParts() => _model.AddBoolOr(_lastParts.Select(l => l.Not()));
 }
 
 /// <summary>So many plans were tried without one that passes, or with others perhaps left; the question is too wide.</summary>

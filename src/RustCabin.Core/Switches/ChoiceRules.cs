@@ -38,10 +38,19 @@ sealed partial class ChoiceModel
         foreach (Cell cell in placed.Where(c => c.Claim.Base!.Value.Value > last || c.Claim.Size!.Value.Bytes - 1 > last - c.Claim.Base.Value.Value)) Forbid(cell.On);
 
         Cell[] reading = [.. placed.Where(c => (c.Claim.Access & BusAccess.Read) != 0).OrderBy(c => c.Claim.Base!.Value.Value)];
-        for (int i = 0; i < reading.Length; i++)
-            for (int j = i + 1; j < reading.Length && reading[j].Claim.Base!.Value.Value - reading[i].Claim.Base!.Value.Value < reading[i].Claim.Size!.Value.Bytes; j++)
-                if (Masters(reading[i].Claim).Intersect(Masters(reading[j].Claim)).Any())
-                    _model.AddBoolOr([reading[i].On.Not(), reading[j].On.Not()]);
+        foreach (string master in model.Masters) OneReader([.. reading.Where(c => Masters(c.Claim).Contains(master))]);
+    }
+
+    /// <summary>At the beginning of each claim, one at most of those that reach there answers. Claims in order of their bases.</summary>
+    void OneReader(Cell[] reading)
+    {
+        List<Cell> open = [];
+        foreach (var here in reading.GroupBy(c => c.Claim.Base!.Value.Value))
+        {
+            open.RemoveAll(c => here.Key - c.Claim.Base!.Value.Value >= c.Claim.Size!.Value.Bytes);
+            open.AddRange(here);
+            if (open.Count > 1) _model.AddAtMostOne(open.Select(c => c.On));
+        }
     }
 
     IEnumerable<string> Masters(Claim claim) => claim.Masters.Count > 0 ? claim.Masters.Where(_unit.Model.Masters.Contains) : _unit.Model.Masters;

@@ -18,7 +18,7 @@ public sealed record Requirement(string Text, Need? Want = null, string? Instanc
 public static class SettingsSolver
 {
     /// <summary>So many settings are listed unless more are asked for.</summary>
-    public const int UsuallyListed = 12;
+    public const int UsuallyListed = 8;
 
     /// <summary>Solves for the parts of a plan, whatever its switches stand at. Wants are those of its job unless others are given.</summary>
     public static Settings Solve(PlannedUnit planned, IReadOnlyList<Need>? wants = null, int most = UsuallyListed, CancellationToken cancel = default)
@@ -32,17 +32,22 @@ public static class SettingsSolver
             while (found.Count < most)
             {
                 if (model.Best(model.Moves, cancel: cancel) is not { } choice)
-                    return found.Count > 0 ? new Settings(found, [], true) : new Settings([], Clash.Of(planned, wants, cancel), true);
+                    return found.Count > 0 ? new Settings(InOrder(found), [], true) : new Settings([], Clash.Of(planned, wants, cancel), true);
                 if (effects.Add(Effect.Of(choice.Planned))) found.Add(choice);
                 model.Other();
+                model.AtLeastMoves(choice.Moves);
             }
-            return new Settings(found, [], model.Best(model.Moves, cancel: cancel) is null);
+            return new Settings(InOrder(found), [], false);
         }
         catch (TooManyTriedException) when (found.Count > 0)
         {
-            return new Settings(found, [], false);
+            return new Settings(InOrder(found), [], false);
         }
     }
+
+    /// <summary>Fewest moves first, equals in the order of the sheets' positions.</summary>
+    static IReadOnlyList<Choice> InOrder(IEnumerable<Choice> found) =>
+        [.. found.OrderBy(c => c.Moves).ThenBy(c => string.Concat(c.Planned.Instances.SelectMany(i => i.Part.Switches.Select(s => (char)('A' + s.Positions.ToList().IndexOf(i.Positions[s.Id]))))), StringComparer.Ordinal)];
 
     /// <summary>True if some positions pass without a stop and give the wants.</summary>
     internal static bool CanBe(PlannedUnit planned, IReadOnlyList<Need> wants, CancellationToken cancel = default)

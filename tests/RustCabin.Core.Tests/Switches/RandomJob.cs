@@ -54,11 +54,13 @@ static class RandomJob
 /// <summary>Every position of every switch, put before the checker: effects that pass, each with the fewest moves.</summary>
 static class BruteForce
 {
+    public static long Positions(PlannedUnit job) => job.Instances.SelectMany(i => i.Part.Switches).Aggregate(1L, (product, s) => product * s.Positions.Count);
+
     public static Dictionary<string, int> Of(PlannedUnit job, IReadOnlyList<Need>? wants = null)
     {
         var found = new Dictionary<string, int>();
         (int Instance, Switch Switch)[] all = [.. job.Instances.Index().SelectMany(i => i.Item.Part.Switches.Select(s => (i.Index, s)))];
-        long combinations = all.Aggregate(1L, (product, s) => product * s.Switch.Positions.Count);
+        long combinations = Positions(job);
         Dictionary<string, string>[] positions = [.. job.Instances.Select(i => i.Part.Switches.ToDictionary(s => s.Id, s => s.Factory))];
         for (long code = 0; code < combinations; code++)
         {
