@@ -36,7 +36,7 @@ public class AnswerTests
     [Fact]
     public void Rails_in_decimal_amps()
     {
-        Power.RailLoad five = Printed.Rails[0], twelve = Printed.Rails[1];
+        Core.Power.RailLoad five = Printed.Rails[0], twelve = Printed.Rails[1];
         Assert.Equal((2.88m, 2.0m, 2.12m, 0.76m), (five.CapacityAmps, five.TypicalAmps, five.PeakAmps, five.HeadroomAmps));
         Assert.Equal((0.64m, 0.1m, 0.1m, 0.54m), (twelve.CapacityAmps, twelve.TypicalAmps, twelve.PeakAmps, twelve.HeadroomAmps));
     }

@@ -1,4 +1,5 @@
 using RustCabin.Core.Baseline;
+using RustCabin.Core.Fit;
 using RustCabin.Core.Memory;
 using RustCabin.Core.Memory.Chips;
 using RustCabin.Core.Planning;
@@ -27,7 +28,7 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
     /// <summary>The id of the first gate: the machine before anything is changed.</summary>
     public const string Untouched = "untouched";
 
-    const decimal SwitchMinutes = 1, FirmwareMinutes = 10, ProofMinutes = 3, ChipMinutes = 0.5m;
+    const decimal SwitchMinutes = 1, FirmwareMinutes = 10, ProofMinutes = 3, ChipMinutes = 0.5m, DriverMinutes = 8;
 
     public decimal Minutes => Steps.Sum(s => s.Minutes);
 
@@ -40,6 +41,7 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
         Prove(steps, before, ref depth);
         steps.Add(Gate(Untouched, "Test it untouched", depth == 0 ? "Nothing is opened yet. A fault that shows now is not the upgrade's." : "Only what came with the unit is in it. A fault that shows now is not the upgrade's.", before, depth));
 
+        foreach (Instance part in after.Instances.Where(i => before.Find(i.Name) is null)) steps.AddRange(DriversOf(after, part, DriverOrder.Before, depth));
         Instance[] removed = [.. before.Instances.Where(b => after.Find(b.Name) is null)];
         PlannedUnit now = Plan.With(before, i => after.Find(i.Name) is not null);
         foreach (Instance part in removed)
@@ -61,6 +63,7 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
                 steps.Add(new Step($"fit-{part.Name}", StepKind.Fit, $"Fit {part.Title}", [.. Sits(after.Model, part), .. Keep(part.Way, part.Part)], depth, part.Way?.Minutes ?? 0, CautionsOf(part), part));
             now = Plan.With(after, i => i.Name == part.Name || now.Find(i.Name) is not null);
             steps.Add(Count($"count-{part.Name}", $"with {part.Title}", now, depth));
+            if (earlier is null) steps.AddRange([.. DriversOf(after, part, DriverOrder.Any, depth), .. DriversOf(after, part, DriverOrder.After, depth)]);
         }
 
         if (after.Firmware != before.Firmware)
@@ -82,6 +85,13 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
                 depth, ProofMinutes, CautionsOf(open.Instance), open.Instance));
         }
     }
+
+    /// <summary>Drivers that the unit has not, or has too old, in the order that the part's sheet asks for.</summary>
+    static IEnumerable<Step> DriversOf(PlannedUnit unit, Instance part, DriverOrder order, int depth) =>
+        from driver in part.Part.Drivers.Index()
+        where driver.Item.Order == order && (unit.Unit.Software.GetValueOrDefault(driver.Item.Name) is not { } has || SoftwareChecks.Older(has, driver.Item.AtLeast))
+        select new Step($"driver-{part.Name}-{driver.Index + 1}", StepKind.Firmware, $"Put on {driver.Item.Name}{(driver.Item.AtLeast.Length > 0 ? $" {driver.Item.AtLeast} or later" : "")}",
+            [order == DriverOrder.Before ? $"Before {part.Title} is fitted: afterwards the machine does not start without it." : $"For {part.Title}. Note its version under the unit's software."], depth, DriverMinutes, []);
 
     static Step Gate(string id, string title, string detail, PlannedUnit at, int depth) =>
         new(id, StepKind.Gate, title, [detail], depth, GateMinutes, [], At: at, Expected: PowerUp.Run(at));

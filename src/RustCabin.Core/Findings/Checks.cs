@@ -6,6 +6,7 @@ using RustCabin.Core.Memory;
 using RustCabin.Core.Memory.Chips;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Power;
+using RustCabin.Core.Wants;
 
 namespace RustCabin.Core.Findings;
 
@@ -33,6 +34,18 @@ public static class Checks
         (Rests.Subjects, (unit, _) => PartChecks.Conflicts(unit)),
         (Rests.Subjects, (unit, _) => PartChecks.Soldered(unit)),
         (Rests.Parts, (unit, _) => PartChecks.Height(unit)),
+        (Rests.Parts, (unit, _) => SiteChecks.Missing(unit)),
+        (Rests.Parts, (unit, _) => SiteChecks.Expected(unit)),
+        (Rests.Subjects, (unit, _) => SiteChecks.TurnedRound(unit)),
+        (Rests.Subjects, (unit, _) => SiteChecks.Overhangs(unit)),
+        (Rests.Parts, (unit, _) => MechanicalChecks.Envelope(unit)),
+        (Rests.Parts, (unit, _) => MechanicalChecks.Openings(unit)),
+        (Rests.Parts, (unit, _) => MechanicalChecks.Bare(unit)),
+        (Rests.Subjects, (unit, _) => MechanicalChecks.Facing(unit)),
+        (Rests.Subjects, (unit, _) => MechanicalChecks.Trims(unit)),
+        (Rests.Subjects, (unit, _) => SoftwareChecks.Drivers(unit)),
+        (Rests.Subjects, (unit, _) => SoftwareChecks.Errata(unit)),
+        (Rests.Subjects, (unit, _) => WantChecks.Skill(unit)),
         (Rests.All, (unit, _) => MapChecks.Fights(unit)),
         (Rests.All, (unit, _) => MapChecks.WritesTwice(unit)),
         (Rests.All, (unit, _) => MapChecks.Outside(unit)),
@@ -42,6 +55,14 @@ public static class Checks
         (Rests.All, MemoryChecks.Unseen),
         (Rests.All, MemoryChecks.BeyondLimit),
         (Rests.All, (unit, _) => PowerChecks.Rails(unit)),
+        (Rests.All, (unit, _) => PathChecks.Of(unit)),
+        (Rests.Parts, (unit, _) => FeedChecks.Levels(unit)),
+        (Rests.Subjects, (unit, _) => FeedChecks.Feeds(unit)),
+        (Rests.Parts, (unit, _) => FeedChecks.Profiles(unit)),
+        (Rests.All, (unit, _) => HeatChecks.Of(unit)),
+        (Rests.All, (unit, _) => WantChecks.Unmet(unit)),
+        (Rests.Parts, (unit, _) => WantChecks.Limits(unit)),
+        (Rests.Parts, (unit, _) => WantChecks.Originals(unit)),
     ];
 
     /// <summary>All findings, worst first, within that in the order of the stations.</summary>

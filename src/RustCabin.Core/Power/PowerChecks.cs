@@ -15,7 +15,7 @@ static class PowerChecks
                 yield return Over(rail, severity);
 
         foreach (Instance instance in unit.Instances)
-            foreach (Draw draw in instance.Part.Draws.Where(d => d.PeakAmps > 0 && rails.All(r => r.Rail != d.Rail)))
+            foreach (Draw draw in instance.Part.Draws.Where(d => d.PeakAmps > 0 && d.When.Holds(key => Instance.PositionOf(instance, key, unit.Instances)) && rails.All(r => r.Rail != d.Rail)))
                 yield return new Finding(
                     "POWER-NO-RAIL", Severity.Stop, "Fit", $"No {draw.Rail} V for {instance.Title}", [instance.Subject],
                     $"{instance.Title} needs {draw.Rail} V, which this unit does not have.",

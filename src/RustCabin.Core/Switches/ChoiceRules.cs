@@ -105,6 +105,10 @@ sealed partial class ChoiceModel
                 if (instance.Part.Conflicts.Any(c => c.Part == other.Instance.Part.Id) || other.Instance.Part.Conflicts.Any(c => c.Part == instance.Part.Id))
                     if (instance.Name != other.Instance.Name) _model.AddBoolOr([_here[i].Not(), _here[j].Not()]);
         }
+        foreach ((int i, Candidate candidate) in _parts.Index())
+            foreach (string site in candidate.Instance.SeeksSite ? [] : candidate.Instance.Occupied.Select(o => o.Site!))
+                if (site.IndexOf(':') is > 0 and var colon) Imply(_here[i], _named.TryGetValue(site[..colon], out ILiteral? carrier) ? [carrier] : []);
+                else if (_unit.Sites.All(s => s.Id != site)) Forbid(_here[i]);
         foreach (var seekers in _parts.Index().Where(p => p.Item.Instance.SeeksSite).GroupBy(p => p.Item.Instance.Way!.Connector))
             _model.AddLinearConstraint(
                 Sum([.. seekers.Select(s => (_here[s.Index], 1L)), .. Named.Select(p => (_named[p.Name], -(long)p.Part.Sites.Count(s => s.Connector == seekers.Key)))]),

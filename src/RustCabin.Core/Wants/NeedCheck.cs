@@ -76,7 +76,7 @@ public static class NeedCheck
     static Firmware? FirmwareOf(PlannedUnit unit) => unit.Model.Firmware.FirstOrDefault(f => f.Id == unit.Firmware);
 
     /// <summary>That firmware, a later one of the list, or one based on such.</summary>
-    static bool? HasFirmware(Model model, string? has, string wanted)
+    internal static bool? HasFirmware(Model model, string? has, string wanted)
     {
         if (has is null) return null;
         List<string> order = [.. model.Firmware.Where(f => f.BasedOn is null).Select(f => f.Id)];
