@@ -18,7 +18,7 @@ public static class Plan
         Model model = pack.FindModel(unit.Model)!;
         Verdict revision = Revisions.Identify(model, unit.Seen, unit.Revision);
         PlannedUnit planned = Resolve(model, unit, job, revision, Seated(model, revision.Id, Fit(pack, unit, job)), job?.Firmware ?? unit.Firmware, pack.Currency) with { Titles = pack.Titles };
-        return job is null || unit.Baseline?.Reading is null ? planned : planned with { Before = Make(pack, unit, null) };
+        return job is null || (unit.Baseline?.Reading is null && job.Speed is null) ? planned : planned with { Before = Make(pack, unit, null) };
     }
 
     /// <summary>The same plan with one switch in another position, which must be one of its own.</summary>

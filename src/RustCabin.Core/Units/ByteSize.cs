@@ -49,6 +49,9 @@ public readonly record struct ByteSize(ulong Bytes) : IComparable<ByteSize>
         return (Bytes / unit).ToString("0.#", CultureInfo.InvariantCulture) + name;
     }
 
+    /// <summary>As a sheet writes it: <c>512K</c>, <c>4M</c>, <c>1536</c>.</summary>
+    public string ToSheet() => SizeText.Of(this);
+
     public int CompareTo(ByteSize other) => Bytes.CompareTo(other.Bytes);
     public static ByteSize operator +(ByteSize a, ByteSize b) => new(a.Bytes + b.Bytes);
     public static bool operator <(ByteSize a, ByteSize b) => a.Bytes < b.Bytes;

@@ -31,6 +31,9 @@ public sealed record JobView(Pack Sheets, StoredJob Stored, PlannedUnit Before, 
         return station.Name switch
         {
             "Memory" or "Fit" => StationMark.Clear,
+            "Wants" when Job.Wants.Count > 0 => StationMark.Clear,
+            "Speed" when Job.Speed is { After.Count: > 0 } => StationMark.Clear,
+            "Speed" when Job.Speed is not null => StationMark.InHand,
             "Identify" when Unit.Revision is not null || After.Revision.Probability >= 0.95 => StationMark.Clear,
             "Identify" when Unit.Seen.Count > 0 => StationMark.InHand,
             "Baseline" when Unit.Baseline is { Tested: true } => StationMark.Clear,

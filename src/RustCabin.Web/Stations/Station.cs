@@ -7,11 +7,11 @@ public sealed record Station(string Name, string Word, string? Page, char Key)
     [
         new("Identify", "which board it is", "/Identify/Identify", 'i'),
         new("Baseline", "does it work now", "/Baseline/Baseline", 'l'),
-        new("Wants", "what it should do", null, 'w'),
+        new("Wants", "what it should do", "/Wants/Wants", 'w'),
         new("Fit", "what fits where", "/Fit/Fit", 'f'),
         new("Memory", "who answers", "/Memory/Memory", 'm'),
         new("ROM", "image and socket", null, 'r'),
-        new("Speed", "foretold, measured", null, 's'),
+        new("Speed", "foretold, measured", "/Speed/Speed", 's'),
         new("Storage", "cards and limits", null, 'o'),
         new("Picture, sound", "timings, channels", null, 'c'),
         new("Wiring", "legs, cuts, links", null, 'x'),

@@ -1,9 +1,11 @@
 using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using RustCabin.Core;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Fit;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Switches;
 using RustCabin.Data;
 
 namespace RustCabin.Web.Stations;
@@ -40,6 +42,34 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
         var moves = fix.Switches.SelectMany(i => i.Value.Select(s => (Instance: i.Key, Switch: s.Key, Position: s.Value))).ToList();
         return ($"Mended {code}: " + string.Join(", ", moves.Select(m => SwitchText(view, m.Instance, m.Switch, m.Position))),
             json => moves.Aggregate(json, (j, m) => JobEdits.SetSwitch(j, view.Unit.Fitted, m.Instance, m.Switch, m.Position)));
+    });
+
+    /// <summary>Sets every switch of the job so that nothing stands in the way and every want is given, with the fewest moves; or says what clashes.</summary>
+    public IActionResult OnPostSettle(string job, long version)
+    {
+        if (!Load(job)) return NotFound();
+        Settings found;
+        try
+        {
+            found = SettingsSolver.Solve(View.After, most: 1, cancel: HttpContext.RequestAborted);
+            // Wants that no switch can give do not keep the rest from being set right.
+            if (found.Solutions.Count == 0 && View.Answer.Standing == Standing.Stop) found = SettingsSolver.Solve(View.After, wants: [], most: 1, cancel: HttpContext.RequestAborted) is { Solutions.Count: > 0 } without ? without : found;
+        }
+        catch (TooManyTriedException wide)
+        {
+            return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: {wide.Message}.");
+        }
+        if (found.Solutions.Count == 0)
+            return Refuse(StatusCodes.Status422UnprocessableEntity, $"No setting of the switches works. These cannot all be: {string.Join("; ", found.Clash.Select(c => c.Text.TrimEnd('.')))}. The Wants station proposes sets of parts that do.");
+        return Settle(job, version, found.Solutions[0]);
+    }
+
+    /// <summary>Sets the job's switches as the solver's answer has them.</summary>
+    protected IActionResult Settle(string job, long version, Choice choice) => Change(job, version, view =>
+    {
+        var moves = choice.Planned.Instances.SelectMany(i => i.Positions.Where(p => view.After.Find(i.Name)?.Positions.GetValueOrDefault(p.Key) is { } now && now != p.Value).Select(p => (i.Name, p.Key, p.Value))).ToList();
+        return moves.Count == 0 ? null : ("Switches set: " + string.Join(", ", moves.Select(m => SwitchText(view, m.Name, m.Key, m.Value))),
+            json => moves.Aggregate(json, (j, m) => JobEdits.SetSwitch(j, view.Unit.Fitted, m.Name, m.Key, m.Value)));
     });
 
     /// <summary>Adds a part to the job by the way that best fits the unit's board, or, where none does, by its first way into the model.</summary>

@@ -55,6 +55,7 @@
       sending = null;
       frame().removeAttribute("aria-busy");
     }
+    lookAgain();
     while (!sending && waiting.length) waiting.shift().act();
   };
 
@@ -99,6 +100,15 @@
     if (dueForm?.isConnected) dueForm.requestSubmit();
     follow(link);
   });
+
+  // Work that takes its time is looked at again until it is done.
+  let again = 0;
+  const lookAgain = () => {
+    clearTimeout(again);
+    const under = document.querySelector("[data-again]");
+    if (under) again = setTimeout(() => { if (!sending && under.isConnected) send(under, under.dataset.url, {}, true).then(lookAgain); else lookAgain(); }, Number(under.dataset.again));
+  };
+  document.addEventListener("DOMContentLoaded", lookAgain);
 
   window.addEventListener("popstate", () => send(null, location.href, {}, true));
 

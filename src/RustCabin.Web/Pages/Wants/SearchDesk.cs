@@ -1,0 +1,52 @@
+using System.Collections.Concurrent;
+using RustCabin.Core.Wants;
+
+namespace RustCabin.Web.Pages.Wants;
+
+/// <summary>One search under way or ended: how far it is, and what it found.</summary>
+public sealed class Search(long version, Task<BuildSets> task, CancellationTokenSource cancel)
+{
+    internal SearchProgress? Told;
+    public SearchProgress Progress => Told ?? new SearchProgress(0, 0);
+    public long Version => version;
+    public Task<BuildSets> Task => task;
+    public void Cancel() => cancel.Cancel();
+}
+
+/// <summary>
+/// Searches for build sets, one for a job as it stands: asked for again it is joined, changed it is called off and begun anew. What takes longer than a press may is
+/// shown as it goes and can be called off. Kept in memory only; a search that is lost is begun again.
+/// </summary>
+public sealed class SearchDesk
+{
+    /// <summary>So many answers are kept, the oldest given up first.</summary>
+    const int Kept = 32;
+
+    readonly ConcurrentDictionary<string, Search> _searches = new();
+
+    /// <summary>Begins a search, or joins the one for this version of the job and this stock.</summary>
+    public Search Ask(string job, long version, SetQuestion question)
+    {
+        if (_searches.TryGetValue(job, out Search? known) && known.Version == version && !known.Task.IsFaulted && !known.Task.IsCanceled) return known;
+        known?.Cancel();
+        var cancel = new CancellationTokenSource();
+        Search? search = null;
+        // The task waits for the search that it tells, which is made with it.
+        var begin = new TaskCompletionSource();
+        Task<BuildSets> task = Task.Run(async () =>
+        {
+            await begin.Task;
+            return SetSearch.Find(question, told => search!.Told = told, cancel.Token);
+        }, cancel.Token);
+        _searches[job] = search = new Search(version, task, cancel);
+        begin.SetResult();
+        foreach (string old in _searches.Keys.Where(k => k != job).Take(Math.Max(0, _searches.Count - Kept)).ToList())
+            if (_searches.TryRemove(old, out Search? gone)) gone.Cancel();
+        return search;
+    }
+
+    public void Cancel(string job)
+    {
+        if (_searches.TryRemove(job, out Search? search)) search.Cancel();
+    }
+}

@@ -1,0 +1,28 @@
+using System.Globalization;
+
+namespace RustCabin.Web.Stations;
+
+/// <summary>Numbers as a person types them: a point or a comma, no sign unless asked for, no exponent.</summary>
+public static class TypedNumber
+{
+    public static bool TryParse(string? text, out decimal value, bool signed = false) =>
+        decimal.TryParse((text ?? "").Trim().Replace(',', '.'), NumberStyles.AllowDecimalPoint | (signed ? NumberStyles.AllowLeadingSign : NumberStyles.None), CultureInfo.InvariantCulture, out value);
+
+    /// <summary>Times apart by spaces, each above 0, at most a hundred. False: <paramref name="wrong"/> is the first that is none.</summary>
+    public static bool TryList(string text, out IReadOnlyList<decimal> values, out string wrong)
+    {
+        var all = new List<decimal>();
+        (values, wrong) = (all, "");
+        foreach (string one in text.Split([' ', ';', '\t', '\n', '\r'], StringSplitOptions.RemoveEmptyEntries))
+            if (all.Count < 100 && TryParse(one.TrimEnd('s'), out decimal value) && value is > 0 and < 10_000_000) all.Add(value);
+            else
+            {
+                wrong = one;
+                return false;
+            }
+        return true;
+    }
+
+    /// <summary>As typed: without zeros that say nothing.</summary>
+    public static string Show(decimal value) => value.ToString("0.######", CultureInfo.InvariantCulture);
+}
