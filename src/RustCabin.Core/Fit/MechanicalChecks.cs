@@ -11,12 +11,17 @@ static class MechanicalChecks
     public static IEnumerable<Finding> Envelope(PlannedUnit unit)
     {
         foreach ((Instance instance, Site site) in Seated(unit))
-            foreach ((string what, decimal? needs, decimal? room) in ((string, decimal?, decimal?)[])[("wide", instance.Part.WidthMm, site.WidthMm), ("deep", instance.Part.DepthMm, site.DepthMm)])
-                if (needs is { } n && room is { } r && Limit.Of(n, r) is { } severity)
-                    yield return new Finding(
-                        "FIT-ENVELOPE", severity, "Fit", $"{instance.Title} is {n:0.#} mm {what}", [instance.Subject],
-                        severity == Severity.Stop ? $"{instance.Title} is {n:0.#} mm {what}; {site.Id} leaves {r:0.#} mm." : $"{instance.Title} leaves {r - n:0.#} mm at {site.Id}: try it dry before anything is soldered.",
-                        [$"{n:0.#} of {r:0.#} mm {what}."]);
+        {
+            var tight = ((string What, decimal? Needs, decimal? Room)[])[("wide", instance.Part.WidthMm, site.WidthMm), ("deep", instance.Part.DepthMm, site.DepthMm)];
+            var told = tight.Where(t => t is { Needs: not null, Room: not null }).Select(t => (t.What, Needs: t.Needs!.Value, Room: t.Room!.Value, Severity: Limit.Of(t.Needs.Value, t.Room.Value))).Where(t => t.Severity is not null).ToList();
+            if (told.Count == 0) continue;
+            Severity worst = told.Min(t => t.Severity!.Value);
+            string sizes = string.Join(" and ", told.Select(t => $"{t.Needs:0.#} mm {t.What}"));
+            yield return new Finding(
+                "FIT-ENVELOPE", worst, "Fit", $"{instance.Title} is {sizes}", [instance.Subject],
+                worst == Severity.Stop ? $"{instance.Title} is {sizes}; {site.Id} leaves {string.Join(" and ", told.Select(t => $"{t.Room:0.#} mm"))}." : $"{instance.Title} leaves {string.Join(" and ", told.Select(t => $"{t.Room - t.Needs:0.#} mm"))} at {site.Id}: try it before anything is fixed.",
+                [.. told.Select(t => $"{t.Needs:0.#} of {t.Room:0.#} mm {t.What}.")]);
+        }
     }
 
     /// <summary>FIT-OPENING: a cable does not pass the opening that it must pass, or two pass one together that is too small.</summary>

@@ -16,7 +16,7 @@ public static class NeedWords
         NeedKind.Rail => $"a rail of {need.What} V",
         NeedKind.Free => $"{need.What} left free",
         NeedKind.Region => $"a {need.What} machine",
-        NeedKind.Provides => $"something that gives {IdText.Plain(need.What)}",
+        NeedKind.Provides => IdText.Plain(need.What),
         NeedKind.Speed => $"a processor {need.Factor:0.##} times as fast",
         NeedKind.Storage => $"{need.AtLeast} of storage",
         _ => $"{unit?.Titles.FirstOrDefault(t => t.Id == need.What)?.Name ?? need.What} running",

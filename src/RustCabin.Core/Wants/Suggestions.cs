@@ -24,7 +24,7 @@ public static class Suggestions
             .. pack.Titles.Where(t => t.Needs.All(n => n.Kind != NeedKind.Memory || unit.Model.Masters.Contains(n.What)) && t.Needs.All(n => n.Kind != NeedKind.Region || unit.Model.Region.Contains(n.What))).Select(t => WantEdits.Named("title", t.Id)),
         ];
         Need[] asked = [.. unit.Job?.Wants ?? []];
-        return [.. all.Select(w => (Want: w, Need: Read(w))).Where(w => !asked.Any(a => Same(a, w.Need))).Select(w => new Suggestion(NeedWords.Of(w.Need, unit), w.Want))];
+        return [.. all.Select(w => (Want: w, Need: Read(w))).Where(w => !asked.Any(a => Same(a, w.Need)) && NeedCheck.Of(unit, [w.Need]).All(a => a.Met != true)).Select(w => new Suggestion(NeedWords.Of(w.Need, unit), w.Want))];
     }
 
     /// <summary>The next two doublings of what a master reaches, where parts here bring it memory at all.</summary>

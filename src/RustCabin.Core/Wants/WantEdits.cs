@@ -1,4 +1,3 @@
-using System.Globalization;
 using System.Text.Json.Nodes;
 using RustCabin.Core.Sheets;
 
@@ -82,8 +81,4 @@ public static class WantEdits
         (string Part, string? Way)[] now = [.. job.Add.Select(a => (a.Part, a.Way))], then = [.. set.Parts.Select(p => (p.Part.Id, (string?)p.Way.Id))];
         return ([.. now.Where(n => !then.Contains(n)).Select(n => n.Part)], [.. then.Where(t => !now.Contains(t)).Select(t => t.Part)]);
     }
-
-    /// <summary>A number as typed, with a point or a comma.</summary>
-    public static bool Number(string? text, out decimal value) =>
-        decimal.TryParse((text ?? "").Trim().Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out value);
 }

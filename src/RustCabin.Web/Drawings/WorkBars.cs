@@ -9,7 +9,7 @@ namespace RustCabin.Web.Drawings;
 /// </summary>
 public static class WorkBars
 {
-    const double Wide = 640, Left = 74, Right = 560;
+    const double Wide = 640, Left = 74, Right = 560, RunsWide = 400, RunsLeft = 62, RunsReach = 200;
 
     public static IHtmlContent Planks(SpeedReport report)
     {
@@ -39,28 +39,28 @@ public static class WorkBars
     public static IHtmlContent Runs(IReadOnlyList<Compared> suite)
     {
         decimal longest = suite.SelectMany(c => (Core.Baseline.Runs?[])[c.Before, c.After]).Where(r => r is not null).Select(r => r!.Most).DefaultIfEmpty(1).Max();
-        Svg svg = Svg.Begin(Wide, suite.Count * 54 + 8, "runs-drawn", "img", string.Join("; ", suite.Select(c => $"{c.Name}: {Words(c.Before)} before, {Words(c.After)} after")));
+        Svg svg = Svg.Begin(RunsWide, suite.Count * 54 + 8, "runs-drawn", "img", string.Join("; ", suite.Select(c => $"{c.Name}: {Words(c.Before)} before, {Words(c.After)} after")));
         foreach ((int i, Compared c) in suite.Index())
         {
             double y = i * 54 + 4;
             svg.Text(4, y + 13, c.Name, "lab strong", "start");
             Post(svg, y + 17, "before", c.Before, longest);
             Post(svg, y + 34, "after", c.After, longest);
-            if (c.Ratio is { } ratio) svg.Text(Wide - 6, y + 36, $"x {ratio:0.00}", "fig strong big-fig", "end");
+            if (c.Ratio is { } ratio) svg.Text(RunsWide - 6, y + 36, $"x {ratio:0.00}", "fig strong big-fig", "end");
         }
         return svg.End();
     }
 
     static void Post(Svg svg, double y, string name, Core.Baseline.Runs? runs, decimal longest)
     {
-        svg.Text(Left - 10, y + 11, name, "lab side", "end");
+        svg.Text(RunsLeft - 10, y + 11, name, "lab side", "end");
         if (runs is null)
         {
-            svg.Text(Left, y + 11, "not run yet", "lab side", "start");
+            svg.Text(RunsLeft, y + 11, "not run yet", "lab side", "start");
             return;
         }
-        double At(decimal s) => Left + (double)(s / longest) * (Right - Left - 90);
-        svg.Rect(Left, y + 1, Math.Max(2, At(runs.Median) - Left), 11, name == "before" ? "post before" : "post after", 2);
+        double At(decimal s) => RunsLeft + (double)(s / longest) * RunsReach;
+        svg.Rect(RunsLeft, y + 1, Math.Max(2, At(runs.Median) - RunsLeft), 11, name == "before" ? "post before" : "post after", 2);
         svg.Path($"M{Svg.N(At(runs.Least))} {Svg.N(y + 6.5)}H{Svg.N(At(runs.Most))}M{Svg.N(At(runs.Least))} {Svg.N(y + 2)}v9M{Svg.N(At(runs.Most))} {Svg.N(y + 2)}v9", "whisker");
         svg.Text(At(runs.Most) + 8, y + 11, $"{runs.Median:0.##} s", "fig", "start");
     }

@@ -1,4 +1,3 @@
-using System.Globalization;
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Baseline;
 using RustCabin.Core.Build;
@@ -68,7 +67,7 @@ public sealed partial class BaselineModel(SheetRepository sheets, JobRepository 
             string text = (volts.ElementAtOrDefault(i) ?? "").Trim();
             if (text.Length == 0) continue;
             Kept[$"rail-{id}"] = text;
-            if (!Number(text, out decimal value) || Math.Abs(value) > 1000)
+            if (!TypedNumber.TryParse(text, out decimal value, signed: true) || Math.Abs(value) > 1000)
                 return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: \"{text}\" for {id} V is not a voltage; type 4.93.");
             measured.Add(new MeasuredRail(id, value));
         }
@@ -82,15 +81,10 @@ public sealed partial class BaselineModel(SheetRepository sheets, JobRepository 
         (name, seconds) = ((name ?? "").Trim(), (seconds ?? "").Trim());
         (Kept["run-name"], Kept["run-seconds"]) = (name, seconds);
         if (name.Length is 0 or > 200) return Refuse(StatusCodes.Status422UnprocessableEntity, "Nothing was changed: name the benchmark, in 200 characters at most.");
-        var runs = new List<decimal>();
-        foreach (string text in seconds.Split([' ', ';', '\t', '\n'], StringSplitOptions.RemoveEmptyEntries))
-            if (Number(text.TrimEnd('s'), out decimal value) && value > 0 && value < 10_000_000 && runs.Count < 100) runs.Add(value);
-            else return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: \"{text}\" is not a time in seconds; type them with spaces between, 12.1 12.3.");
+        if (!TypedNumber.TryList(seconds, out IReadOnlyList<decimal> runs, out string wrong))
+            return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: \"{wrong}\" is not a time in seconds; type them with spaces between, 12.1 12.3.");
         return ChangeUnit(job, version, _ => (runs.Count == 0 ? $"Benchmark taken away: {name}" : $"Benchmark {name}: {string.Join(", ", runs)} s", unit => BaselineEdits.Runs(unit, name, runs)));
     }
-
-    static bool Number(string text, out decimal value) =>
-        decimal.TryParse(text.Replace(',', '.'), NumberStyles.AllowLeadingSign | NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out value);
 
     string Now() => clock.GetUtcNow().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'");
 }

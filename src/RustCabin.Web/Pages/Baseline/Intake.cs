@@ -4,6 +4,7 @@ using RustCabin.Core.Baseline;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
+using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Baseline;
 
@@ -50,7 +51,7 @@ public sealed partial class BaselineModel
             string typed = (text ?? "").Trim().TrimEnd('V', ' ');
             Kept[field] = text ?? "";
             if (typed.Length == 0) answers.Add((field, null));
-            else if (Number(typed, out decimal value)) answers.Add((field, value));
+            else if (TypedNumber.TryParse(typed, out decimal value, signed: true)) answers.Add((field, value));
             else return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: \"{text}\" is not a {what}.");
         }
         return ChangeUnit(job, version, _ => ("Age and mains noted", unit => answers.Aggregate(unit, (u, a) => BaselineEdits.Survey(u, a.Field, a.Answer?.DeepClone()))));

@@ -27,7 +27,7 @@ public sealed class BuildModel(SheetRepository sheets, JobRepository jobs, TimeP
         if (done && !at.AllHeeded) throw new ArgumentException($"tick the cautions of \"{at.Step.Title}\" first");
         decimal? minutes = null;
         if (done && !string.IsNullOrWhiteSpace(took))
-            minutes = decimal.TryParse(took.Replace(',', '.'), System.Globalization.NumberStyles.AllowDecimalPoint, System.Globalization.CultureInfo.InvariantCulture, out decimal typed) && typed is > 0 and < 100_000
+            minutes = TypedNumber.TryParse(took, out decimal typed) && typed is > 0 and < 100_000
                 ? typed : throw new ArgumentException($"\"{took}\" is not a number of minutes");
         return (done ? $"Done: {at.Step.Title}{(minutes is null ? "" : $", in {minutes} min")}" : $"Not done after all: {at.Step.Title}", json => JobEdits.Took(JobEdits.Tick(json, step, done), step, minutes));
     });

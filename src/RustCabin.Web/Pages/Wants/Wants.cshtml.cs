@@ -91,7 +91,7 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
         }
         else if (kind == "speed")
         {
-            if (!WantEdits.Number(amount, out decimal factor) || factor is <= 0 or > 100_000) wrong = $"\"{amount}\" is not how many times as fast; type 3 or 2.5";
+            if (!TypedNumber.TryParse(amount, out decimal factor) || factor is <= 0 or > 100_000) wrong = $"\"{amount}\" is not how many times as fast; type 3 or 2.5";
             else want = WantEdits.Speed(factor);
         }
         else if (what.Length is 0 or > 100) wrong = "say what it should give, such as start-from-card";
@@ -109,7 +109,7 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
         Kept["budget"] = (budget ?? "").Trim();
         decimal? most = null;
         if (Kept["budget"].Length > 0)
-            if (WantEdits.Number(budget, out decimal value) && value <= 100_000_000) most = value;
+            if (TypedNumber.TryParse(budget, out decimal value) && value <= 100_000_000) most = value;
             else return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: \"{Kept["budget"]}\" is not an amount; type 90 or 90.50.");
         var limits = new JobLimits(most, skill is >= 1 and <= 5 ? skill : null, reversible) { FromStock = fromStock, Keep = [.. keep.Where(k => View.Sheets.FindPart(k) is not null).Distinct()] };
         return Change(job, version, _ => ("Limits set", json => WantEdits.Limits(json, limits)));
