@@ -19,7 +19,9 @@ public sealed class Shots
             Take(bench, folder, "baseline", "/jobs/winch-16c-more/baseline");
             Take(bench, folder, "editor", "/sheets/models/brindle-16");
             Take(bench, folder, "cupboard", "/cupboard");
-            Take(bench, folder, "fit", "/jobs/slip-3-winter/fit");
+            Take(bench, folder, "wants", "/jobs/granary-ledger-sing/wants?seek=true");
+            Take(bench, folder, "fit", "/jobs/watch-porthole-sprint/fit");
+            Take(bench, folder, "speed", "/jobs/gable-keep-render/speed");
             Take(bench, folder, "memory", "/jobs/slip-3-winter/memory");
             Take(bench, folder, "memory-table", "/jobs/slip-3-winter/memory?as=table");
             Take(bench, folder, "chips", "/jobs/loft-clerk-ledger/memory/chips");

@@ -19,7 +19,8 @@ static class ModelReader
             f.Child("limits", l => l.SizeMap("memory")) ?? [], f.Children("sites", ReadSite), f.Children("signals", ReadSignal),
             f.Children("rails", ReadRail), f.Children("firmware", ReadFirmware), f.Children("service", ReadService), f.Names("region"))
         {
-            Paths = f.Children("paths", ReadPath), Openings = f.Children("openings", o => new Opening(o.Id("id"), o.NumberRequired("widthMm", 0, 10_000), o.NumberRequired("heightMm", 0, 10_000))),
+            Paths = f.Children("paths", ReadPath),
+            Openings = f.Children("openings", o => new Opening(o.Id("id"), o.NumberRequired("widthMm", 0, 10_000), o.NumberRequired("heightMm", 0, 10_000))),
             Cooling = f.Child("cooling", c => new Cooling(c.Number("degreesPerWatt", 0.001m, 1000), c.Number("cfm", 0.001m, 10_000), c.NumberRequired("maxRise", 0.1m, 200), c.Number("ownWatts", 0, 100_000) ?? 0)),
         };
     }
@@ -100,8 +101,12 @@ static class ModelReader
             f.Id("id"), f.Name("kind"), f.NameOrNull("package"), f.NameOrNull("mount"), f.Number("heightMm", 0, 10_000), f.IdOrNull("access"),
             f.NameOrNull("connector"), f.Ids("revisions"), f.Names("pinout"), f.Number("romBudgetNs", 0, 1_000_000))
         {
-            LogicVolts = f.Number("logicVolts", 0.1m, 1000), Mark = f.NameOrNull("mark"), WidthMm = f.Number("widthMm", 0, 10_000), DepthMm = f.Number("depthMm", 0, 10_000),
-            BareContacts = f.Flag("bareContacts") ?? false, ContactsFace = f.Word<Facing>("contactsFace"),
+            LogicVolts = f.Number("logicVolts", 0.1m, 1000),
+            Mark = f.NameOrNull("mark"),
+            WidthMm = f.Number("widthMm", 0, 10_000),
+            DepthMm = f.Number("depthMm", 0, 10_000),
+            BareContacts = f.Flag("bareContacts") ?? false,
+            ContactsFace = f.Word<Facing>("contactsFace"),
         };
     }
 

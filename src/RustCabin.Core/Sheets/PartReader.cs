@@ -19,12 +19,19 @@ static class PartReader
             f.Texts("keeps"), f.Names("cautions"), f.Number("price", 0, 10_000_000) ?? 0, f.Flag("stacks") ?? false,
             f.Children("arrays", ReadArray), ReadMix(f), f.Children("switchTable", r => new SwitchRow(r.NamesOrNulls("arrangement"), r.NameMap("positions"))))
         {
-            Speed = f.NumberMap("speed", 0.001m, 100_000), ClockMHz = f.Number("clockMHz", 0.001m, 100_000), Capacity = f.Size("capacity"),
-            LogicVolts = f.Number("logicVolts", 0.1m, 1000), ToleratesVolts = f.Number("toleratesVolts", 0.1m, 1000), Feed = f.Child("feed", ReadFeed),
+            Speed = f.NumberMap("speed", 0.001m, 100_000),
+            ClockMHz = f.Number("clockMHz", 0.001m, 100_000),
+            Capacity = f.Size("capacity"),
+            LogicVolts = f.Number("logicVolts", 0.1m, 1000),
+            ToleratesVolts = f.Number("toleratesVolts", 0.1m, 1000),
+            Feed = f.Child("feed", ReadFeed),
             Paths = f.Children("paths", ModelReader.ReadPath),
             Trigger = f.Child("trigger", t => new Trigger(t.NumberRequired("volts", 1, 100), t.NumberRequired("amps", 0, 100))),
-            Profiles = f.Children("profiles", p => new UsbProfile(p.NumberRequired("volts", 1, 100), p.NumberRequired("amps", 0, 100))), MarkedCable = f.Flag("markedCable") ?? false,
-            WidthMm = f.Number("widthMm", 0, 10_000), DepthMm = f.Number("depthMm", 0, 10_000), BareMetal = f.Flag("bareMetal") ?? false,
+            Profiles = f.Children("profiles", p => new UsbProfile(p.NumberRequired("volts", 1, 100), p.NumberRequired("amps", 0, 100))),
+            MarkedCable = f.Flag("markedCable") ?? false,
+            WidthMm = f.Number("widthMm", 0, 10_000),
+            DepthMm = f.Number("depthMm", 0, 10_000),
+            BareMetal = f.Flag("bareMetal") ?? false,
             Cables = f.Children("cables", c => new Cable(c.Name("what"), c.IdOrNull("through"), c.Number("widthMm", 0, 10_000) ?? 0, c.Number("heightMm", 0, 10_000) ?? 0, c.IdOrNull("into"), c.Word<Facing>("contactsFace"))),
             Drivers = f.Children("drivers", d => new Driver(d.Name("name"), d.Text("atLeast"), d.Word<DriverOrder>("order") ?? DriverOrder.Any, d.NameOrNull("firmware"))),
         };
@@ -66,7 +73,8 @@ static class PartReader
             f.Children("needs", Need.Read), f.Names("cautions"), f.Texts("keeps"), f.NameOrNull("special"),
             f.Flag("stacks") ?? false, ReadSteps(f), f.Flag("fitsSocket") ?? false)
         {
-            Expects = f.IdOrNull("expects"), Trims = f.Texts("trims"),
+            Expects = f.IdOrNull("expects"),
+            Trims = f.Texts("trims"),
         };
     }
 
@@ -90,7 +98,8 @@ static class PartReader
         if (!f.Has("site") && !f.Has("signal")) f.WrongHere("names neither a site nor a signal");
         return new Occupies(site, signal, mode, f.Flag("stacks") ?? false)
         {
-            Mark = f.NameOrNull("mark"), Overhangs = f.Children("overhangs", o => new Overhang(o.Id("site"), o.NumberRequired("clearanceMm", 0, 10_000))),
+            Mark = f.NameOrNull("mark"),
+            Overhangs = f.Children("overhangs", o => new Overhang(o.Id("site"), o.NumberRequired("clearanceMm", 0, 10_000))),
         };
     }
 

@@ -46,7 +46,8 @@ static class UnitReader
         f.Word<FittedState>("state") ?? FittedState.Done, f.Text("note"),
         f.WordMap<StepProof>("steps"))
     {
-        Banks = f.NamesOrNulls("banks"), At = f.IdOrNull("at"),
+        Banks = f.NamesOrNulls("banks"),
+        At = f.IdOrNull("at"),
     };
 
     static JobLimits ReadLimits(Fields f) =>

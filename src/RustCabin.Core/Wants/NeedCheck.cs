@@ -1,6 +1,6 @@
 using RustCabin.Core.Planning;
-using RustCabin.Core.Speed;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Speed;
 using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Wants;

@@ -114,7 +114,8 @@ public static class SetSearch
             Wants = [.. some.Select(r => r.Want).OfType<Need>()],
             Limits = new JobLimits(some.Contains(budget) ? limits.Budget : null, some.Contains(skill) ? limits.Skill : null, some.Contains(undone))
             {
-                FromStock = some.Contains(stock), Keep = [.. some.Where(kept.ContainsKey).Select(r => kept[r])],
+                FromStock = some.Contains(stock),
+                Keep = [.. some.Where(kept.ContainsKey).Select(r => kept[r])],
             },
             // What is taken off for the sake of the question is no candidate.
             Parts = [.. question.Parts.Where(p => question.Unit.Instances.All(i => i.Part.Id != p.Id))],

@@ -111,8 +111,10 @@ public sealed class MoreFitChecksTests
     {
         Machine machine = new()
         {
-            More = Machine.Slot + """, "firmware": [ { "id": "1.0" }, { "id": "2.0" } ]""", Parts = Machine.Part("p", """, "drivers": [ { "name": "D", "atLeast": "1", "order": "before", "firmware": "2.0" } ]"""),
-            Job = Machine.Add("p"), UnitMore = """, "firmware": "1.0", "software": { "D": "1" }""",
+            More = Machine.Slot + """, "firmware": [ { "id": "1.0" }, { "id": "2.0" } ]""",
+            Parts = Machine.Part("p", """, "drivers": [ { "name": "D", "atLeast": "1", "order": "before", "firmware": "2.0" } ]"""),
+            Job = Machine.Add("p"),
+            UnitMore = """, "firmware": "1.0", "software": { "D": "1" }""",
         };
         Assert.Equal(Core.Findings.Severity.Stop, machine.Answer.Findings.Single(f => f.Code == "FIT-DRIVER").Severity);
         Assert.DoesNotContain("FIT-DRIVER", (machine with { UnitMore = machine.UnitMore.Replace("\"1.0\"", "\"2.0\"") }).Codes);
@@ -157,7 +159,8 @@ public sealed class MoreFitChecksTests
     [InlineData("1025", true)]
     public void WANT_UNMET_by_a_byte(string size, bool raised) => Assert.Equal(raised, new Machine
     {
-        Claims = """{ "id": "a", "kind": "ram", "base": "0", "size": "1K" }""", Job = $$""" "wants": [ { "memory": { "master": "cpu", "atLeast": "{{size}}" } } ]""",
+        Claims = """{ "id": "a", "kind": "ram", "base": "0", "size": "1K" }""",
+        Job = $$""" "wants": [ { "memory": { "master": "cpu", "atLeast": "{{size}}" } } ]""",
     }.Codes.Contains("WANT-UNMET"));
 
     [Theory]
@@ -185,7 +188,8 @@ public sealed class MoreFitChecksTests
     [InlineData(5.5, "FIT-HEIGHT")]
     public void FIT_HEIGHT_under_a_board_that_hangs_over(decimal mm, string? code) => Assert.Equal(code, new Machine
     {
-        More = Machine.Slot, Job = Machine.Add("a", "b"),
+        More = Machine.Slot,
+        Job = Machine.Add("a", "b"),
         Parts = $$"""{ "id": "a", "name": "A", "kind": "io", "ways": [ { "id": "w", "model": "m", "occupies": [ { "site": "slot", "mode": "in", "overhangs": [ { "site": "slot-2", "clearanceMm": 6 } ] } ] } ] }, {{Machine.Part("b", $", \"heightMm\": {mm}", site: "slot-2")}}""",
     }.Codes.FirstOrDefault(c => c == "FIT-HEIGHT"));
 }

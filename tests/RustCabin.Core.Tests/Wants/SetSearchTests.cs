@@ -22,7 +22,9 @@ public sealed class SetSearchTests
 
     static Machine Asking(string wants, string limits, params string[] parts) => new()
     {
-        More = Sites, Parts = string.Join(',', parts), Job = $$""" "add": [], "wants": [{{wants}}], "limits": { {{limits}} }""",
+        More = Sites,
+        Parts = string.Join(',', parts),
+        Job = $$""" "add": [], "wants": [{{wants}}], "limits": { {{limits}} }""",
     };
 
     static BuildSets Find(Machine machine, IReadOnlyDictionary<string, int>? inHand = null) => SetSearch.Find(SetQuestion.Of(machine.Pack, machine.Pack.Jobs[0], inHand));

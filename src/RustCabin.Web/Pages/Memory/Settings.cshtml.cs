@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Switches;
 using RustCabin.Core.Units;
 using RustCabin.Core.Wants;
 using RustCabin.Data;
@@ -21,8 +22,24 @@ public sealed class SettingsModel(SheetRepository sheets, JobRepository jobs) : 
     public IReadOnlyList<TitleRow> TitleRows { get; private set; } = [];
     public string? Typed { get; private set; }
 
+    /// <summary>Whether the solver's settings are asked for; and what it found.</summary>
+    [BindProperty(SupportsGet = true)] public bool Solve { get; set; }
+    public Settings? Found { get; private set; }
+
+    /// <summary>So many settings stand on the page.</summary>
+    const int Shown = 6;
+
     protected override void Loaded()
     {
+        if (Solve && HttpMethods.IsGet(Request.Method))
+            try
+            {
+                Found = SettingsSolver.Solve(View.After, most: Shown, cancel: HttpContext.RequestAborted);
+            }
+            catch (TooManyTriedException wide)
+            {
+                Notice = wide.Message;
+            }
         var columns = new List<SettingColumn> { new("before", null, View.Before, Answer.For(View.Before)), new("as planned", null, View.After, View.Answer) };
         foreach (NamedSetting setting in View.Job.Settings)
         {
@@ -43,6 +60,16 @@ public sealed class SettingsModel(SheetRepository sheets, JobRepository jobs) : 
         select (instance, own, (IReadOnlyList<string?>)positions);
 
     public static ByteSize Free(PlannedUnit unit, string master) => NeedCheck.Free(unit, master);
+
+    /// <summary>The switches of a setting that stand otherwise in the plan, in words.</summary>
+    public string MovesOf(Choice choice) => string.Join(", ", choice.Planned.Instances.SelectMany(i => i.Positions.Where(p => View.After.Find(i.Name)?.Positions.GetValueOrDefault(p.Key) != p.Value).Select(p => $"{p.Key} of {i.Title} to {p.Value}"))) is { Length: > 0 } moves ? moves : "as planned";
+
+    public IActionResult OnPostTake(string job, long version, int index)
+    {
+        if (!Load(job)) return NotFound();
+        IReadOnlyList<Choice> found = SettingsSolver.Solve(View.After, most: Shown, cancel: HttpContext.RequestAborted).Solutions;
+        return index >= 0 && index < found.Count ? Settle(job, version, found[index]) : Refuse(StatusCodes.Status422UnprocessableEntity, "Nothing was changed: that setting is not among those that work any more.");
+    }
 
     public IActionResult OnPostName(string job, long version, string? name)
     {
