@@ -6,9 +6,9 @@ namespace RustCabin.Core.Wants;
 
 /// <summary>
 /// Parts that together give every want, with their settings: a plan without a stop. <paramref name="Cost"/> is what must be bought (parts in hand cost nothing), in the
-/// pack's currency; <paramref name="Skill"/> the hardest way's, 0 where nothing is fitted; <paramref name="Orders"/> how many makers must be bought from.
+/// pack's currency; <paramref name="Skill"/> the hardest way's, 0 where nothing is fitted; <paramref name="Orders"/> how many makers must be bought from; <paramref name="Watches"/> how many conditions it works with.
 /// </summary>
-public sealed record BuildSet(Choice Choice, IReadOnlyList<(Part Part, Way Way)> Parts, decimal Cost, int Skill, bool Reversible, int Orders)
+public sealed record BuildSet(Choice Choice, IReadOnlyList<(Part Part, Way Way)> Parts, decimal Cost, int Skill, bool Reversible, int Orders, int Watches)
 {
     public int Moves => Choice.Moves;
     public decimal Minutes => Parts.Sum(p => p.Way.Minutes);
@@ -17,8 +17,8 @@ public sealed record BuildSet(Choice Choice, IReadOnlyList<(Part Part, Way Way)>
     /// <summary>True if <paramref name="other"/> is at least as good in every respect and better in one.</summary>
     public bool IsBeatenBy(BuildSet other)
     {
-        bool asGood = other.Cost <= Cost && other.Skill <= Skill && (other.Reversible || !Reversible) && other.Orders <= Orders;
-        return asGood && (other.Cost < Cost || other.Skill < Skill || other.Reversible != Reversible || other.Orders < Orders);
+        bool asGood = other.Cost <= Cost && other.Skill <= Skill && (other.Reversible || !Reversible) && other.Orders <= Orders && other.Watches <= Watches;
+        return asGood && (other.Cost < Cost || other.Skill < Skill || other.Reversible != Reversible || other.Orders < Orders || other.Watches < Watches);
     }
 }
 
@@ -40,6 +40,7 @@ public sealed record BuildSets(IReadOnlyList<BuildSet> Sets, IReadOnlyList<Requi
         if (Sets.All(s => s.Skill >= set.Skill) && Sets.Any(s => s.Skill > set.Skill)) best.Add("least skill");
         if (set.Reversible && Sets.Any(s => !s.Reversible)) best.Add("can be undone");
         if (Sets.All(s => s.Orders >= set.Orders) && Sets.Any(s => s.Orders > set.Orders)) best.Add("fewest orders");
+        if (Sets.All(s => s == set || s.Watches > set.Watches)) best.Add("fewest conditions");
         return best;
     }
 }

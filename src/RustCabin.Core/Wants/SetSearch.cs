@@ -1,3 +1,4 @@
+using RustCabin.Core.Findings;
 using RustCabin.Core.Fit;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -30,7 +31,7 @@ public static class SetSearch
             if (found.Count > 0 && found.All(s => !s.Reversible)) Seek(question with { Limits = question.Limits with { Reversible = true } }, found, found.Count + 1, Told, cancel);
             if (found.Count > 0 && found.Min(s => s.Orders) is > 1 and var orders) Seek(question, found, found.Count + 1, Told, cancel, orders - 1);
             IReadOnlyList<Requirement> clash = found.Count > 0 ? [] : ClashOf(question, cancel);
-            BuildSet[] sets = [.. found.OrderBy(s => s.Cost).ThenBy(s => s.Skill).ThenBy(s => s.Parts.Count).ThenBy(s => s.Moves)];
+            BuildSet[] sets = [.. found.OrderBy(s => s.Cost).ThenBy(s => s.Skill).ThenBy(s => s.Watches).ThenBy(s => s.Parts.Count).ThenBy(s => s.Moves)];
             return new BuildSets(sets, clash, LeftOuts.Of(question, sets, cancel), found.Count < Most);
         }
         catch (TooManyTriedException)
@@ -61,7 +62,8 @@ public static class SetSearch
     {
         (Part Part, Way Way)[] parts = [.. choice.Planned.Instances.Where(i => i.Added).Select(i => (i.Part, i.Way!))];
         Part[] bought = [.. parts.Select(p => p.Part).Where(p => !question.HasInHand(p))];
-        return new BuildSet(choice, parts, bought.Sum(p => p.Price), parts.Select(p => p.Way.Skill).DefaultIfEmpty(0).Max(), parts.All(p => p.Way.Reversible), bought.Select(MakerOf).Distinct().Count());
+        return new BuildSet(choice, parts, bought.Sum(p => p.Price), parts.Select(p => p.Way.Skill).DefaultIfEmpty(0).Max(), parts.All(p => p.Way.Reversible), bought.Select(MakerOf).Distinct().Count(),
+            Checks.Run(choice.Planned, Memory.PowerUp.Run(choice.Planned)).Count(f => f.Severity == Severity.Watch));
     }
 
     static string MakerOf(Part part) => part.Maker.Length > 0 ? part.Maker : part.Id;
