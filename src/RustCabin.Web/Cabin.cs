@@ -79,6 +79,7 @@ public static class Cabin
         builder.Services.AddSingleton<PhotoRepository>();
         builder.Services.AddSingleton<SearchRepository>();
         builder.Services.AddSingleton<PackExport>();
+        builder.Services.AddSingleton<RomImageRepository>();
         builder.Services.AddSingleton<Pages.Wants.SearchDesk>();
         builder.Services.AddRazorPages(razor => razor.Conventions.ConfigureFilter(new Microsoft.AspNetCore.Mvc.AutoValidateAntiforgeryTokenAttribute()));
         builder.Services.AddAntiforgery(a => a.Cookie.Name = "cabin-forgery");

@@ -84,8 +84,11 @@ public sealed class SliceTests
         bench.Keys("u");
         bench.Sees(".screen", "4352 KiB");
 
-        bench.Keys("]");
-        bench.Sees("h1", "Build");
+        foreach (string station in (string[])["ROM", "Speed", "Build"])
+        {
+            bench.Keys("]");
+            bench.Sees("h1", station);
+        }
         bench.Keys("r");
         bench.Keys("256" + Keys.Tab + "0" + Keys.Enter);
         bench.Sees(".top", "1 of 9 steps");

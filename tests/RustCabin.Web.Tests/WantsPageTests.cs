@@ -90,7 +90,7 @@ public sealed class WantsPageTests : IAsyncLifetime
     public async Task Settings_that_work_stand_with_their_effect_and_one_press_takes_one()
     {
         IHtmlDocument page = await _cabin.Page($"{Winter}/memory/settings?solve=true");
-        Assert.Equal("W1 of Lantern hatch memory to low 1 5 MiB 5 MiB 256 KiB Set so", Text(page, ".solved tbody tr"));
+        Assert.Equal(["W1 of Lantern hatch memory to low", "1", "5 MiB", "5 MiB", "256 KiB"], page.QuerySelector(".solved tbody tr")!.Children.Take(5).Select(c => c.TextContent));
         (_, page) = await _cabin.Press(Form(page, ".solved button"), ("index", "0"));
         Assert.DoesNotContain("Two drive one range", Text(page, ".tray"));
         page = await _cabin.Page($"{Winter}/memory/settings?solve=true");

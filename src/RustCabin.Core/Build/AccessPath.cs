@@ -13,7 +13,8 @@ public static class AccessPath
     /// <summary>0 for a level that is reached from no other: the closed case.</summary>
     public static int DepthOf(Model model, AccessLevel level) => Path(model, level.Id).Count;
 
-    static IReadOnlyList<AccessLevel> Path(Model model, string? id)
+    /// <summary>The levels to pass to reach one, outermost first; null or an unknown one: none.</summary>
+    public static IReadOnlyList<AccessLevel> Path(Model model, string? id)
     {
         var path = new List<AccessLevel>();
         // Levels only name ones above them on the sheet, so this ends.

@@ -66,6 +66,17 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
             if (earlier is null) steps.AddRange([.. DriversOf(after, part, DriverOrder.Any, depth), .. DriversOf(after, part, DriverOrder.After, depth)]);
         }
 
+        foreach (Rom.RomPlan rom in after.Job?.Roms ?? [])
+        {
+            if (after.FindSite(rom.Site) is { } site)
+                foreach (AccessLevel level in AccessPath.Path(after.Model, site.Access).Skip(depth))
+                {
+                    steps.Add(Opening(after, level));
+                    depth = Math.Max(depth, AccessPath.DepthOf(after.Model, level));
+                }
+            steps.AddRange(Rom.RomSteps.Of(after, rom, depth));
+            steps.Add(Count($"count-rom-{rom.Site}", $"with the new {rom.Device} in {rom.Site}", after, depth));
+        }
         if (after.Firmware != before.Firmware)
             steps.Add(new Step("firmware", StepKind.Firmware, $"Change the firmware to {after.Firmware}", [$"It holds {before.Firmware ?? "an unknown version"} now; keep the original device, labelled."], depth, FirmwareMinutes, [Caution.Of("static")]));
         if (depth > 0) steps.Add(CloseUp(after.Model, depth));
@@ -103,12 +114,12 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
     static void Open(List<Step> steps, PlannedUnit unit, Instance part, ref int depth)
     {
         IReadOnlyList<AccessLevel> path = AccessPath.To(unit.Model, part);
-        foreach (AccessLevel level in path.Skip(depth))
-            steps.Add(new Step(
-                $"open-{level.Id}", StepKind.Open, IdText.Capital(IdText.Plain(level.Id)), [.. AccessPath.Off(level)], AccessPath.DepthOf(unit.Model, level), level.Minutes,
-                [.. level.Cautions.Select(Caution.Of)]));
+        foreach (AccessLevel level in path.Skip(depth)) steps.Add(Opening(unit, level));
         depth = Math.Max(depth, path.Count);
     }
+
+    static Step Opening(PlannedUnit unit, AccessLevel level) => new(
+        $"open-{level.Id}", StepKind.Open, IdText.Capital(IdText.Plain(level.Id)), [.. AccessPath.Off(level)], AccessPath.DepthOf(unit.Model, level), level.Minutes, [.. level.Cautions.Select(Caution.Of)]);
 
     static Step SetUp(Instance part, Instance? earlier, int depth) => new(
         $"set-{part.Name}", StepKind.Set, part.Fitted.Banks.Count > 0 ? $"Fill the banks and set the switches of {part.Title}" : $"Set the switches of {part.Title}",

@@ -6,6 +6,7 @@ using RustCabin.Core.Memory;
 using RustCabin.Core.Memory.Chips;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Power;
+using RustCabin.Core.Rom;
 using RustCabin.Core.Speed;
 using RustCabin.Core.Wants;
 
@@ -61,6 +62,7 @@ public static class Checks
         (Rests.Subjects, (unit, _) => FeedChecks.Feeds(unit)),
         (Rests.Parts, (unit, _) => FeedChecks.Profiles(unit)),
         (Rests.All, (unit, _) => HeatChecks.Of(unit)),
+        (Rests.Parts, (unit, _) => RomChecks.Of(unit)),
         (Rests.All, (unit, _) => SpeedChecks.Of(unit)),
         (Rests.All, (unit, _) => WantChecks.Unmet(unit)),
         (Rests.Parts, (unit, _) => WantChecks.Limits(unit)),

@@ -23,7 +23,7 @@ public sealed record RomOp(string Op, int Bits, int Lanes, ulong Size, byte Fill
         return ([.. read.OfType<RomOp>()], errors);
     }
 
-    static RomOp ReadOne(Fields f)
+    internal static RomOp ReadOne(Fields f)
     {
         string op = f.Name("op");
         if (op.Length > 0 && !Known.Contains(op)) f.Wrong("op", $"\"{op}\" is not one of {string.Join(", ", Known)}");

@@ -19,6 +19,7 @@ static class ModelReader
             f.Child("limits", l => l.SizeMap("memory")) ?? [], f.Children("sites", ReadSite), f.Children("signals", ReadSignal),
             f.Children("rails", ReadRail), f.Children("firmware", ReadFirmware), f.Children("service", ReadService), f.Names("region"))
         {
+            ByteOrder = f.Word<WordOrder>("byteOrder"),
             Paths = f.Children("paths", ReadPath),
             Openings = f.Children("openings", o => new Opening(o.Id("id"), o.NumberRequired("widthMm", 0, 10_000), o.NumberRequired("heightMm", 0, 10_000))),
             Cooling = f.Child("cooling", c => new Cooling(c.Number("degreesPerWatt", 0.001m, 1000), c.Number("cfm", 0.001m, 10_000), c.NumberRequired("maxRise", 0.1m, 200), c.Number("ownWatts", 0, 100_000) ?? 0)),

@@ -13,6 +13,9 @@ public sealed record Model(
     public IReadOnlyList<PowerPath> Paths { get; init; } = [];
     public IReadOnlyList<Opening> Openings { get; init; } = [];
 
+    /// <summary>Which byte of a word the processor finds at the even address; null: the sheet does not say.</summary>
+    public WordOrder? ByteOrder { get; init; }
+
     /// <summary>How the case gets rid of heat; null: the sheet does not say.</summary>
     public Cooling? Cooling { get; init; }
 
@@ -78,6 +81,8 @@ public sealed record Site(
     /// <summary>Which way its contacts face, for a flat cable: up or down.</summary>
     public Facing? ContactsFace { get; init; }
 }
+
+public enum WordOrder { HighFirst, LowFirst }
 
 public enum Facing { Up, Down }
 

@@ -31,7 +31,7 @@ public static class PackShape
         ("part!", Id), ("way", Id), ("at", Id), ("switches", Map(Name)), ("version", Name), ("state", Word<FittedState>()), ("note", Text), ("steps", Map(Word<StepProof>())), ("banks", List(NameOrNull)));
 
     public static readonly Shape Model = Object(
-        ("id!", Id), ("name!", Name), ("maker", Text), ("summary", Text), ("addressBits!", Whole), ("dataBits!", Whole), ("clockMHz", Number), ("masters!", Ids),
+        ("id!", Id), ("name!", Name), ("maker", Text), ("summary", Text), ("addressBits!", Whole), ("dataBits!", Whole), ("clockMHz", Number), ("byteOrder", Word<WordOrder>()), ("masters!", Ids),
         ("revisions!", List(Object(("id!", Id), ("name!", Name)))),
         ("clues", List(Object(("id!", Id), ("ask", Text), ("access", Id), ("minutes", Number), ("trust!", Number), ("values", Map(NameOrNames))))),
         ("access", List(Object(("id!", Id), ("from", Id), ("minutes", Number), ("remove", List(Object(("what!", Name), ("count", Whole), ("where", Text)))),
@@ -82,6 +82,8 @@ public static class PackShape
         ("id!", Id), ("unit!", Id), ("name!", Name), ("add", List(Fitted)), ("remove", Names), ("switches", Map(Map(Name))), ("firmware", Name), ("wants", List(NeedSheet)),
         ("limits", Object(("budget", Number), ("skill", Whole), ("reversible", Flag), ("fromStock", Flag), ("keep", Ids))), ("done", Names), ("heeded", Names), ("took", Map(Number)),
         ("readings", List(Object(("gate!", Name), ("at!", Name), ("starts", Flag), ("lines", Lines)))),
+        ("roms", List(Object(("site!", Id), ("device!", Name), ("ns", Whole), ("image", Name), ("ties", Map(Name)), ("ops", Any),
+            ("proof", Object(("at!", Name), ("of!", Name), ("passed", Flag), ("words", Text))), ("burns", List(Object(("at!", Name), ("passed", Flag), ("words", Text))))))),
         ("speed", Object(("work", List(Object(("kind!", Name), ("seconds!", Number)))), ("after", Runs), ("claims", List(Object(("who!", Name), ("ratio!", Number), ("unit", Id)))),
             ("seen", Object(("clockMHz", Number), ("coprocessor", Flag), ("memory", Size))))),
         ("banks", Map(List(NameOrNull))), ("settings", List(Object(("name!", Name), ("switches", Map(Map(Name)))))));

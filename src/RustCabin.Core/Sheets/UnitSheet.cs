@@ -75,6 +75,9 @@ public sealed record Job(
     /// <summary>Other ways to set the same unit, by name: switch positions by instance, for what differs.</summary>
     public IReadOnlyList<NamedSetting> Settings { get; init; } = [];
 
+    /// <summary>Devices that the job puts into ROM sockets, one a site at most.</summary>
+    public IReadOnlyList<Rom.RomPlan> Roms { get; init; } = [];
+
     /// <summary>What is known of the unit's speed; null: nothing yet.</summary>
     public SpeedRecord? Speed { get; init; }
 }

@@ -32,6 +32,7 @@ public sealed record JobView(Pack Sheets, StoredJob Stored, PlannedUnit Before, 
         {
             "Memory" or "Fit" => StationMark.Clear,
             "Wants" when Job.Wants.Count > 0 => StationMark.Clear,
+            "ROM" when Job.Roms.Count > 0 => StationMark.Clear,
             "Speed" when Job.Speed is { After.Count: > 0 } => StationMark.Clear,
             "Speed" when Job.Speed is not null => StationMark.InHand,
             "Identify" when Unit.Revision is not null || After.Revision.Probability >= 0.95 => StationMark.Clear,

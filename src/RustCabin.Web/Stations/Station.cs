@@ -10,7 +10,7 @@ public sealed record Station(string Name, string Word, string? Page, char Key)
         new("Wants", "what it should do", "/Wants/Wants", 'w'),
         new("Fit", "what fits where", "/Fit/Fit", 'f'),
         new("Memory", "who answers", "/Memory/Memory", 'm'),
-        new("ROM", "image and socket", null, 'r'),
+        new("ROM", "image and socket", "/Rom/Rom", 'r'),
         new("Speed", "foretold, measured", "/Speed/Speed", 's'),
         new("Storage", "cards and limits", null, 'o'),
         new("Picture, sound", "timings, channels", null, 'c'),
