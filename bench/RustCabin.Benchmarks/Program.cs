@@ -23,10 +23,17 @@ var budgets = new Dictionary<string, double?>
     ["arrangements, 4 banks by 8 types"] = 20,
     ["settings, 6 parts, 2^30 positions"] = 200,
     ["build sets, 40 candidate parts"] = 2000,
+    ["swap16 of 16 MiB"] = 16.8,
+    ["swap32 of 16 MiB"] = 16.8,
+    ["double of 16 MiB"] = 16.8,
+    ["split of 16 MiB"] = 16.8,
+    ["reverse words of 16 MiB"] = 16.8,
+    ["HEX of 16 MiB read"] = 256,
+    ["HEX of 16 MiB written"] = null,
     ["reading a pack of 2,000 sheets"] = null,
 };
 var measured = new List<Measured>();
-foreach (Type type in (Type[])[typeof(Resolving), typeof(Answering), typeof(Sheets), typeof(Solving)])
+foreach (Type type in (Type[])[typeof(Resolving), typeof(Answering), typeof(Sheets), typeof(Solving), typeof(Images)])
     foreach (BenchmarkReport report in BenchmarkRunner.Run(type, quiet).Reports)
     {
         string name = report.BenchmarkCase.Descriptor.WorkloadMethodDisplayInfo.Trim('\'');

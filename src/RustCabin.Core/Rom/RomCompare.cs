@@ -50,6 +50,7 @@ public static class RomCompare
         int n = image.Length;
         if (n % 2 == 0 && Same(image, dump, i => i ^ 1)) return (Difference.Swapped, "The two bytes of every word are swapped: the programmer and the machine disagree about which comes first. Swap the image, or the programmer's setting.");
         if (n % 2 == 0 && Same(image, dump, i => (i + n / 2) % n)) return (Difference.HalfSwapped, "The halves have changed places: the highest address line is inverted or tied the wrong way.");
+        if (n % 4 == 0 && Exchanged(image, dump, 4) is { } exchanged) return exchanged;
         for (int lanes = 2; lanes <= 4; lanes += 2)
             if (n % lanes == 0 && LaneWrong(image, dump, lanes) is { } lane) return lane;
         for (int shift = 1; shift <= 16 && shift < n; shift++)
@@ -69,8 +70,8 @@ public static class RomCompare
         return true;
     }
 
-    /// <summary>Of a split set: two lanes exchanged, or one of them wrong while the others are right.</summary>
-    static (Difference, string)? LaneWrong(ReadOnlySpan<byte> image, ReadOnlySpan<byte> dump, int lanes)
+    /// <summary>Of a split set: two lanes exchanged. Of two lanes that is every word swapped, which is told before.</summary>
+    static (Difference, string)? Exchanged(ReadOnlySpan<byte> image, ReadOnlySpan<byte> dump, int lanes)
     {
         for (int a = 0; a < lanes; a++)
             for (int b = a + 1; b < lanes; b++)
@@ -79,6 +80,12 @@ public static class RomCompare
                 if (Same(image, dump, i => i % lanes == first ? i - first + second : i % lanes == second ? i - second + first : i))
                     return (Difference.LaneExchanged, $"Lanes {first} and {second} of {lanes} are exchanged: the chips of the set sit in each other's sockets.");
             }
+        return null;
+    }
+
+    /// <summary>Of a split set: one lane wrong while the others are right.</summary>
+    static (Difference, string)? LaneWrong(ReadOnlySpan<byte> image, ReadOnlySpan<byte> dump, int lanes)
+    {
         bool[] wrong = new bool[lanes];
         for (int i = 0; i < image.Length; i++) wrong[i % lanes] |= image[i] != dump[i];
         if (wrong.Count(w => w) != 1 || Stuck(image, dump) is not null) return null;

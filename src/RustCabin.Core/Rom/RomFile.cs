@@ -1,5 +1,4 @@
 using System.Buffers.Binary;
-using System.Text;
 
 namespace RustCabin.Core.Rom;
 
@@ -168,36 +167,61 @@ public static class RomFile
 
     static byte[] WriteHex(ReadOnlySpan<byte> image)
     {
-        var text = new StringBuilder(image.Length * 3);
+        var text = new Records32(image.Length);
         for (int at = 0; at < image.Length; at += PerLine)
         {
-            if ((at & 0xFFFF) == 0 && at > 0) Record(text, ":", [2, 0, 0, 4, (byte)(at >> 24), (byte)(at >> 16)], [], twos: true);
+            if ((at & 0xFFFF) == 0 && at > 0) text.Add(":"u8, [2, 0, 0, 4, (byte)(at >> 24), (byte)(at >> 16)], [], twos: true);
             ReadOnlySpan<byte> data = image.Slice(at, Math.Min(PerLine, image.Length - at));
-            Record(text, ":", [(byte)data.Length, (byte)(at >> 8), (byte)at, 0], data, twos: true);
+            text.Add(":"u8, [(byte)data.Length, (byte)(at >> 8), (byte)at, 0], data, twos: true);
         }
-        return Encoding.ASCII.GetBytes(text.Append(":00000001FF\n").ToString());
+        text.Add(":"u8, [0, 0, 0, 1], [], twos: true);
+        return text.ToArray();
     }
 
     static byte[] WriteSrec(ReadOnlySpan<byte> image)
     {
         int address = image.Length <= 0x10000 ? 2 : image.Length <= 0x1000000 ? 3 : 4;
-        var text = new StringBuilder(image.Length * 3);
-        Record(text, "S0", [3, 0, 0], [], twos: false);
+        var text = new Records32(image.Length);
+        text.Add("S0"u8, [3, 0, 0], [], twos: false);
+        ReadOnlySpan<byte> mark = address switch { 2 => "S1"u8, 3 => "S2"u8, _ => "S3"u8 }, end = address switch { 2 => "S9"u8, 3 => "S8"u8, _ => "S7"u8 };
         for (int at = 0; at < image.Length; at += PerLine)
         {
             ReadOnlySpan<byte> data = image.Slice(at, Math.Min(PerLine, image.Length - at));
             byte count = (byte)(data.Length + address + 1);
-            Record(text, $"S{address - 1}", address switch { 2 => [count, (byte)(at >> 8), (byte)at], 3 => [count, (byte)(at >> 16), (byte)(at >> 8), (byte)at], _ => [count, (byte)(at >> 24), (byte)(at >> 16), (byte)(at >> 8), (byte)at] }, data, twos: false);
+            ReadOnlySpan<byte> head = [count, (byte)(at >> 24), (byte)(at >> 16), (byte)(at >> 8), (byte)at];
+            text.Add(mark, address == 4 ? head : address == 3 ? [count, .. head[2..]] : [count, .. head[3..]], data, twos: false);
         }
-        Record(text, $"S{11 - address}", [(byte)(address + 1), .. new byte[address]], [], twos: false);
-        return Encoding.ASCII.GetBytes(text.ToString());
+        text.Add(end, [(byte)(address + 1), .. new byte[address]], [], twos: false);
+        return text.ToArray();
     }
 
-    static void Record(StringBuilder text, string mark, ReadOnlySpan<byte> head, ReadOnlySpan<byte> data, bool twos)
+    /// <summary>Lines of records, written as text straight away: room for an image in lines of 32 bytes is taken at once.</summary>
+    sealed class Records32(int bytes)
     {
-        int sum = 0;
-        foreach (byte b in head) sum += b;
-        foreach (byte b in data) sum += b;
-        text.Append(mark).Append(Convert.ToHexString(head)).Append(Convert.ToHexString(data)).Append(((byte)(twos ? -sum : ~sum)).ToString("X2")).Append('\n');
+        byte[] _text = new byte[bytes * 2 + (bytes / PerLine + 4) * 18 + bytes / 0x10000 * 18 + 128];
+        int _used;
+
+        public void Add(ReadOnlySpan<byte> mark, ReadOnlySpan<byte> head, ReadOnlySpan<byte> data, bool twos)
+        {
+            int room = mark.Length + 2 * (head.Length + data.Length + 1) + 1;
+            if (_used + room > _text.Length) Array.Resize(ref _text, Math.Max(_text.Length * 2, _used + room));
+            int sum = 0;
+            foreach (byte b in head) sum += b;
+            foreach (byte b in data) sum += b;
+            mark.CopyTo(_text.AsSpan(_used));
+            _used += mark.Length;
+            Hex(head);
+            Hex(data);
+            Hex([(byte)(twos ? -sum : ~sum)]);
+            _text[_used++] = (byte)'\n';
+        }
+
+        void Hex(ReadOnlySpan<byte> bytes)
+        {
+            Convert.TryToHexString(bytes, _text.AsSpan(_used), out int written);
+            _used += written;
+        }
+
+        public byte[] ToArray() => _text[.._used];
     }
 }
