@@ -56,7 +56,11 @@ public static class Cabin
         // The file is opened and read while the pipeline is put together; what is wrong with it is said before anything listens.
         Task opened = Task.Run(() =>
         {
-            if (builder.Configuration["demo"] == "true") DemoPacks.Load(app.Services.GetRequiredService<PackImport>(), app.Services.GetRequiredService<StockRepository>());
+            if (builder.Configuration["demo"] == "true")
+            {
+                DemoPacks.Load(app.Services.GetRequiredService<PackImport>(), app.Services.GetRequiredService<StockRepository>());
+                DemoPacks.MakeImages(app.Services.GetRequiredService<JobRepository>(), app.Services.GetRequiredService<RomImageRepository>());
+            }
             app.Services.GetRequiredService<SheetRepository>().All();
             app.Services.GetRequiredService<JobRepository>().All();
         });

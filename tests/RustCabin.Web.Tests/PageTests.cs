@@ -20,7 +20,7 @@ public sealed class PageTests : IAsyncLifetime
         Assert.Equal(16, page.QuerySelectorAll(".unit-card").Length);
         Assert.Contains("two drive one range", Text(page, "#unit-slip-3"));
         Assert.Contains("reading: power up with Tidewell", Text(page, "#unit-slip-7"));
-        Assert.Contains("No job planned", Text(page, "#unit-slip-2"));
+        Assert.Contains("No job planned", Text(page, "#unit-slip-9"));
     }
 
     [Theory]
@@ -181,7 +181,7 @@ public sealed class PageTests : IAsyncLifetime
     [Fact]
     public async Task A_part_is_planned_and_dropped_again()
     {
-        (_, IHtmlDocument page) = await _cabin.Press(Form(await _cabin.Page("/"), "#unit-slip-2 button"));
+        (_, IHtmlDocument page) = await _cabin.Press(Form(await _cabin.Page("/"), "#unit-slip-9 button"));
         Assert.Contains("Nothing is fitted or planned", Text(page, ".boards"));
         (_, page) = await _cabin.Press(Form(page, "#add-part"), ("part", "fathom"));
         // Slipway 2 is Board 2, which the Fathom does not fit.

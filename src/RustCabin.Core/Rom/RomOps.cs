@@ -1,3 +1,5 @@
+using System.Runtime.InteropServices;
+using System.Runtime.Intrinsics;
 using System.Text.Json;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
@@ -53,12 +55,21 @@ public sealed record RomOp(string Op, int Bits, int Lanes, ulong Size, byte Fill
         "swap16" => Reversed(image, 2, at),
         "swap32" => Reversed(image, 4, at),
         "reverseWords" => ReverseWords(image, at),
-        "double" => Sized([.. image, .. image], at),
+        "double" => Twice(image, at),
         "pad" => Pad(image, at),
         "slice" => Slice(image, at),
         "checksum" => Checksum(image, at),
         _ => throw new RomOpException(at, $"\"{Op}\" is not an operation"),
     };
+
+    static byte[] Twice(byte[] image, int at)
+    {
+        if (image.Length * 2L > RomFile.Largest) throw new RomOpException(at, $"it makes an image beyond {RomFile.Largest >> 20} MiB");
+        byte[] twice = GC.AllocateUninitializedArray<byte>(image.Length * 2);
+        image.CopyTo(twice, 0);
+        image.CopyTo(twice, image.Length);
+        return twice;
+    }
 
     static byte[] Sized(byte[] image, int at) => image.Length <= RomFile.Largest ? image : throw new RomOpException(at, $"it makes an image beyond {RomFile.Largest >> 20} MiB");
 
@@ -67,9 +78,9 @@ public sealed record RomOp(string Op, int Bits, int Lanes, ulong Size, byte Fill
         if (image.Length % word != 0) throw new RomOpException(at, $"{image.Length} bytes are no whole number of {word * 8}-bit words");
         byte[] swapped = (byte[])image.Clone();
         if (word == 2)
-            System.Buffers.Binary.BinaryPrimitives.ReverseEndianness(System.Runtime.InteropServices.MemoryMarshal.Cast<byte, ushort>(image), System.Runtime.InteropServices.MemoryMarshal.Cast<byte, ushort>(swapped.AsSpan()));
+            System.Buffers.Binary.BinaryPrimitives.ReverseEndianness(MemoryMarshal.Cast<byte, ushort>(image), MemoryMarshal.Cast<byte, ushort>(swapped.AsSpan()));
         else
-            System.Buffers.Binary.BinaryPrimitives.ReverseEndianness(System.Runtime.InteropServices.MemoryMarshal.Cast<byte, uint>(image), System.Runtime.InteropServices.MemoryMarshal.Cast<byte, uint>(swapped.AsSpan()));
+            System.Buffers.Binary.BinaryPrimitives.ReverseEndianness(MemoryMarshal.Cast<byte, uint>(image), MemoryMarshal.Cast<byte, uint>(swapped.AsSpan()));
         return swapped;
     }
 
@@ -77,20 +88,44 @@ public sealed record RomOp(string Op, int Bits, int Lanes, ulong Size, byte Fill
     {
         int word = Bits / 8;
         if (Bits % 8 != 0 || image.Length % word != 0) throw new RomOpException(at, $"{image.Length} bytes are no whole number of {Bits}-bit words");
-        byte[] reversed = new byte[image.Length];
-        for (int i = 0; i < image.Length; i += word) image.AsSpan(i, word).CopyTo(reversed.AsSpan(image.Length - word - i));
+        byte[] reversed = (byte[])image.Clone();
+        switch (word)
+        {
+            case 1: Array.Reverse(reversed); break;
+            case 2: MemoryMarshal.Cast<byte, ushort>(reversed.AsSpan()).Reverse(); break;
+            case 4: MemoryMarshal.Cast<byte, uint>(reversed.AsSpan()).Reverse(); break;
+            case 8: MemoryMarshal.Cast<byte, ulong>(reversed.AsSpan()).Reverse(); break;
+            default:
+                for (int i = 0; i < image.Length; i += word) image.AsSpan(i, word).CopyTo(reversed.AsSpan(image.Length - word - i));
+                break;
+        }
         return reversed;
     }
 
     IEnumerable<byte[]> Split(byte[] image, int at)
     {
         if (image.Length % Lanes != 0) throw new RomOpException(at, $"{image.Length} bytes do not split into {Lanes} lanes");
-        return Enumerable.Range(0, Lanes).Select(lane =>
+        byte[][] lanes = [.. Enumerable.Range(0, Lanes).Select(_ => GC.AllocateUninitializedArray<byte>(image.Length / Lanes))];
+        if (Lanes == 2)
         {
-            byte[] half = new byte[image.Length / Lanes];
-            for (int i = 0; i < half.Length; i++) half[i] = image[i * Lanes + lane];
-            return half;
-        });
+            (byte[] even, byte[] odd) = (lanes[0], lanes[1]);
+            int i = 0;
+            // Sixteen words at a time: their low bytes are one lane, their high bytes the other.
+            for (; i + 16 <= even.Length; i += 16)
+            {
+                Vector128<ushort> a = Vector128.LoadUnsafe(ref image[i * 2]).AsUInt16(), b = Vector128.LoadUnsafe(ref image[i * 2 + 16]).AsUInt16();
+                Vector128.Narrow(a & Vector128.Create((ushort)0xFF), b & Vector128.Create((ushort)0xFF)).StoreUnsafe(ref even[i]);
+                Vector128.Narrow(a >>> 8, b >>> 8).StoreUnsafe(ref odd[i]);
+            }
+            for (; i < even.Length; i++) (even[i], odd[i]) = (image[i * 2], image[i * 2 + 1]);
+            return lanes;
+        }
+        for (int lane = 0; lane < Lanes; lane++)
+        {
+            byte[] own = lanes[lane];
+            for ((int i, int from) = (0, lane); i < own.Length; i++, from += Lanes) own[i] = image[from];
+        }
+        return lanes;
     }
 
     static byte[] Join(IReadOnlyList<byte[]> lanes, int at)

@@ -35,7 +35,8 @@ static class UnitReader
     {
         Took = f.NumberMap("took", 0, 100_000),
         Banks = f.NamesOrNullsMap("banks"),
-        Roms = f.Children("roms", Rom.RomPlan.Read), Speed = f.Child("speed", ReadSpeed),
+        Roms = f.Children("roms", Rom.RomPlan.Read),
+        Speed = f.Child("speed", ReadSpeed),
         Settings = f.Children("settings", s => new NamedSetting(s.Name("name"), s.NameMaps("switches"))),
     };
 

@@ -183,4 +183,33 @@ public sealed class RomBenchTests
 
     [Fact]
     public void The_budget_of_two_cycles_at_four_megahertz_is_390_ns() => Assert.Equal(390, DeviceChoice.Budget(2, 4, 60, 30, 20));
+
+    /// <summary>The quick ways through an image against the slow one, at sizes about the width of the quick one.</summary>
+    [Theory]
+    [InlineData(2, 30)]
+    [InlineData(2, 32)]
+    [InlineData(2, 34)]
+    [InlineData(2, 1000)]
+    [InlineData(4, 1000)]
+    [InlineData(3, 999)]
+    public void Lanes_are_the_bytes_of_their_remainder(int lanes, int size)
+    {
+        byte[] image = Image(size);
+        using var json = System.Text.Json.JsonDocument.Parse($$"""[ { "op": "split", "lanes": {{lanes}} } ]""");
+        IReadOnlyList<byte[]> split = RomOp.Run([image], RomOp.Read(json.RootElement).Ops);
+        for (int lane = 0; lane < lanes; lane++) Assert.Equal(image.Where((_, i) => i % lanes == lane), split[lane]);
+    }
+
+    [Theory]
+    [InlineData(8)]
+    [InlineData(16)]
+    [InlineData(24)]
+    [InlineData(32)]
+    [InlineData(64)]
+    public void Words_are_reversed_whole(int bits)
+    {
+        byte[] image = Image(bits / 8 * 37);
+        using var json = System.Text.Json.JsonDocument.Parse($$"""[ { "op": "reverseWords", "bits": {{bits}} } ]""");
+        Assert.Equal(image.Chunk(bits / 8).Reverse().SelectMany(w => w), RomOp.Run([image], RomOp.Read(json.RootElement).Ops)[0]);
+    }
 }
