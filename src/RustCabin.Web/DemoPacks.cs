@@ -15,7 +15,7 @@ static class DemoPacks
         foreach (Job job in jobs.All())
             foreach (RomPlan plan in job.Roms.Where(r => r.Image is null))
             {
-                int size = (int)(RomDevice.Find(plan.Device)!.Bytes / 2);
+                int size = (int)(RomDevice.Find(plan.Device)!.Bytes / (plan.Ops.Any(o => o.Op == "double") ? 2ul : 1));
                 if (images.Of(job.Unit).Count > 0 || images.Add(job.Unit, $"practice system, {new Core.Units.ByteSize((ulong)size)}", "made by the cabin's generator", "invented; anyone may use it", PracticeImage.Make(size)) is not { } id) continue;
                 jobs.Change(job.Id, jobs.Find(job.Id)!.Version, "Practice image made", json => RomEdits.Image(json, plan.Site, $"{id}"));
             }

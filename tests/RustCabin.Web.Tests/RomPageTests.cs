@@ -17,6 +17,7 @@ public sealed class RomPageTests : IAsyncLifetime
     [InlineData("/jobs/slip-2-system/rom", "Every byte of 262,144")]
     [InlineData("/jobs/winch-16c-system/rom", "Every byte of 524,288")]
     [InlineData("/jobs/dunnock-net-device/rom", "Every byte of 32,768")]
+    [InlineData("/jobs/chalk-primer-slots/rom", "Every byte of 16,384")]
     public async Task The_sample_jobs_prove_and_stand_on_the_build_sheet(string path, string words)
     {
         IHtmlDocument page = await _cabin.Page(path);
