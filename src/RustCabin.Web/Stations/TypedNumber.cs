@@ -23,6 +23,17 @@ public static class TypedNumber
         return true;
     }
 
+    /// <summary>A benchmark's name and the seconds of its runs. False: <paramref name="wrong"/> says what is wrong with which of them.</summary>
+    public static bool TryRuns(string name, string seconds, out IReadOnlyList<decimal> runs, out string wrong)
+    {
+        runs = [];
+        wrong = "name the benchmark, in 200 characters at most";
+        if (name.Length is 0 or > 200) return false;
+        if (TryList(seconds, out runs, out string first)) return true;
+        wrong = $"\"{first}\" is not a time in seconds; type them with spaces between, 12.1 12.3";
+        return false;
+    }
+
     /// <summary>As typed: without zeros that say nothing.</summary>
     public static string Show(decimal value) => value.ToString("0.######", CultureInfo.InvariantCulture);
 }

@@ -80,9 +80,7 @@ public sealed partial class BaselineModel(SheetRepository sheets, JobRepository 
         if (!Load(job)) return NotFound();
         (name, seconds) = ((name ?? "").Trim(), (seconds ?? "").Trim());
         (Kept["run-name"], Kept["run-seconds"]) = (name, seconds);
-        if (name.Length is 0 or > 200) return Refuse(StatusCodes.Status422UnprocessableEntity, "Nothing was changed: name the benchmark, in 200 characters at most.");
-        if (!TypedNumber.TryList(seconds, out IReadOnlyList<decimal> runs, out string wrong))
-            return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: \"{wrong}\" is not a time in seconds; type them with spaces between, 12.1 12.3.");
+        if (!TypedNumber.TryRuns(name, seconds, out IReadOnlyList<decimal> runs, out string wrong)) return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: {wrong}.");
         return ChangeUnit(job, version, _ => (runs.Count == 0 ? $"Benchmark taken away: {name}" : $"Benchmark {name}: {string.Join(", ", runs)} s", unit => BaselineEdits.Runs(unit, name, runs)));
     }
 

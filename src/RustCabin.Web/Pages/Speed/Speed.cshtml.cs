@@ -67,9 +67,7 @@ public sealed class SpeedModel(SheetRepository sheets, JobRepository jobs) : Sta
         if (!Load(job)) return NotFound();
         (name, seconds) = ((name ?? "").Trim(), (seconds ?? "").Trim());
         (Kept["run-name"], Kept["run-seconds"]) = (name, seconds);
-        if (name.Length is 0 or > 200) return Refuse(StatusCodes.Status422UnprocessableEntity, "Nothing was changed: name the benchmark, in 200 characters at most.");
-        if (!TypedNumber.TryList(seconds, out IReadOnlyList<decimal> runs, out string wrong))
-            return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: \"{wrong}\" is not a time in seconds; type them with spaces between, 12.1 12.3.");
+        if (!TypedNumber.TryRuns(name, seconds, out IReadOnlyList<decimal> runs, out string wrong)) return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: {wrong}.");
         return Change(job, version, _ => (runs.Count == 0 ? $"Runs after taken away: {name}" : $"After the build, {name}: {string.Join(", ", runs)} s", json => SpeedEdits.After(json, name, runs)));
     }
 
