@@ -98,6 +98,20 @@ public sealed class SetSearchTests
     }
 
     [Fact]
+    public void A_search_tells_how_far_it_is_and_ends_when_it_is_called_off()
+    {
+        Machine machine = Asking(Memory("8K"), "", Board("a", "8K", 20), Board("b", "8K", 30), Board("c", "8K", 40));
+        using var off = new CancellationTokenSource();
+        var told = new List<SearchProgress>();
+        Assert.Throws<OperationCanceledException>(() => SetSearch.Find(SetQuestion.Of(machine.Pack, machine.Pack.Jobs[0]), progress =>
+        {
+            told.Add(progress);
+            if (told.Count == 2) off.Cancel();
+        }, off.Token));
+        Assert.Equal([(1, 0), (2, 1)], told.Select(t => (t.Tried, t.Found)));
+    }
+
+    [Fact]
     public void Every_smallest_set_is_found_and_no_other()
     {
         int some = 0, none = 0;

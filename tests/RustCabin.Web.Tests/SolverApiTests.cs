@@ -1,0 +1,72 @@
+using System.Net;
+using System.Text.Json.Nodes;
+
+namespace RustCabin.Web.Tests;
+
+/// <summary>The calls that ask the solver, held to what their description prints.</summary>
+public sealed class SolverApiTests(CabinServer cabin) : IClassFixture<CabinServer>
+{
+    const string Settings = "/api/v1/settings", Sets = "/api/v1/build-sets";
+
+    [Fact]
+    public async Task Settings_of_the_printed_pack()
+    {
+        (HttpStatusCode status, JsonNode answer) = await cabin.Post(Settings, CabinServer.Sample("slipway.json"));
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Equal(["solutions", "clash"], answer.AsObject().Select(f => f.Key));
+        JsonNode only = Assert.Single(answer["solutions"]!.AsArray())!;
+        // 4 MiB are wanted: the new board's jumper leaves its factory position, one move.
+        Assert.Equal("open", (string)only["switches"]!["fathom"]!["W3"]!);
+        Assert.Equal((1, 4456448), ((int)only["moves"]!, (int)only["powerUpTotalBytes"]!));
+        Assert.Empty(answer["clash"]!.AsArray());
+    }
+
+    [Fact]
+    public async Task Without_the_want_both_positions_stand_fewest_moves_first()
+    {
+        string pack = CabinServer.Sample("slipway.json").Replace("\"atLeast\": \"4M\"", "\"atLeast\": \"1M\"");
+        (_, JsonNode answer) = await cabin.Post(Settings, pack);
+        Assert.Equal([(0, "closed"), (1, "open")], answer["solutions"]!.AsArray().Select(s => ((int)s!["moves"]!, (string)s["switches"]!["fathom"]!["W3"]!)));
+    }
+
+    [Fact]
+    public async Task A_clash_is_told_in_words()
+    {
+        (HttpStatusCode status, JsonNode answer) = await cabin.Post(Settings, CabinServer.Sample("slipway.json").Replace("\"atLeast\": \"4M\"", "\"atLeast\": \"8M\""));
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Empty(answer["solutions"]!.AsArray());
+        Assert.Equal("Wanted: 8 MiB that cpu reaches", (string)Assert.Single(answer["clash"]!.AsArray())!);
+    }
+
+    [Fact]
+    public async Task Build_sets_of_the_printed_pack()
+    {
+        (HttpStatusCode status, JsonNode answer) = await cabin.Post(Sets, CabinServer.Sample("slipway.json"));
+        Assert.Equal(HttpStatusCode.OK, status);
+        JsonNode set = Assert.Single(answer["sets"]!.AsArray())!;
+        Assert.Equal(["parts", "switches", "cost", "moves", "skill", "reversible"], set.AsObject().Select(f => f.Key));
+        Assert.Equal(("fathom", "socket"), ((string)set["parts"]![0]!["part"]!, (string)set["parts"]![0]!["way"]!));
+        Assert.Equal((38.5m, 1, 2, true), ((decimal)set["cost"]!, (int)set["moves"]!, (int)set["skill"]!, (bool)set["reversible"]!));
+    }
+
+    [Fact]
+    public async Task Limits_that_are_too_tight_are_the_clash()
+    {
+        (_, JsonNode answer) = await cabin.Post(Sets, CabinServer.Sample("slipway.json").Replace("\"budget\": 90.0", "\"budget\": 38.49"));
+        Assert.Empty(answer["sets"]!.AsArray());
+        Assert.Equal(["Wanted: 4 MiB that cpu reaches", "Spend at most 38.49 EUR"], answer["clash"]!.AsArray().Select(c => (string)c!));
+    }
+
+    [Theory]
+    [InlineData(Settings)]
+    [InlineData(Sets)]
+    public async Task What_does_not_read_is_told_as_everywhere(string call)
+    {
+        Assert.Equal(HttpStatusCode.BadRequest, (await cabin.Post(call, "{")).Status);
+        Assert.Equal(HttpStatusCode.UnsupportedMediaType, (await cabin.Post(call, "{}", "text/plain")).Status);
+        (HttpStatusCode status, JsonNode problem) = await cabin.Post(call, """{ "format": "rustcabin.pack/1" }""");
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Equal("jobs", (string)problem["errors"]![0]!["path"]!);
+        Assert.Equal(HttpStatusCode.NotFound, (await cabin.Post($"{call}?job=nobody", CabinServer.Sample("slipway.json"))).Status);
+    }
+}
