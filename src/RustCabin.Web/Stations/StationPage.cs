@@ -130,7 +130,7 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
                 if (!Load(job)) return NotFound();
                 return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: {string.Join("; ", outcome.Problems)}");
             default:
-                return LocalRedirect(Request.Path + Shown());
+                return LocalRedirect(Request.Path + AsShown());
         }
     }
 
@@ -158,9 +158,10 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
     }
 
     /// <summary>Where a form of this page posts to; what the page shows (a zoom, a table) is kept.</summary>
-    public string Post(string handler) => Request.Path + Shown().Add("handler", handler);
+    public string Post(string handler) => Request.Path + AsShown().Add("handler", handler);
 
-    QueryString Shown() => Request.Query.Where(q => q.Key != "handler").Aggregate(QueryString.Empty, (all, q) => all.Add(q.Key, q.Value.ToString()));
+    /// <summary>What the page shows (a zoom, a socket), without the press that was made.</summary>
+    protected QueryString AsShown() => Request.Query.Where(q => q.Key != "handler").Aggregate(QueryString.Empty, (all, q) => all.Add(q.Key, q.Value.ToString()));
 
     /// <summary>Where a station of this job stands.</summary>
     public string UrlOf(Station station) => $"/jobs/{View.Job.Id}/{station.Name.ToLowerInvariant()}";

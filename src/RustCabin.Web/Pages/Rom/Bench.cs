@@ -58,12 +58,10 @@ public sealed partial class RomModel
     IActionResult Keep(string job, long version, string site, string name, string origin, string right, byte[] bytes)
     {
         if (images.Add(View.Unit.Id, name.Length > 120 ? name[..120] : name, origin, right, bytes) is not { } id)
-            return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was kept: {View.Unit.Name} has {RomImageRepositoryLimit} images already.");
-        return Plan is null ? LocalRedirect(Request.Path + Request.QueryString.Value!.Split("&handler")[0].Split("?handler")[0])
+            return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was kept: {View.Unit.Name} has {Data.RomImageRepository.MostOfUnit} images already.");
+        return Plan is null ? LocalRedirect(Request.Path + AsShown())
             : Change(job, version, _ => ($"Image: {name}", json => RomEdits.Image(json, site, $"{id}")));
     }
-
-    const int RomImageRepositoryLimit = Data.RomImageRepository.MostOfUnit;
 
     public IActionResult OnPostHide(string job, long image, bool hidden)
     {

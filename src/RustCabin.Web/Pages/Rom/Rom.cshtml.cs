@@ -65,7 +65,8 @@ public sealed partial class RomModel(SheetRepository sheets, JobRepository jobs,
     public byte[]? ToBurn => ChainWrong is null && Chain.Count > 0 && Chain[^1].Count == 1 ? Chain[^1][0] : null;
 
     public bool HighFirst => View.Model.ByteOrder == WordOrder.HighFirst;
-    public IReadOnlyList<DeviceOption> Options => Socket is null ? [] : DeviceChoice.For(Socket.Pinout, Image?.Length ?? 0);
+    /// <summary>Devices for the socket; worked out when asked for, so ask once.</summary>
+    public IReadOnlyList<DeviceOption> Options() => Socket is null ? [] : DeviceChoice.For(Socket.Pinout, Image?.Length ?? 0);
     string Now() => clock.GetUtcNow().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'");
 
     /// <summary>What an operation of the page's buttons would be, as a sheet writes it.</summary>
