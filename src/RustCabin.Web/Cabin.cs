@@ -7,7 +7,8 @@ using Serilog.Events;
 
 namespace RustCabin.Web;
 
-/// <summary>Builds and runs the web application. Options: <c>--data DIR</c>, <c>--demo</c> (fill an empty cabin with the sample packs), <c>--urls</c>.</summary>
+/// <summary>Builds and runs the web application. Options: <c>--data DIR</c>, <c>--demo</c> (fill an empty cabin with the sample packs), <c>--urls</c>,
+/// <c>--patience MS</c> (how long a page waits for a search before it shows how far it is; 450).</summary>
 public static class Cabin
 {
     /// <summary>Exit code when the application refuses to start; the reason is on standard error.</summary>
@@ -84,7 +85,7 @@ public static class Cabin
         builder.Services.AddSingleton<SearchRepository>();
         builder.Services.AddSingleton<PackExport>();
         builder.Services.AddSingleton<RomImageRepository>();
-        builder.Services.AddSingleton<Pages.Wants.SearchDesk>();
+        builder.Services.AddSingleton(new Pages.Wants.SearchDesk(TimeSpan.FromMilliseconds(builder.Configuration.GetValue("patience", 450))));
         builder.Services.AddRazorPages(razor => razor.Conventions.ConfigureFilter(new Microsoft.AspNetCore.Mvc.AutoValidateAntiforgeryTokenAttribute()));
         builder.Services.AddAntiforgery(a => a.Cookie.Name = "cabin-forgery");
         builder.Services.AddResponseCompression(c => c.EnableForHttps = false);

@@ -14,18 +14,18 @@ public sealed class Bench : IDisposable
     public ChromeDriver Browser { get; }
     public CabinProcess Cabin { get; }
 
-    public Bench(int width = 1280, int height = 800, bool demo = true)
+    public Bench(int width = 1280, int height = 800, bool demo = true, params string[] options)
     {
-        Cabin = new CabinProcess(demo);
-        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
-        options.AddArguments("--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+        Cabin = new CabinProcess(demo, options);
+        var chromium = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        chromium.AddArguments("--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
             "--disable-component-update", "--disable-sync", "--hide-scrollbars", $"--window-size={width},{height}", $"--user-data-dir={_profile}");
         // A headless window may not be narrower than 500; an emulated one may.
-        if (width < 500) options.EnableMobileEmulation(new ChromiumMobileEmulationDeviceSettings { Width = width, Height = height, PixelRatio = 1, EnableTouchEvents = false, UserAgent = "narrow bench" });
-        options.SetLoggingPreference(LogType.Browser, LogLevel.All);
+        if (width < 500) chromium.EnableMobileEmulation(new ChromiumMobileEmulationDeviceSettings { Width = width, Height = height, PixelRatio = 1, EnableTouchEvents = false, UserAgent = "narrow bench" });
+        chromium.SetLoggingPreference(LogType.Browser, LogLevel.All);
         var service = ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver");
         service.HideCommandPromptWindow = true;
-        Browser = new ChromeDriver(service, options, TimeSpan.FromSeconds(60));
+        Browser = new ChromeDriver(service, chromium, TimeSpan.FromSeconds(60));
         // The window's frame takes from its height; the page is given all of it.
         if (width >= 500)
             Browser.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new Dictionary<string, object?> { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
@@ -33,10 +33,10 @@ public sealed class Bench : IDisposable
 
     public void Go(string path) => Browser.Navigate().GoToUrl(Cabin.Url + path);
 
-    /// <summary>Waits up to 10 seconds for something to come true.</summary>
+    /// <summary>Waits up to 30 seconds for something to come true.</summary>
     public void Until(Func<bool> holds, string what)
     {
-        var wait = new WebDriverWait(Browser, TimeSpan.FromSeconds(10)) { PollingInterval = TimeSpan.FromMilliseconds(30) };
+        var wait = new WebDriverWait(Browser, TimeSpan.FromSeconds(30)) { PollingInterval = TimeSpan.FromMilliseconds(30) };
         wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException), typeof(NoSuchElementException), typeof(InvalidOperationException));
         try
         {

@@ -13,7 +13,14 @@ public sealed class CabinProcess : IDisposable
 
     public string Url => $"http://127.0.0.1:{_port}";
 
-    public CabinProcess(bool demo) => Start(demo);
+    readonly string[] _options;
+
+    /// <param name="options">Further options of the application.</param>
+    public CabinProcess(bool demo, params string[] options)
+    {
+        _options = options;
+        Start(demo);
+    }
 
     /// <summary>Starts it and waits until it answers; throws after 30 seconds.</summary>
     public void Start(bool demo = false)
@@ -21,7 +28,7 @@ public sealed class CabinProcess : IDisposable
         string config = new DirectoryInfo(AppContext.BaseDirectory).Parent!.Name;
         string dll = Path.GetFullPath(Path.Combine(AppContext.BaseDirectory, $"../../../../../src/RustCabin.Web/bin/{config}/net10.0/RustCabin.Web.dll"));
         var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true };
-        foreach (string argument in (string[])[dll, "--data", _data, "--urls", Url, .. demo ? ["--demo"] : Array.Empty<string>()]) start.ArgumentList.Add(argument);
+        foreach (string argument in (string[])[dll, "--data", _data, "--urls", Url, .. _options, .. demo ? ["--demo"] : Array.Empty<string>()]) start.ArgumentList.Add(argument);
         _process = Process.Start(start)!;
         _process.BeginOutputReadLine();
         _process.BeginErrorReadLine();

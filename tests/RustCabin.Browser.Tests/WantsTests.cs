@@ -48,4 +48,18 @@ public sealed class WantsTests
         bench.Sees(".tray", "Tidewell video memory fits Board 7; this is Board 4");
         Assert.Empty(bench.Complaints);
     }
+
+    [Fact]
+    public void A_search_that_takes_its_time_is_shown_as_it_goes_and_ends_in_its_sets()
+    {
+        using var bench = new Bench(options: ["--patience", "0"]);
+        bench.Go("/jobs/granary-ledger-sing/wants");
+        // It may be over before a test looks, so the page itself notes what stood on it.
+        bench.Browser.ExecuteScript("window.stood = ''; new MutationObserver(() => { window.stood += document.querySelector('.searching')?.textContent || ''; }).observe(document, { childList: true, subtree: true })");
+        bench.Press("link", "Propose sets of parts");
+        bench.Sees(".set-list", "to buy");
+        Assert.Contains("plans put to the checks", (string)bench.Browser.ExecuteScript("return window.stood")!);
+        Assert.Empty(bench.Browser.FindElements(OpenQA.Selenium.By.CssSelector(".searching")));
+        Assert.Empty(bench.Complaints);
+    }
 }

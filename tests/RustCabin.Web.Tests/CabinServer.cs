@@ -17,13 +17,16 @@ public sealed class CabinServer : IAsyncLifetime
     /// <summary>Set false for an empty cabin.</summary>
     public bool Demo { get; init; } = true;
 
+    /// <summary>How long a page waits for a search before it shows how far it is: here as long as it takes, on whatever machine.</summary>
+    public int PatienceMs { get; init; } = 60_000;
+
     public HttpClient Http { get; private set; } = null!;
 
     public async ValueTask InitializeAsync() => await Start();
 
     public async Task Start()
     {
-        _app = Cabin.Build(["--data", _data, "--urls", "http://127.0.0.1:0", .. Demo ? ["--demo"] : Array.Empty<string>()]);
+        _app = Cabin.Build(["--data", _data, "--urls", "http://127.0.0.1:0", "--patience", $"{PatienceMs}", .. Demo ? ["--demo"] : Array.Empty<string>()]);
         await _app.StartAsync();
         Http = new HttpClient(new SocketsHttpHandler { AllowAutoRedirect = true, CookieContainer = new CookieContainer() }) { BaseAddress = new Uri(_app.Urls.First()) };
     }

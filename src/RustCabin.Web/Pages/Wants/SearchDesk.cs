@@ -17,10 +17,13 @@ public sealed class Search(long version, Task<BuildSets> task, CancellationToken
 /// Searches for build sets, one for a job as it stands: asked for again it is joined, changed it is called off and begun anew. What takes longer than a press may is
 /// shown as it goes and can be called off. Kept in memory only; a search that is lost is begun again.
 /// </summary>
-public sealed class SearchDesk
+public sealed class SearchDesk(TimeSpan patience)
 {
     /// <summary>So many answers are kept, the oldest given up first.</summary>
     const int Kept = 32;
+
+    /// <summary>A search is waited for so long; beyond it the page shows how far it is.</summary>
+    public TimeSpan Patience => patience;
 
     readonly ConcurrentDictionary<string, Search> _searches = new();
 

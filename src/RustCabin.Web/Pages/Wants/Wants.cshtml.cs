@@ -12,9 +12,6 @@ namespace RustCabin.Web.Pages.Wants;
 /// <summary>The Wants station: outcomes and limits, and the sets of parts that give them.</summary>
 public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, StockRepository stock, SearchDesk desk) : StationPage(sheets, jobs)
 {
-    /// <summary>A search is waited for so long; beyond it the page shows how far it is.</summary>
-    static readonly TimeSpan Patience = TimeSpan.FromMilliseconds(450);
-
     public override Station Station => Station.Named("Wants");
 
     /// <summary>Whether sets are asked for.</summary>
@@ -45,7 +42,7 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
         Search search = desk.Ask(View.Job.Id, View.Stored.Version, Question());
         try
         {
-            if (search.Task.Wait(Patience)) Show(search.Task.Result);
+            if (search.Task.Wait(desk.Patience)) Show(search.Task.Result);
             else Under = search.Progress;
         }
         catch (AggregateException called) when (called.InnerException is OperationCanceledException)
