@@ -60,7 +60,7 @@ public static class Cabin
             if (builder.Configuration["demo"] == "true")
             {
                 DemoPacks.Load(app.Services.GetRequiredService<PackImport>(), app.Services.GetRequiredService<StockRepository>());
-                DemoPacks.MakeImages(app.Services.GetRequiredService<JobRepository>(), app.Services.GetRequiredService<RomImageRepository>());
+                DemoPacks.MakeImages(app.Services.GetRequiredService<SheetRepository>(), app.Services.GetRequiredService<JobRepository>(), app.Services.GetRequiredService<RomImageRepository>());
             }
             app.Services.GetRequiredService<SheetRepository>().All();
             app.Services.GetRequiredService<JobRepository>().All();
@@ -85,6 +85,7 @@ public static class Cabin
         builder.Services.AddSingleton<SearchRepository>();
         builder.Services.AddSingleton<PackExport>();
         builder.Services.AddSingleton<RomImageRepository>();
+        builder.Services.AddSingleton<RecipeRepository>();
         builder.Services.AddSingleton(new Pages.Wants.SearchDesk(TimeSpan.FromMilliseconds(builder.Configuration.GetValue("patience", 450))));
         builder.Services.AddRazorPages(razor => razor.Conventions.ConfigureFilter(new Microsoft.AspNetCore.Mvc.AutoValidateAntiforgeryTokenAttribute()));
         builder.Services.AddAntiforgery(a => a.Cookie.Name = "cabin-forgery");

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using RustCabin.Core.Cupboard;
+using RustCabin.Core.Planning;
 using RustCabin.Core.Rom;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
@@ -10,15 +11,27 @@ namespace RustCabin.Web;
 static class DemoPacks
 {
     /// <summary>Invented images for the sample jobs that plan a ROM device: none ships in a pack.</summary>
-    public static void MakeImages(JobRepository jobs, RomImageRepository images)
+    public static void MakeImages(SheetRepository sheets, JobRepository jobs, RomImageRepository images)
     {
         foreach (Job job in jobs.All())
             foreach (RomPlan plan in job.Roms.Where(r => r.Image is null))
             {
-                int size = (int)(RomDevice.Find(plan.Device)!.Bytes / (plan.Ops.Any(o => o.Op == "double") ? 2ul : 1));
-                if (images.Of(job.Unit).Count > 0 || images.Add(job.Unit, $"practice system, {new Core.Units.ByteSize((ulong)size)}", "made by the cabin's generator", "invented; anyone may use it", PracticeImage.Make(size)) is not { } id) continue;
-                jobs.Change(job.Id, jobs.Find(job.Id)!.Version, "Practice image made", json => RomEdits.Image(json, plan.Site, $"{id}"));
+                PlannedUnit unit = Plan.For(sheets.All() with { Jobs = [job] }, job);
+                if (images.Of(job.Unit).Count > 0 || unit.FindSite(plan.Site) is not { } site) continue;
+                // One for each position of its switches.
+                RomDevice device = RomDevice.Find(plan.Device)!;
+                int count = ImageSelector.Of(device, RomWiring.Solve(device, site.Pinout, plan.Ties)).Count, size = (int)device.Bytes / count / (plan.Ops.Any(o => o.Op == "double") ? 2 : 1);
+                string[] ids = [.. Enumerable.Range(0, count).Select(i => Practice(unit, plan.Site, size, i)).Select((bytes, i) =>
+                    $"{images.Add(job.Unit, $"practice system{(count > 1 ? $" {(char)('A' + i)}" : "")}", "made by the cabin's generator", "invented; anyone may use it", bytes)}")];
+                jobs.Change(job.Id, jobs.Find(job.Id)!.Version, count > 1 ? "Practice images made" : "Practice image made", json => RomEdits.Images(json, plan.Site, ids, size * count));
             }
+    }
+
+    static byte[] Practice(PlannedUnit unit, string site, int size, int index)
+    {
+        byte[] image = PracticeImage.Make(size, seed: 7 + index);
+        RomVectors.Write(unit, site, image);
+        return image;
     }
 
     public static void Load(PackImport import, StockRepository stock)

@@ -13,9 +13,7 @@ public sealed class RomTests
         File.WriteAllBytes(file, image);
 
         bench.Go("/jobs/slip-3-winter/rom");
-        bench.By("combobox", "type").FindElements(OpenQA.Selenium.By.TagName("option")).First(o => o.Text.StartsWith("27C400", StringComparison.Ordinal)).Click();
-        bench.By("textbox", "access, ns").SendKeys("120");
-        bench.Press("button", "Plan it");
+        bench.Press("button", "Plan it: 27C400");
         bench.Sees(".legs", "Link A16 from contact 1 to leg 32");
         Assert.Contains("Lift leg 1", bench.Text(".legs"));
         Assert.Contains("from below", bench.Browser.FindElement(OpenQA.Selenium.By.CssSelector(".outline")).GetAttribute("aria-label"));
@@ -40,9 +38,55 @@ public sealed class RomTests
         bench.Press("button", "Insert and burn");
         bench.Sees("[aria-labelledby=burn-title]", "The dump is the file");
         Assert.Empty(bench.Violations());
+        bench.Press("checkbox", "Window covered, label on");
+        bench.Until(() => bench.By("checkbox", "Window covered").GetAttribute("aria-checked") == "true", "the window is covered");
         bench.Press("link", "Build");
         bench.Sees("#step-burn-rom", "Burn the 27C400");
-        bench.Sees("#step-proof-rom", "Prove the 27C400 for rom");
+        bench.Until(() => bench.Browser.FindElement(OpenQA.Selenium.By.Id("step-proof-rom")).GetAttribute("class")!.Contains("done", StringComparison.Ordinal), "the proof stands as done");
+        // Another tie is another plan: the gate shuts again.
+        bench.Press("link", "ROM");
+        bench.Press("button", "Tie A17 to VCC");
+        bench.Sees("[aria-labelledby=proof-title]", "has changed since it was proved");
+        bench.Press("link", "Build");
+        bench.Sees("#step-proof-rom", "No tick opens this");
+        bench.Press("link", "Passport");
+        bench.Sees(".burns", "Window covered.");
+        Assert.Empty(bench.Violations());
+        Assert.Empty(bench.Complaints);
+    }
+
+    [Fact]
+    public void A_file_is_dropped_on_the_bench_and_the_eraser_runs_down()
+    {
+        using var bench = new Bench();
+        bench.Go("/jobs/slip-2-system/rom");
+        bench.Press("button", "Bring an image");
+        bench.Browser.ExecuteScript("""
+            const files = new DataTransfer();
+            files.items.add(new File([new Uint8Array(256 * 1024).fill(7)], "dropped.bin"));
+            const form = document.querySelector("form[action*='Upload']");
+            form.dispatchEvent(new DragEvent("dragover", { bubbles: true, cancelable: true, dataTransfer: files }));
+            window.wasOver = form.classList.contains("dropping");
+            form.dispatchEvent(new DragEvent("drop", { bubbles: true, cancelable: true, dataTransfer: files }));
+            """);
+        Assert.True((bool)bench.Browser.ExecuteScript("return window.wasOver && !document.querySelector('.dropping')")!);
+        bench.By("textbox", "where it comes from").SendKeys("dumped here");
+        bench.By("textbox", "on what right").SendKeys("mine");
+        bench.Press("button", "Keep it");
+        bench.Sees(".chain-step", "dropped.bin");
+
+        bench.Press("button", "Erase");
+        OpenQA.Selenium.IWebElement dose = bench.By("textbox", "dose");
+        dose.Clear();
+        dose.SendKeys("0.03");
+        bench.Browser.FindElement(OpenQA.Selenium.By.Name("heeded")).Click();
+        bench.Press("button", "Eraser on");
+        // 0.03 Ws/cm2 at 12 mW/cm2 is 2.5 s.
+        bench.Until(() => bench.Text(".countdown.over") == "0:00", "the lamp has run down");
+        Assert.StartsWith("Eraser off: ", bench.Browser.Title);
+        Assert.Empty(bench.Violations());
+        bench.Press("button", "Eraser off");
+        bench.Sees("[aria-labelledby=burn-title]", "1 so far");
         Assert.Empty(bench.Complaints);
     }
 }

@@ -16,7 +16,7 @@ public sealed class RomPageTests : IAsyncLifetime
     [Theory]
     [InlineData("/jobs/slip-2-system/rom", "Every byte of 262,144")]
     [InlineData("/jobs/winch-16c-system/rom", "Every byte of 524,288")]
-    [InlineData("/jobs/dunnock-net-device/rom", "Every byte of 32,768")]
+    [InlineData("/jobs/dunnock-net-device/rom", "Every byte of 8,192 is fetched as it must be, at each of 4 switch positions")]
     [InlineData("/jobs/chalk-primer-slots/rom", "Every byte of 16,384")]
     public async Task The_sample_jobs_prove_and_stand_on_the_build_sheet(string path, string words)
     {
@@ -28,13 +28,132 @@ public sealed class RomPageTests : IAsyncLifetime
         Assert.Contains("fetched as it must be", Text(await _cabin.Page(path.Replace("/rom", "/build")), $"#step-proof-{site}"));
     }
 
+    static string Row(IHtmlDocument page, int row) => string.Join('|', page.QuerySelectorAll(".selector tbody tr")[row].Children.Select(c => c.TextContent.Trim()));
+
     [Fact]
-    public async Task A_line_on_a_switch_has_its_table()
+    public async Task Lines_on_switches_have_a_table_of_positions_images_and_ranges()
     {
         IHtmlDocument page = await _cabin.Page("/jobs/dunnock-net-device/rom");
-        Assert.Contains("high second 0x8000 to 0xffff".Replace(" ", ""), Text(page, "[aria-labelledby=device-title] table").Replace(" ", ""));
-        (_, page) = await _cabin.Press(Form(page, "[aria-label='Tie A15 to GND']"), ("to", "GND"));
-        Assert.Null(page.QuerySelector("[aria-labelledby=device-title] table"));
+        Assert.Equal(4, page.QuerySelectorAll(".selector tbody tr").Length);
+        Assert.Contains("A14 high, A13 low|practice system C|0x4000 to 0x5fff", Row(page, 2));
+        (_, page) = await _cabin.Press(Form(page, "[aria-label='Tie A14 to GND']"), ("to", "GND"));
+        Assert.Equal(2, page.QuerySelectorAll(".selector tbody tr").Length);
+        (_, page) = await _cabin.Press(Form(page, "[aria-label='Tie A13 to GND']"), ("to", "GND"));
+        Assert.Null(page.QuerySelector(".selector"));
+    }
+
+    [Fact]
+    public async Task Images_are_put_behind_one_another_and_one_that_is_in_the_wrong_place_fails_with_its_position()
+    {
+        const string Net = "/jobs/dunnock-net-device/rom";
+        IHtmlDocument page = await _cabin.Page(Net);
+        (_, page) = await _cabin.Press(Form(page, "[aria-label='Take out image 4: practice system D']"), ("index", "3"));
+        Assert.Contains("none yet", Text(page, ".selector"));
+        Assert.Equal(3, page.QuerySelectorAll(".chain-step")[0].QuerySelectorAll(".rom-strip").Length);
+        string first = ((IHtmlOptionElement)page.QuerySelector("[name=image] option")!).Value;
+        (_, page) = await _cabin.Press(Form(page, "[name=image]"), ("image", first), ("further", "true"));
+        Assert.Contains("A14 high, A13 high|practice system A|", Row(page, 3));
+        (_, page) = await _cabin.Press(Form(page, "[aria-labelledby=proof-title] button"), ("site", "os"));
+        Assert.Contains("at each of 4 switch positions", Text(page, "[aria-labelledby=proof-title]"));
+        // Without the operation that puts them behind one another there is no one file to burn.
+        (_, page) = await _cabin.Press(Form(page, "[aria-label='Take out: put one behind the other']"), ("index", "0"));
+        (HttpStatusCode status, page) = await _cabin.Press(Form(page, "[aria-labelledby=proof-title] button"), ("site", "os"));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        (status, page) = await _cabin.Press(Form(await _cabin.Page(Net), "[name=image]"), ("image", "999"), ("further", "true"));
+        Assert.Contains("that image does not lie in this cabin", Text(page, ".notice"));
+    }
+
+    [Fact]
+    public async Task A_recipe_is_kept_used_elsewhere_taken_off_and_put_back()
+    {
+        IHtmlDocument page = await _cabin.Page(System);
+        (_, page) = await _cabin.Press(Form(page, "[name=recipe]"), ("recipe", "swapped and twice"));
+        Assert.Contains("swap the bytes of each 16-bit word, double", Text(page, ".recipes"));
+        (HttpStatusCode status, page) = await _cabin.Press(Form(page, "[name=recipe]"), ("recipe", ""));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        (_, page) = await _cabin.Press(Form(await _cabin.Page(System), "[aria-label='Take out: double']"), ("index", "1"));
+        (status, page) = await _cabin.Press(Form(page, "input[name=recipe]"), ("recipe", "swapped and twice"));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains("another recipe is called", Text(page, ".notice"));
+
+        const string Other = "/jobs/chalk-primer-slots/rom";
+        page = await _cabin.Page(Other);
+        (_, page) = await _cabin.Press(Form(page, "[aria-label='Use it: swapped and twice']"), ("recipe", "1"));
+        Assert.Equal(["Swap the bytes of each 16-bit word", "Double"], page.QuerySelectorAll(".chain-step > p:first-child > b").Skip(1).Select(b => b.TextContent[3..]));
+        (_, page) = await _cabin.Press(Form(page, "[aria-label='Take off: swapped and twice']"), ("recipe", "1"), ("hidden", "true"));
+        Assert.Null(page.QuerySelector("[aria-label='Use it: swapped and twice']"));
+        (_, page) = await _cabin.Press(Form(page, "[aria-label='Put back: swapped and twice']"), ("recipe", "1"), ("hidden", "false"));
+        Assert.NotNull(page.QuerySelector("[aria-label='Use it: swapped and twice']"));
+    }
+
+    [Fact]
+    public async Task The_eraser_s_lamp_wants_its_caution_and_broken_off_does_not_count()
+    {
+        IHtmlDocument page = await _cabin.Page(System);
+        (string, string)[] usual = [("dose", "15"), ("intensity", "12"), ("lamp", "80")];
+        (HttpStatusCode status, page) = await _cabin.Press(Form(page, "[name=dose]"), usual);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains("tick the caution first", Text(page, ".notice"));
+        (status, page) = await _cabin.Press(Form(page, "[name=dose]"), ("dose", "much"), ("intensity", "12"), ("lamp", "80"), ("heeded", "true"));
+        Assert.Contains("\"much\" is not a dose", Text(page, ".notice"));
+        (_, page) = await _cabin.Press(Form(page, "[name=dose]"), [.. usual, ("heeded", "true")]);
+        // 15 000 / (12 x 0.8) = 1562.5 s, begun anew for the half second: 26:03.
+        Assert.Matches("^26:0[0-3]$", Text(page, ".countdown"));
+        (_, page) = await _cabin.Press(Form(page, ".lamp + form button"), ("site", "rom"));
+        Assert.Null(page.QuerySelector(".countdown"));
+        Assert.DoesNotContain("so far", Text(page, "[aria-labelledby=burn-title]"));
+    }
+
+    [Fact]
+    public async Task A_burning_is_recorded_with_batch_setting_and_label_and_stands_in_the_passport()
+    {
+        IHtmlDocument page = await _cabin.Page(System);
+        (_, page) = await _cabin.Press(Form(page, "textarea[name=label]"), ("label", "Slipway 2\nfresh system"));
+        (_, page) = await _cabin.Press(Form(page, "[name=fault]"), ("fault", "None"), ("batch", "9114-K"));
+        Assert.Contains("Window not covered yet", Text(page, ".burns"));
+        (_, page) = await _cabin.Press(Form(page, "[role=checkbox][name=covered]"), ("covered", "true"));
+        IHtmlDocument passport = await _cabin.Page(System.Replace("/rom", "/passport"));
+        string record = Text(passport, ".burns");
+        foreach (string told in (string[])["27C400, batch 9114-K", "low byte first", "ReadBack: The dump is the file.", "Window covered.", "Slipway 2 / fresh system"]) Assert.Contains(told, record);
+        Assert.Contains("Label written", Text(passport, ".history"));
+        (HttpStatusCode status, page) = await _cabin.Press(Form(page, "textarea[name=label]"), ("label", "a line that is far too long for a label"));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains("more than 24 letters", Text(page, ".notice"));
+    }
+
+    [Fact]
+    public async Task The_build_sheet_waits_for_the_proof_and_takes_no_tick_for_it()
+    {
+        string build = System.Replace("/rom", "/build");
+        IHtmlDocument page = await _cabin.Page(build);
+        Assert.Equal($"{System}", page.QuerySelector("#step-proof-rom .tick a")!.GetAttribute("href"));
+        Assert.Null(page.QuerySelector("#step-proof-rom form"));
+        Assert.True(((IHtmlButtonElement)page.QuerySelector("#step-burn-rom .tick button")!).IsDisabled);
+    }
+
+    [Fact]
+    public async Task A_device_in_hand_comes_first_and_brings_its_speed()
+    {
+        IHtmlDocument page = await _cabin.Page("/jobs/slip-3-winter/rom");
+        Assert.Equal(["27C400", "512 KiB", "lift 2, link 1, tie 2", "2, 120 ns"], page.QuerySelector(".devices tbody tr")!.Children.Take(4).Select(c => c.TextContent.Trim()));
+        (_, page) = await _cabin.Press(Form(page, "[aria-label='Plan it: 27C400']"), ("device", "27C400"));
+        Assert.Equal("120", ((IHtmlInputElement)page.QuerySelector("[aria-labelledby=choose-title] input[name=ns]:not([type=hidden])")!).Value);
+        Assert.Contains("27C400, ROM device", Text(await _cabin.Page("/cupboard"), "main"));
+    }
+
+    [Theory]
+    [InlineData("Slice", "from", "size", "0x10", "1K", "Take 1 KiB from 16")]
+    [InlineData("Patch", "at", "bytes", "$8", "4e 71", "Put 2 bytes at 0x8")]
+    public async Task Typed_operations_join_the_chain_and_what_is_wrong_is_kept(string handler, string one, string two, string first, string second, string words)
+    {
+        string form = $"form[action*='handler={handler}'] input";
+        IHtmlDocument page = await _cabin.Page(System);
+        (_, page) = await _cabin.Press(Form(page, form), (one, first), (two, second));
+        Assert.Contains(words, page.QuerySelectorAll(".chain-step > p:first-child > b")[^1].TextContent);
+        (HttpStatusCode status, page) = await _cabin.Press(Form(page, form), (one, "nowhere"), (two, second));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains("\"nowhere\" is not a place in the image", Text(page, ".notice"));
+        Assert.Contains(page.QuerySelectorAll($"form[action*='handler={handler}'] input[name={one}]"), i => ((IHtmlInputElement)i).Value == "nowhere");
     }
 
     [Fact]

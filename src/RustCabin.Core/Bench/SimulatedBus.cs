@@ -3,6 +3,9 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Bench;
 
+/// <summary>The byte that a claim gives at an offset inside its size, in a bank (0 where it is no window).</summary>
+public delegate byte ClaimContents(int bank, ulong offset);
+
 /// <summary>
 /// The machine as seen from one bus master: reads and writes go through the resolved map, RAM keeps what is written, a bank register is a
 /// latch. Contents are kept only for bytes that were written, so that a space of any size costs what is touched.
@@ -20,6 +23,7 @@ public sealed class SimulatedBus
     readonly Dictionary<int, int> _registerOf = [];
     readonly CellFaults[]?[]? _faults;
     readonly int _wordBytes;
+    readonly Dictionary<int, ClaimContents> _contents = [];
     Segment _segment;
 
     /// <summary>
@@ -40,6 +44,9 @@ public sealed class SimulatedBus
             foreach ((int index, DecodedClaim claim) in map.Claims.Index().Where(c => c.Item.Owner == random.Subject && _registerOf.ContainsKey(c.Index)))
                 _latches[_registerOf[index]] = new Random(random.Seed).Next(RegisterValues(claim.Window!.Banks));
     }
+
+    /// <summary>Puts what <paramref name="contents"/> holds behind a claim that is read, such as a device in its socket; the claim's index is that of the map.</summary>
+    public void Put(int claim, ClaimContents contents) => _contents[claim] = contents;
 
     /// <summary>How many values a register of as few bits as its banks need can hold; those beyond the banks select nothing.</summary>
     static int RegisterValues(int banks) => (int)System.Numerics.BitOperations.RoundUpToPowerOf2((uint)Math.Max(1, banks));
@@ -69,6 +76,7 @@ public sealed class SimulatedBus
     byte Held(int index, DecodedClaim claim, ulong address) => claim.Kind switch
     {
         ClaimKind.Ram when BankThere(index, claim) => Faults(index, claim, address).Seen(_cells.GetValueOrDefault(Cell(index, claim, address), Undriven)),
+        not ClaimKind.Ram when _contents.TryGetValue(index, out ClaimContents? contents) => BankThere(index, claim) ? contents(Bank(index, claim), Decode.Offset(claim, address)) : Undriven,
         // What a ROM or a chip holds is not known to a map; only that it is not what a scan has just written.
         _ => Undriven,
     };

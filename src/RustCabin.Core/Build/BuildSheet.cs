@@ -15,7 +15,14 @@ public enum StepKind { Gate, Open, Set, Remove, Fit, Firmware, Close, Prove }
 /// <param name="At">For a gate, the unit as it stands there; its count is what must be read.</param>
 public sealed record Step(
     string Id, StepKind Kind, string Title, IReadOnlyList<string> Details, int Depth, decimal Minutes,
-    IReadOnlyList<Caution> Cautions, Instance? Instance = null, PlannedUnit? At = null, PowerUpCount? Expected = null);
+    IReadOnlyList<Caution> Cautions, Instance? Instance = null, PlannedUnit? At = null, PowerUpCount? Expected = null)
+{
+    /// <summary>For a proof by simulation, whether it holds; it cannot be ticked by hand, and locks what follows until it does. Null: the step is ticked.</summary>
+    public bool? Proved { get; init; }
+
+    /// <summary>The station at which the step is done, where it is another than Build.</summary>
+    public string? Station { get; init; }
+}
 
 /// <summary>
 /// The ordered steps of a job, one change and one test at a time: the untouched machine first, then each part set up, fitted and counted,
@@ -68,13 +75,14 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
 
         foreach (Rom.RomPlan rom in after.Job?.Roms ?? [])
         {
+            steps.AddRange(Rom.RomSteps.Prepare(after, rom, depth));
             if (after.FindSite(rom.Site) is { } site)
                 foreach (AccessLevel level in AccessPath.Path(after.Model, site.Access).Skip(depth))
                 {
                     steps.Add(Opening(after, level));
                     depth = Math.Max(depth, AccessPath.DepthOf(after.Model, level));
                 }
-            steps.AddRange(Rom.RomSteps.Of(after, rom, depth));
+            steps.AddRange(Rom.RomSteps.Fit(after, rom, depth));
             steps.Add(Count($"count-rom-{rom.Site}", $"with the new {rom.Device} in {rom.Site}", after, depth));
         }
         if (after.Firmware != before.Firmware)

@@ -49,7 +49,7 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
         {
             Comparison? reading = step.Expected is { } expected && ReadingOf(step, job) is { } read ? Comparison.Of(expected, read) : null;
             IReadOnlyList<string> heeded = [.. step.Cautions.Select(c => c.Id).Where(c => job?.Heeded.Contains($"{step.Id}:{c}") == true)];
-            bool done = step.Kind == StepKind.Gate ? reading is { Agrees: true } : job?.Done.Contains(step.Id) == true;
+            bool done = step.Kind == StepKind.Gate ? reading is { Agrees: true } : step.Proved ?? job?.Done.Contains(step.Id) == true;
             StepState state = done ? StepState.Done : reading is { Agrees: false } ? StepState.Differs : barred ? StepState.Locked : StepState.Open;
             steps.Add(new StepProgress(step, state, reading, heeded));
             barred |= step.Kind is StepKind.Gate or StepKind.Prove && !done;

@@ -1,5 +1,6 @@
 using RustCabin.Core.Memory.Chips;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Rom;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Cupboard;
@@ -26,7 +27,11 @@ public static class Shopping
                     from need in Chips(Plan.For(sheets, job))
                     select new Wanted($"{need.Type.Organisation} for {sheets.FindUnit(job.Unit)!.Name}", need.Count, InHand(StockKind.Chip, s => ChipType.Find(s.Item) == need.Type),
                         stock.Where(s => s.Kind == StockKind.Chip && ChipType.Find(s.Item) == need.Type).Min(s => s.Price));
-        return [.. parts, .. chips];
+        var devices = from want in jobs.SelectMany(j => j.Roms.Where(r => !j.Done.Contains($"burn-{r.Site}"))).CountBy(r => RomDevice.Find(r.Device)!)
+                      let own = DeviceStock.Of(stock, want.Key)
+                      orderby want.Key.Name
+                      select new Wanted($"{want.Key.Name}, ROM device", want.Value, own.Count, own.Price);
+        return [.. parts, .. chips, .. devices];
     }
 
     /// <summary>The chips that go into the banks of parts which are not done yet, by type.</summary>

@@ -12,6 +12,9 @@ public sealed record DecodedClaim(
     string Owner, ClaimKind Kind, ulong Base, ulong Size, ulong? Mask, BusAccess Access, uint Masters,
     bool DrivesOnWrite, IReadOnlyList<string> Overlays, Window? Window, bool Auto)
 {
+    /// <summary>The sockets whose devices answer it, one for each lane, as <see cref="Claim.Sockets"/>; the bank's pages stand in <see cref="Window"/>.</summary>
+    public IReadOnlyList<string> Sockets { get; init; } = [];
+
     public bool Reads => (Access & BusAccess.Read) != 0;
     public bool Writes => (Access & BusAccess.Write) != 0;
 
@@ -32,6 +35,6 @@ public sealed record DecodedClaim(
         foreach ((int bit, string master) in masters.Index())
             if (claim.Masters.Count == 0 || claim.Masters.Contains(master))
                 bits |= 1u << bit;
-        return new DecodedClaim(owner, claim.Kind, from, claim.Size!.Value.Bytes, claim.Mask?.Value, claim.Access, bits, claim.DrivesOnWrite, overlays, claim.Window, claim.Auto);
+        return new DecodedClaim(owner, claim.Kind, from, claim.Size!.Value.Bytes, claim.Mask?.Value, claim.Access, bits, claim.DrivesOnWrite, overlays, claim.Window, claim.Auto) { Sockets = claim.Sockets };
     }
 }

@@ -1,3 +1,4 @@
+using RustCabin.Core.Cupboard;
 using RustCabin.Core.Findings;
 
 namespace RustCabin.Core.Rom;
@@ -7,10 +8,22 @@ public sealed record DeviceOption(RomDevice Device, RomWiring Wiring, int Copies
 {
     /// <summary>Legs to lift, wires and ties together.</summary>
     public int Work => Wiring.Lift.Count + Wiring.Links.Count + Wiring.Ties.Count;
+
+    /// <summary>What lies in the cupboard of it.</summary>
+    public DeviceStock InHand { get; init; } = new(0, null, null);
+
+    /// <summary>What it needs, in words: <c>lift 2, link 1, tie 2</c>, or <c>straight in</c>.</summary>
+    public string Needs => Work == 0 ? "straight in" : string.Join(", ", new[] { (Wiring.Lift.Count, "lift"), (Wiring.Links.Count, "link"), (Wiring.Ties.Count, "tie") }.Where(n => n.Item1 > 0).Select(n => $"{n.Item2} {n.Item1}"));
 }
 
 public static class DeviceChoice
 {
+    /// <summary>Every device of the table that goes into the socket and holds the image: those in hand and fast enough first, then least work, then least left unused.</summary>
+    /// <param name="stock">What lies in the cupboard.</param>
+    /// <param name="budgetNs">The time that the socket allows, in nanoseconds; null: the sheet does not say.</param>
+    public static IReadOnlyList<DeviceOption> For(IReadOnlyList<string> socket, long imageBytes, IReadOnlyList<StockItem> stock, decimal? budgetNs) =>
+        [.. For(socket, imageBytes).Select(o => o with { InHand = DeviceStock.Of(stock, o.Device) }).OrderBy(o => o.InHand.Count > 0 && !(o.InHand.Ns > budgetNs) ? 0 : 1)];
+
     /// <summary>Every device of the table that goes into the socket and holds the image, least work first, then least left unused.</summary>
     public static IReadOnlyList<DeviceOption> For(IReadOnlyList<string> socket, long imageBytes, IReadOnlyDictionary<string, string>? ties = null) =>
     [

@@ -11,6 +11,16 @@ public enum ByteOrder { Unknown, Straight, Swapped }
 /// </summary>
 public sealed record RomInspection(int Size, string Crc32, string Sha1, string Sha256, uint Sum16, uint Sum32, int BlankBytes, bool RepeatedHalves, ByteOrder ByteOrder)
 {
+    /// <summary>The evidence for the byte order: frequent pairs of letters found straight, and with the bytes of each word swapped.</summary>
+    public int StraightPairs { get; init; }
+    public int SwappedPairs { get; init; }
+
+    /// <summary>The first readable words in it, in the order that they read in; null: none of 12 letters or more.</summary>
+    public string? Sample { get; init; }
+
+    /// <summary>The guess with its evidence, for a person; empty where there is none.</summary>
+    public string OrderWords => ByteOrder == ByteOrder.Unknown ? "" : $"text reads {(ByteOrder == ByteOrder.Straight ? "straight" : "swapped")}: {Math.Max(StraightPairs, SwappedPairs):#,0} pairs of letters against {Math.Min(StraightPairs, SwappedPairs):#,0}{(Sample is { } words ? $", \"{words}\"" : "")}";
+
     public static RomInspection Of(ReadOnlySpan<byte> image)
     {
         uint sum = 0;
@@ -24,8 +34,14 @@ public sealed record RomInspection(int Size, string Crc32, string Sha1, string S
         string sha1 = Convert.ToHexStringLower(SHA1.HashData(image));
 #pragma warning restore CA5350
         bool halves = image.Length > 0 && image.Length % 2 == 0 && image[..(image.Length / 2)].SequenceEqual(image[(image.Length / 2)..]);
-        return new RomInspection(
-            image.Length, Crc(image).ToString("x8"), sha1, Convert.ToHexStringLower(SHA256.HashData(image)), sum & 0xFFFF, sum, blank, halves, Order(image));
+        int straight = Readable(image, 0), swapped = Readable(image, 1);
+        ByteOrder order = straight == swapped || Math.Max(straight, swapped) < 3 ? ByteOrder.Unknown : straight > swapped ? ByteOrder.Straight : ByteOrder.Swapped;
+        return new RomInspection(image.Length, Crc(image).ToString("x8"), sha1, Convert.ToHexStringLower(SHA256.HashData(image)), sum & 0xFFFF, sum, blank, halves, order)
+        {
+            StraightPairs = straight,
+            SwappedPairs = swapped,
+            Sample = order == ByteOrder.Unknown ? null : FirstWords(image, order == ByteOrder.Swapped ? 1 : 0),
+        };
     }
 
     /// <summary>CRC-32 of ISO 3309 (polynomial 0xEDB88320 reflected).</summary>
@@ -38,11 +54,24 @@ public sealed record RomInspection(int Size, string Crc32, string Sha1, string S
 
     static readonly uint[] Table = [.. Enumerable.Range(0, 256).Select(i => Enumerable.Range(0, 8).Aggregate((uint)i, (c, _) => (c & 1) != 0 ? 0xEDB88320 ^ c >> 1 : c >> 1))];
 
-    /// <summary>Compares the words of readable text found straight and swapped: runs of letters, with more vowels and small letters together than chance gives.</summary>
-    static ByteOrder Order(ReadOnlySpan<byte> image)
+    const int LeastWords = 12, MostWords = 28;
+
+    /// <summary>The first run of letters and blanks.</summary>
+    static string? FirstWords(ReadOnlySpan<byte> image, int flip)
     {
-        int straight = Readable(image, 0), swapped = Readable(image, 1);
-        return straight == swapped || Math.Max(straight, swapped) < 3 ? ByteOrder.Unknown : straight > swapped ? ByteOrder.Straight : ByteOrder.Swapped;
+        int run = 0;
+        for (int i = 0; i < (image.Length & ~1); i++)
+        {
+            byte now = image[i ^ flip];
+            bool reads = now is (byte)' ' or (byte)'.' or (byte)',' || char.IsAsciiLetter((char)now);
+            run = reads ? run + 1 : 0;
+            bool ends = run >= LeastWords && (i + 1 >= (image.Length & ~1) || run == MostWords || !(image[(i + 1) ^ flip] is (byte)' ' or (byte)'.' or (byte)',' || char.IsAsciiLetter((char)image[(i + 1) ^ flip])));
+            if (!ends) continue;
+            char[] words = new char[run];
+            for (int k = 0; k < run; k++) words[k] = (char)image[(i - run + 1 + k) ^ flip];
+            return new string(words).Trim();
+        }
+        return null;
     }
 
     static readonly HashSet<int> CommonPairs = [.. "th he in er an re on at en nd ti es or te of ed is it al ar st to nt ng se ha as ou io le ve co me de hi ri ro ic ne ea ra ce".Split(' ').Select(p => p[0] << 8 | p[1])];

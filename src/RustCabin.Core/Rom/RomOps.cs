@@ -15,7 +15,10 @@ public sealed class RomOpException(int at, string why) : Exception(why)
 /// <summary>One operation of a chain on one or several images. Source: formats.md, ops.</summary>
 public sealed record RomOp(string Op, int Bits, int Lanes, ulong Size, byte Fill, ulong From, string Kind, ulong At, bool Little)
 {
-    static readonly string[] Known = ["swap16", "swap32", "reverseWords", "split", "join", "double", "pad", "slice", "concat", "checksum"];
+    /// <summary>The bytes of a patch, as hex.</summary>
+    public string Patch { get; init; } = "";
+
+    static readonly string[] Known = ["swap16", "swap32", "reverseWords", "split", "join", "double", "pad", "slice", "concat", "checksum", "patch"];
 
     public static (IReadOnlyList<RomOp> Ops, IReadOnlyList<SheetError> Errors) Read(JsonElement ops)
     {
@@ -31,7 +34,15 @@ public sealed record RomOp(string Op, int Bits, int Lanes, ulong Size, byte Fill
         if (op.Length > 0 && !Known.Contains(op)) f.Wrong("op", $"\"{op}\" is not one of {string.Join(", ", Known)}");
         if (op is "pad" && !f.Has("size")) f.Wrong("size", "is missing");
         return new RomOp(op, f.Whole("bits", 8, 64) ?? 16, f.Whole("lanes", 2, 8) ?? 2, f.SizeOrNumber("size")?.Bytes ?? 0, (byte)(f.Whole("fill", 0, 255) ?? 255), f.SizeOrNumber("from")?.Bytes ?? 0,
-            f.NameOrNull("kind") ?? "sum16", f.SizeOrNumber("at")?.Bytes ?? 0, f.Flag("little") ?? false);
+            f.NameOrNull("kind") ?? "sum16", f.SizeOrNumber("at")?.Bytes ?? 0, f.Flag("little") ?? false)
+        { Patch = op == "patch" ? ReadPatch(f) : "" };
+    }
+
+    static string ReadPatch(Fields f)
+    {
+        string hex = f.Text("bytes").Replace(" ", "");
+        if ((hex.Length == 0 || hex.Length % 2 != 0 || !hex.All(char.IsAsciiHexDigit))) f.Wrong("bytes", "must be pairs of hex digits, such as \"4e 71\"");
+        return hex;
     }
 
     /// <summary>Runs a chain over images in order.</summary>
@@ -59,6 +70,7 @@ public sealed record RomOp(string Op, int Bits, int Lanes, ulong Size, byte Fill
         "pad" => Pad(image, at),
         "slice" => Slice(image, at),
         "checksum" => Checksum(image, at),
+        "patch" => Patched(image, at),
         _ => throw new RomOpException(at, $"\"{Op}\" is not an operation"),
     };
 
@@ -153,6 +165,15 @@ public sealed record RomOp(string Op, int Bits, int Lanes, ulong Size, byte Fill
         ulong size = Size == 0 && From <= (ulong)image.Length ? (ulong)image.Length - From : Size;
         if (From > (ulong)image.Length || size > (ulong)image.Length - From) throw new RomOpException(at, $"{size} bytes from {From} lie beyond the {image.Length} of the image");
         return image.AsSpan((int)From, (int)size).ToArray();
+    }
+
+    byte[] Patched(byte[] image, int at)
+    {
+        byte[] bytes = Convert.FromHexString(Patch);
+        if (At > (ulong)image.Length || (ulong)bytes.Length > (ulong)image.Length - At) throw new RomOpException(at, $"{bytes.Length} bytes at {At} lie beyond the {image.Length} of the image");
+        byte[] patched = (byte[])image.Clone();
+        bytes.CopyTo(patched, (int)At);
+        return patched;
     }
 
     /// <summary>Writes the sum of a range's bytes, modulo 2^16 or 2^32, at a place; bytes of the place itself do not count.</summary>

@@ -20,6 +20,7 @@ static class ModelReader
             f.Children("rails", ReadRail), f.Children("firmware", ReadFirmware), f.Children("service", ReadService), f.Names("region"))
         {
             ByteOrder = f.Word<WordOrder>("byteOrder"),
+            Vectors = f.Children("vectors", v => new Vector(v.Id("id"), v.Require("at", v.AddressOrNull("at")), v.Require("bytes", v.Whole("bytes", 1, 8)), v.Word<WordOrder>("order"))),
             Paths = f.Children("paths", ReadPath),
             Openings = f.Children("openings", o => new Opening(o.Id("id"), o.NumberRequired("widthMm", 0, 10_000), o.NumberRequired("heightMm", 0, 10_000))),
             Cooling = f.Child("cooling", c => new Cooling(c.Number("degreesPerWatt", 0.001m, 1000), c.Number("cfm", 0.001m, 10_000), c.NumberRequired("maxRise", 0.1m, 200), c.Number("ownWatts", 0, 100_000) ?? 0)),
@@ -45,7 +46,6 @@ static class ModelReader
 
     public static Claim ReadClaim(Fields f)
     {
-        f.Later("pages");
         ClaimKind kind = f.Require("kind", f.Word<ClaimKind>("kind"));
         bool auto = f.Flag("auto") ?? false;
         Address? from = f.AddressOrNull("base");
@@ -61,14 +61,26 @@ static class ModelReader
         return new Claim(
             f.Id("id"), kind, from, size, mask, f.Ids("masters"), f.Ids("revisions"),
             f.Word<BusAccess>("access") ?? (kind == ClaimKind.Rom ? BusAccess.Read : BusAccess.Both), f.Flag("drivesOnWrite") ?? false,
-            f.Names("overlays"), f.Word<SpeedClass>("speed") ?? SpeedClass.Board, auto, f.Child("window", ReadWindow), Condition.Read(f));
+            f.Names("overlays"), f.Word<SpeedClass>("speed") ?? SpeedClass.Board, auto, ReadWindow(f), Condition.Read(f))
+        { Sockets = f.Ids("sockets") };
     }
 
-    static Window ReadWindow(Fields f)
+    /// <summary>The window of a claim; its pages may stand in it or beside it.</summary>
+    static Window? ReadWindow(Fields f)
     {
-        f.Later("pages");
-        return new Window(f.NameOrNull("register"), f.Whole("banks", 1, 65_536) ?? 1, f.Word<WindowReset>("reset") ?? WindowReset.Undefined);
+        IReadOnlyList<BankPage> beside = f.Children("pages", ReadPage);
+        if (f.Child("window", w => new Window(w.NameOrNull("register"), w.Whole("banks", 1, 65_536) ?? 1, w.Word<WindowReset>("reset") ?? WindowReset.Undefined) { Pages = w.Children("pages", ReadPage) }) is not { } window)
+        {
+            if (beside.Count > 0) f.Wrong("pages", "stand on a claim without a window");
+            return null;
+        }
+        IReadOnlyList<BankPage> pages = [.. window.Pages, .. beside];
+        foreach (BankPage page in pages.Where(p => p.Bank >= window.Banks)) f.Wrong("pages", $"bank {page.Bank} is beyond the {window.Banks} of the window");
+        foreach (IGrouping<int, BankPage> twice in pages.GroupBy(p => p.Bank).Where(g => g.Count() > 1)) f.Wrong("pages", $"bank {twice.Key} stands twice");
+        return window with { Pages = pages };
     }
+
+    static BankPage ReadPage(Fields f) => new(f.Require("bank", f.Whole("bank", 0, 65_535)), f.Id("site"));
 
     static AutoWindow ReadAutoWindow(Fields f) =>
         new(f.Id("id"), f.Require("base", f.AddressOrNull("base")), f.Require("size", f.Size("size")));

@@ -16,6 +16,9 @@ public sealed record Model(
     /// <summary>Which byte of a word the processor finds at the even address; null: the sheet does not say.</summary>
     public WordOrder? ByteOrder { get; init; }
 
+    /// <summary>What the processor fetches first after a reset.</summary>
+    public IReadOnlyList<Vector> Vectors { get; init; } = [];
+
     /// <summary>How the case gets rid of heat; null: the sheet does not say.</summary>
     public Cooling? Cooling { get; init; }
 
@@ -47,12 +50,26 @@ public enum SpeedClass { Board, Local, Contended }
 public enum WindowReset { Undefined, Defined, WrittenFirst }
 
 /// <summary>A bank window: what is seen at once is the claim's size, what lies behind it is banks times that.</summary>
-public sealed record Window(string? Register, int Banks, WindowReset Reset);
+public sealed record Window(string? Register, int Banks, WindowReset Reset)
+{
+    /// <summary>The socket behind each bank, for windows whose banks are sockets.</summary>
+    public IReadOnlyList<BankPage> Pages { get; init; } = [];
+}
+
+/// <summary>A bank of a window that is a socket, by the socket's id on the same sheet.</summary>
+public sealed record BankPage(int Bank, string Site);
+
+/// <summary>Where a machine keeps an address that it needs to start: so many <paramref name="Bytes"/> at <paramref name="At"/>; <paramref name="Order"/> null: the model's, or the low byte first.</summary>
+public sealed record Vector(string Id, Address At, int Bytes, WordOrder? Order);
 
 /// <summary>A range of addresses that something answers to, as a sheet writes it, before revision and switches are known.</summary>
 public sealed record Claim(
     string Id, ClaimKind Kind, Address? Base, ByteSize? Size, Address? Mask, IReadOnlyList<string> Masters, IReadOnlyList<string> Revisions,
-    BusAccess Access, bool DrivesOnWrite, IReadOnlyList<string> Overlays, SpeedClass Speed, bool Auto, Window? Window, Condition When);
+    BusAccess Access, bool DrivesOnWrite, IReadOnlyList<string> Overlays, SpeedClass Speed, bool Auto, Window? Window, Condition When)
+{
+    /// <summary>The sockets whose devices answer it, one for each lane of the word, the lane of the lowest address first; empty: the sheet does not say.</summary>
+    public IReadOnlyList<string> Sockets { get; init; } = [];
+}
 
 /// <summary>Where self-configuring cards are placed: from <paramref name="Base"/>, at the lowest free place.</summary>
 public sealed record AutoWindow(string Id, Address Base, ByteSize Size);

@@ -45,7 +45,16 @@ static class PackReferences
         foreach ((int i, Claim claim) in model.Claims.Index())
             foreach (SheetError error in CheckClaim(claim, $"{path}.claims[{i}]", model.AddressBits, model.Masters, model.Claims))
                 yield return error;
+        foreach (SheetError error in CheckSockets(model.Claims, $"{path}.claims", model.Sites)) yield return error;
+        foreach (SheetError error in Twice(model.Vectors.Select(v => v.Id), $"{path}.vectors")) yield return error;
     }
+
+    /// <summary>The sockets that claims and banks name are sites of the same sheet.</summary>
+    static IEnumerable<SheetError> CheckSockets(IReadOnlyList<Claim> claims, string path, IReadOnlyList<Site> sites) =>
+        from claim in claims.Index()
+        from named in claim.Item.Sockets.Select(s => ("sockets", s)).Concat((claim.Item.Window?.Pages ?? []).Select(p => ("window.pages", p.Site)))
+        where sites.All(s => s.Id != named.Item2)
+        select new SheetError($"{path}[{claim.Index}].{named.Item1}", $"\"{named.Item2}\" is not a site of this sheet");
 
     /// <summary>What a claim says by name. <paramref name="masters"/> is null for a part, whose claims may meet any model.</summary>
     public static IEnumerable<SheetError> CheckClaim(Claim claim, string path, int addressBits, IReadOnlyList<string>? masters, IReadOnlyList<Claim> own)
@@ -76,6 +85,7 @@ static class PackReferences
             foreach (SheetError error in CheckClaim(claim, $"{path}.claims[{i}]", 0, null, part.Claims)) yield return error;
             foreach (SheetError error in CheckWhen(claim.When, $"{path}.claims[{i}].when", part)) yield return error;
         }
+        foreach (SheetError error in CheckSockets(part.Claims, $"{path}.claims", part.Sites)) yield return error;
         foreach ((int i, SetChange set) in part.Sets.Index())
             foreach (SheetError error in CheckWhen(set.When, $"{path}.sets[{i}].when", part))
                 yield return error;

@@ -14,10 +14,12 @@ public static class PackShape
         ("memory", Object(("master!", Name), ("atLeast!", Size), ("free", Flag))), ("storage", Object(("atLeast!", Size))), ("speed", Object(("atLeast!", Number))),
         ("revisions", Ids), ("when", When));
 
+    static readonly Shape Pages = List(Object(("bank!", Whole), ("site!", Id)));
+
     static readonly Shape ClaimSheet = Object(
         ("id!", Id), ("kind!", Word<ClaimKind>()), ("auto", Flag), ("base", Address), ("size!", Size), ("mask", Address), ("masters", Ids), ("access", Word<BusAccess>()),
         ("drivesOnWrite", Flag), ("overlays", Names), ("speed", Word<SpeedClass>()),
-        ("window", Object(("register", Name), ("banks", Whole), ("reset", Word<WindowReset>()), ("pages", Any))), ("pages", Any), ("revisions", Ids), ("when", When));
+        ("window", Object(("register", Name), ("banks", Whole), ("reset", Word<WindowReset>()), ("pages", Pages))), ("pages", Pages), ("sockets", Ids), ("revisions", Ids), ("when", When));
 
     static readonly Shape SiteSheet = Object(
         ("id!", Id), ("kind!", Name), ("package", Name), ("mount", Name), ("mark", Name), ("connector", Name), ("gender", Any), ("contacts", Any), ("contactsFace", Word<Facing>()), ("bareContacts", Flag), ("heightMm", Number), ("widthMm", Number), ("depthMm", Number),
@@ -32,6 +34,7 @@ public static class PackShape
 
     public static readonly Shape Model = Object(
         ("id!", Id), ("name!", Name), ("maker", Text), ("summary", Text), ("addressBits!", Whole), ("dataBits!", Whole), ("clockMHz", Number), ("byteOrder", Word<WordOrder>()), ("masters!", Ids),
+        ("vectors", List(Object(("id!", Id), ("at!", Address), ("bytes!", Whole), ("order", Word<WordOrder>())))),
         ("revisions!", List(Object(("id!", Id), ("name!", Name)))),
         ("clues", List(Object(("id!", Id), ("ask", Text), ("access", Id), ("minutes", Number), ("trust!", Number), ("values", Map(NameOrNames))))),
         ("access", List(Object(("id!", Id), ("from", Id), ("minutes", Number), ("remove", List(Object(("what!", Name), ("count", Whole), ("where", Text)))),
@@ -82,8 +85,9 @@ public static class PackShape
         ("id!", Id), ("unit!", Id), ("name!", Name), ("add", List(Fitted)), ("remove", Names), ("switches", Map(Map(Name))), ("firmware", Name), ("wants", List(NeedSheet)),
         ("limits", Object(("budget", Number), ("skill", Whole), ("reversible", Flag), ("fromStock", Flag), ("keep", Ids))), ("done", Names), ("heeded", Names), ("took", Map(Number)),
         ("readings", List(Object(("gate!", Name), ("at!", Name), ("starts", Flag), ("lines", Lines)))),
-        ("roms", List(Object(("site!", Id), ("device!", Name), ("ns", Whole), ("image", Name), ("ties", Map(Name)), ("ops", Any),
-            ("proof", Object(("at!", Name), ("of!", Name), ("passed", Flag), ("words", Text))), ("burns", List(Object(("at!", Name), ("passed", Flag), ("words", Text))))))),
+        ("roms", List(Object(("site!", Id), ("device!", Name), ("ns", Whole), ("image", Name), ("further", Names), ("bytes", Whole), ("ties", Map(Name)), ("ops", Any),
+            ("proof", Object(("at!", Name), ("of!", Name), ("passed", Flag), ("words", Text))), ("label", Text), ("erasures", Whole), ("erasing", Object(("at!", Name), ("seconds!", Whole))),
+            ("burns", List(Object(("at!", Name), ("passed", Flag), ("words", Text), ("device", Name), ("batch", Text), ("setting", Text), ("label", Text), ("erasures", Whole), ("covered", Flag))))))),
         ("speed", Object(("work", List(Object(("kind!", Name), ("seconds!", Number)))), ("after", Runs), ("claims", List(Object(("who!", Name), ("ratio!", Number), ("unit", Id)))),
             ("seen", Object(("clockMHz", Number), ("coprocessor", Flag), ("memory", Size))))),
         ("banks", Map(List(NameOrNull))), ("settings", List(Object(("name!", Name), ("switches", Map(Map(Name)))))));

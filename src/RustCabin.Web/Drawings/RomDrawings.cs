@@ -1,10 +1,9 @@
 using Microsoft.AspNetCore.Html;
 using RustCabin.Core.Rom;
-using RustCabin.Core.Wiring;
 
 namespace RustCabin.Web.Drawings;
 
-/// <summary>An image as a strip of what its pieces are, a device over its socket, and where a dump differs.</summary>
+/// <summary>An image as a strip of what its pieces are, how far a burning came, a label, and where a dump differs.</summary>
 public static class RomDrawings
 {
     const double Wide = 360;
@@ -25,14 +24,6 @@ public static class RomDrawings
 
     static string Word(PieceKind kind) => kind switch { PieceKind.Blank => "blank", PieceKind.Zero => "zeros", PieceKind.Text => "text", PieceKind.Repeat => "repeat", _ => "code" };
 
-    /// <summary>The device with what becomes of each leg: lifted ones marked, and the wire or tie beside the net.</summary>
-    public static IHtmlContent Wired(RomDevice device, RomWiring wiring, bool above)
-    {
-        string[] nets = [.. device.Pins.Select((net, i) => wiring.Links.FirstOrDefault(l => l.DevicePin == i + 1) is { } link ? $"{net} \u2190 {link.SocketPin}" : wiring.Ties.FirstOrDefault(t => t.Pin == i + 1) is { } tie ? $"{(net.Contains('+') ? net[..net.IndexOf('+')] : net)} = {tie.To}" : net)];
-        return PinOutline.Draw($"DIP-{device.Pins.Count}", nets, above ? View.Above : View.Below,
-            pin => wiring.Lift.Contains(pin) ? "lifted" : wiring.Links.Any(l => l.DevicePin == pin) || wiring.Ties.Any(t => t.Pin == pin) ? "wired" : "", words: 112);
-    }
-
     /// <summary>Where a dump differs: a cell for each piece, the fuller the more of it is wrong.</summary>
     public static IHtmlContent Differences(Compared compared)
     {
@@ -43,6 +34,32 @@ public static class RomDrawings
             svg.Rect(2 + i * cell, 4, cell - 1, 30, "diff-bed");
             if (share > 0) svg.Rect(2 + i * cell, 34 - Math.Max(2, share * 30), cell - 1, Math.Max(2, share * 30), "diff-wrong");
         }
+        return svg.End();
+    }
+
+    /// <summary>The steps at the programmer, each passed, failed or not come to.</summary>
+    public static IHtmlContent Steps(BurnNote burn)
+    {
+        BurnStep ended = burn.Step ?? BurnStep.Insert;
+        BurnStep[] steps = Enum.GetValues<BurnStep>();
+        Svg svg = Svg.Begin(Wide, 50, "burn-steps", "img", string.Join(", ", steps.Select(s => $"{Word(s)} {(s < ended || (s == ended && burn.Passed) ? "passed" : s == ended ? "failed" : "not come to")}")));
+        double cell = (Wide - 4) / steps.Length;
+        foreach ((int i, BurnStep step) in steps.Index())
+        {
+            bool passed = step < ended || (step == ended && burn.Passed);
+            svg.Rect(2 + i * cell, 4, cell - 3, 16, passed ? "burn-step passed" : step == ended ? "burn-step failed" : "burn-step", 2).Text(2 + i * cell + cell / 2 - 1, 38, Word(step), "fig");
+        }
+        return svg.End();
+    }
+
+    static string Word(BurnStep step) => step switch { BurnStep.ReadBack => "read", _ => step.ToString().ToLowerInvariant() };
+
+    /// <summary>The label as it is stuck over the window.</summary>
+    public static IHtmlContent Label(IReadOnlyList<string> lines)
+    {
+        Svg svg = Svg.Begin(230, 22 + RomLabel.MostLines * 18, "rom-label", "img", $"Label: {string.Join(", ", lines)}");
+        svg.Rect(2, 2, 226, 18 + RomLabel.MostLines * 18, "label-paper", 3);
+        foreach ((int i, string line) in lines.Take(RomLabel.MostLines).Index()) svg.Text(12, 24 + i * 18, line, "fig label-ink", "start");
         return svg.End();
     }
 }

@@ -42,6 +42,14 @@ public sealed class Svg
         return this;
     }
 
+    /// <summary>The path through points, x and y in turn.</summary>
+    public static string Through(params ReadOnlySpan<double> points)
+    {
+        var path = new StringBuilder();
+        for (int i = 0; i + 1 < points.Length; i += 2) path.Append(i == 0 ? 'M' : 'L').Append(N(points[i])).Append(' ').Append(N(points[i + 1]));
+        return path.ToString();
+    }
+
     public Svg Line(double x1, double y1, double x2, double y2, string cssClass) => Path($"M{N(x1)} {N(y1)}L{N(x2)} {N(y2)}", cssClass);
 
     public Svg Circle(double x, double y, double radius, string cssClass)

@@ -16,7 +16,7 @@ public sealed class RomChecksTests
         Job = $$""" "roms": [ { "site": "rom", "device": "{{device}}" {{rom}} } ]""",
     };
 
-    static string Proved(Machine machine, bool passed, string rom) => $$"""{{rom}}, "proof": { "at": "2026-11-23T20:00:00Z", "of": "{{machine.Pack.Jobs[0].Roms[0].Key}}", "passed": {{(passed ? "true" : "false")}}, "words": "told" }""";
+    static string Proved(Machine machine, bool passed, string rom) => $$"""{{rom}}, "proof": { "at": "2026-11-23T20:00:00Z", "of": "{{RomProof.KeyOf(machine.Planned, machine.Pack.Jobs[0].Roms[0])}}", "passed": {{(passed ? "true" : "false")}}, "words": "told" }""";
 
     [Theory]
     [InlineData("high-first", "", true)]

@@ -22,7 +22,7 @@ public sealed class BuildModel(SheetRepository sheets, JobRepository jobs, TimeP
 
     public IActionResult OnPostTick(string job, long version, string step, bool done, string? took) => Change(job, version, view =>
     {
-        if (view.Progress.Steps.FirstOrDefault(s => s.Step.Id == step) is not { } at || at.Step.Kind == StepKind.Gate) return null;
+        if (view.Progress.Steps.FirstOrDefault(s => s.Step.Id == step) is not { } at || at.Step.Kind == StepKind.Gate || at.Step.Proved is not null) return null;
         if (done && at.State == StepState.Locked) throw new ArgumentException("a gate before this step has not passed");
         if (done && !at.AllHeeded) throw new ArgumentException($"tick the cautions of \"{at.Step.Title}\" first");
         decimal? minutes = null;

@@ -9,6 +9,9 @@ namespace RustCabin.Web.Pages.Rom;
 /// <summary>The image bench: files read in, practice images made, dumps compared.</summary>
 public sealed partial class RomModel
 {
+    public Compared? Compared { get; private set; }
+    public string ComparedName { get; private set; } = "";
+
     public async Task<IActionResult> OnPostUpload(string job, long version, string site, List<IFormFile> file, string? paste, string? name, string? origin, string? right)
     {
         if (!Load(job)) return NotFound();
@@ -59,15 +62,16 @@ public sealed partial class RomModel
     {
         if (images.Add(View.Unit.Id, name.Length > 120 ? name[..120] : name, origin, right, bytes) is not { } id)
             return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was kept: {View.Unit.Name} has {Data.RomImageRepository.MostOfUnit} images already.");
-        return Plan is null ? LocalRedirect(Request.Path + AsShown())
-            : Change(job, version, _ => ($"Image: {name}", json => RomEdits.Image(json, site, $"{id}")));
+        if (Plan is null) return LocalRedirect(Request.Path + AsShown());
+        Images = images.Of(View.Unit.Id);
+        return Hold(job, version, site, $"Image: {name}", [Images.First(i => i.Id == id), .. Planned.Skip(1).Select(p => p.Line)]);
     }
 
     public IActionResult OnPostHide(string job, long image, bool hidden)
     {
         if (!Load(job)) return NotFound();
         images.Hide(View.Unit.Id, image, hidden);
-        return LocalRedirect(Request.Path);
+        return LocalRedirect(Request.Path + AsShown());
     }
 
     /// <summary>Holds a dump against the file that was planned, and shows what makes them differ.</summary>

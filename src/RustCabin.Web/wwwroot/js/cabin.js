@@ -110,6 +110,40 @@
   };
   document.addEventListener("DOMContentLoaded", lookAgain);
 
+  // What runs down shows what is left of it, by the clock and not by counting, so that a sleeping page is right again at once.
+  const runDown = () => {
+    for (const el of document.querySelectorAll("[data-until]")) {
+      const left = Math.max(0, Math.ceil((Date.parse(el.dataset.until) - Date.now()) / 1000));
+      el.textContent = Math.floor(left / 60) + ":" + String(left % 60).padStart(2, "0");
+      if (left === 0 && !el.classList.contains("over")) { el.classList.add("over"); document.title = "Eraser off: " + document.title; }
+    }
+  };
+  setInterval(runDown, 1000);
+
+  // Files dropped on a form that takes them land in its field; dropped beside it they do not leave the page.
+  const carriesFiles = event => event.dataTransfer && [...event.dataTransfer.types].includes("Files");
+  document.addEventListener("dragover", event => {
+    if (!carriesFiles(event)) return;
+    event.preventDefault();
+    const form = event.target.closest?.("form[data-drop]");
+    event.dataTransfer.dropEffect = form ? "copy" : "none";
+    for (const other of document.querySelectorAll("form.dropping")) if (other !== form) other.classList.remove("dropping");
+    form?.classList.add("dropping");
+  });
+  document.addEventListener("dragleave", event => { if (!event.relatedTarget) for (const form of document.querySelectorAll("form.dropping")) form.classList.remove("dropping"); });
+  document.addEventListener("drop", event => {
+    if (!carriesFiles(event)) return;
+    event.preventDefault();
+    const form = event.target.closest?.("form[data-drop]"), field = form?.querySelector("input[type=file]");
+    form?.classList.remove("dropping");
+    if (!field) return;
+    const files = new DataTransfer();
+    for (const file of [...event.dataTransfer.files].slice(0, field.multiple ? undefined : 1)) files.items.add(file);
+    field.files = files.files;
+    field.dispatchEvent(new Event("change", { bubbles: true }));
+    field.focus();
+  });
+
   window.addEventListener("popstate", () => send(null, location.href, {}, true));
 
   const centre = () => {

@@ -1,0 +1,23 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+using RustCabin.Core.Cupboard;
+
+namespace RustCabin.Core.Rom;
+
+/// <summary>Devices of one type in the cupboard: how many, the fastest access time that a name tells, in nanoseconds, and what one more costs (null: not known).</summary>
+public sealed partial record DeviceStock(int Count, int? Ns, decimal? Price)
+{
+    /// <summary>Chips whose item is the device, or whose name begins with it. An access time stands in the name, as in <c>27C400, 120 ns</c>.</summary>
+    public static DeviceStock Of(IReadOnlyList<StockItem> stock, RomDevice device)
+    {
+        StockItem[] own = [.. stock.Where(s => s.Kind == StockKind.Chip && Is(s, device))];
+        return new DeviceStock(own.Sum(s => s.Count), own.Where(s => s.Count > 0).Select(s => NsOf(s.Name)).Min(), own.Min(s => s.Price));
+    }
+
+    static bool Is(StockItem item, RomDevice device) => RomDevice.Find(item.Item) == device || (item.Item.Length == 0 && RomDevice.Find(item.Name.Split(',', ' ', '-')[0]) == device);
+
+    static int? NsOf(string name) => Time().Match(name) is { Success: true } told && int.TryParse(told.Groups[1].Value, CultureInfo.InvariantCulture, out int ns) ? ns : null;
+
+    [GeneratedRegex(@"(\d{1,5}) ?ns\b")]
+    private static partial Regex Time();
+}
