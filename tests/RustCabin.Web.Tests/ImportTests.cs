@@ -44,7 +44,7 @@ public sealed class ImportTests : IAsyncLifetime
         page = await _cabin.Page("/jobs/weir-job/memory");
         Assert.Contains("152 KiB", page.QuerySelector(".screen")!.TextContent);
         Assert.Equal(["main", "blitter", "disc"], page.QuerySelectorAll(".ladder > text.strong").Take(3).Select(t => t.TextContent));
-        Assert.Contains("8 x 16 KiB", page.QuerySelector(".ladder")!.TextContent);
+        Assert.Contains("8 banks", page.QuerySelector(".ladder")!.TextContent);
         page = await _cabin.Page("/jobs/weir-job/build");
         Assert.NotNull(page.QuerySelector("#step-open-open"));
         Assert.NotNull(page.QuerySelector("[id='step-count-culvert#2']"));

@@ -53,6 +53,16 @@ public sealed class MemoryPageTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task A_window_whose_banks_are_sockets_shows_them_and_what_is_planned_for_them()
+    {
+        IHtmlDocument page = await _cabin.Page("/jobs/chalk-primer-slots/memory/banks");
+        string fan = page.QuerySelector(".fan")!.GetAttribute("aria-label")!;
+        Assert.Contains("bank 3 rom-3, bank 4 rom-4 with a 27128, bank 5 rom-5", fan);
+        Assert.Contains("no socket", Text(page, ".fan"));
+        Assert.Contains("a bank of ROM is proved at the ROM station", Text(page, "main"));
+    }
+
+    [Fact]
     public async Task A_window_has_its_fan_its_listing_and_its_reset_circuit()
     {
         IHtmlDocument page = await _cabin.Page("/jobs/dunnock-lamp-voice/memory/banks");

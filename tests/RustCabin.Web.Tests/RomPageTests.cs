@@ -99,7 +99,7 @@ public sealed class RomPageTests : IAsyncLifetime
         (_, page) = await _cabin.Press(Form(page, "[name=dose]"), [.. usual, ("heeded", "true")]);
         // 15 000 / (12 x 0.8) = 1562.5 s, begun anew for the half second: 26:03.
         Assert.Matches("^26:0[0-3]$", Text(page, ".countdown"));
-        (_, page) = await _cabin.Press(Form(page, ".lamp + form button"), ("site", "rom"));
+        (_, page) = await _cabin.Press(Form(page, "form[action*='LampOff'] button"), ("site", "rom"));
         Assert.Null(page.QuerySelector(".countdown"));
         Assert.DoesNotContain("so far", Text(page, "[aria-labelledby=burn-title]"));
     }
@@ -114,7 +114,7 @@ public sealed class RomPageTests : IAsyncLifetime
         (_, page) = await _cabin.Press(Form(page, "[role=checkbox][name=covered]"), ("covered", "true"));
         IHtmlDocument passport = await _cabin.Page(System.Replace("/rom", "/passport"));
         string record = Text(passport, ".burns");
-        foreach (string told in (string[])["27C400, batch 9114-K", "low byte first", "ReadBack: The dump is the file.", "Window covered.", "Slipway 2 / fresh system"]) Assert.Contains(told, record);
+        foreach (string told in (string[])["27C400, batch 9114-K", "low byte first", "Read back: The dump is the file.", "Window covered.", "Slipway 2 / fresh system"]) Assert.Contains(told, record);
         Assert.Contains("Label written", Text(passport, ".history"));
         (HttpStatusCode status, page) = await _cabin.Press(Form(page, "textarea[name=label]"), ("label", "a line that is far too long for a label"));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
@@ -160,7 +160,7 @@ public sealed class RomPageTests : IAsyncLifetime
     public async Task Every_fault_of_the_programmer_ends_in_the_log()
     {
         IHtmlDocument page = await _cabin.Page(System);
-        foreach ((string fault, string told) in new[] { ("None", "ReadBack: The dump is the file"), ("UnderErased", "Blank:"), ("WrongDevice", "Identify:"), ("WeakBit", "Verify:"), ("SwappedSetting", "ReadBack: The two bytes of every word are swapped") })
+        foreach ((string fault, string told) in new[] { ("None", "Read back: The dump is the file"), ("UnderErased", "Blank check:"), ("WrongDevice", "Identify:"), ("WeakBit", "Verify:"), ("SwappedSetting", "Read back: The two bytes of every word are swapped") })
         {
             (_, page) = await _cabin.Press(Form(page, "[name=fault]"), ("fault", fault));
             Assert.Contains(told, Text(page, "[aria-labelledby=burn-title]"));

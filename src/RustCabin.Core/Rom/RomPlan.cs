@@ -25,6 +25,9 @@ public sealed record BurnNote(string At, bool Passed, string Words)
     /// <summary>The step at which it ended; null where the words tell none.</summary>
     public BurnStep? Step => Words.IndexOf(':') is > 0 and var colon && Enum.TryParse(Words[..colon], out BurnStep step) ? step : null;
 
+    /// <summary>Its words with the step named as people do.</summary>
+    public string Told => Step is { } step ? $"{step switch { BurnStep.ReadBack => "Read back", BurnStep.Blank => "Blank check", _ => step.ToString() }}{Words[Words.IndexOf(':')..]}" : Words;
+
     internal static BurnNote Read(Fields f) => new(f.Name("at"), f.Flag("passed") ?? false, f.Text("words"))
     {
         Device = f.Text("device"),

@@ -7,7 +7,7 @@ namespace RustCabin.Web.Drawings;
 /// <summary>A device over its socket: each contact with its net outside, each leg with its own inside, legs that are lifted bent away, wires from contact to leg, ties beside the leg.</summary>
 public static class DeviceOverSocket
 {
-    const double Pitch = 19, Nets = 44, Pad = 12, Channel = 70, Body = 120, Top = 8;
+    const double Pitch = 19, Nets = 42, Pad = 9, Channel = 62, Body = 112, Top = 8;
 
     public static IHtmlContent Draw(RomDevice device, IReadOnlyList<string> socket, RomWiring wiring, View view)
     {
@@ -28,7 +28,7 @@ public static class DeviceOverSocket
         {
             (double fromY, int fromWay) = place[link.SocketPin];
             (double toY, int toWay) = place[link.DevicePin + ahead];
-            double from = middle + fromWay * (Body / 2 + Channel), to = middle + toWay * (Body / 2 + 16);
+            double from = middle + fromWay * (Body / 2 + Channel), to = middle + toWay * (Body / 2 + 11);
             double lane = middle + fromWay * (Body / 2 + Channel - 6);
             svg.Path(fromWay == toWay ? Svg.Through(from, fromY, lane, fromY, lane, toY, to, toY) : Svg.Through(from, fromY, lane, fromY, to, toY), "socket-wire");
         }
@@ -44,14 +44,14 @@ public static class DeviceOverSocket
         bool lifted = wiring.Lift.Contains(pin);
         PinTie? tie = wiring.Ties.FirstOrDefault(t => t.Pin == pin);
         bool linked = wiring.Links.Any(l => l.DevicePin == pin), feeds = wiring.Links.Any(l => l.SocketPin == contact);
-        svg.Rect(way < 0 ? pad - Pad : pad, y - 4, Pad, 8, feeds ? "contact feeds" : own.Length == 0 || lifted ? "contact bare" : "contact", 1);
-        svg.Text(pad + way * (Pad + 4), y + 4.5, Short(socket[contact - 1]), feeds ? "fig wired" : "fig", end);
+        svg.Rect(way < 0 ? pad - Pad : pad, y - 4, Pad, 8, feeds ? "contact feeds" : own.Length == 0 || lifted || socket[contact - 1] == Core.Rom.Nets.None ? "contact bare" : "contact", 1);
+        svg.Text(pad + way * (Pad + 3), y + 4.5, Short(socket[contact - 1]), feeds ? "fig wired" : "fig", end);
         if (own.Length == 0) return;
         string mark = linked || tie is not null ? "wired" : "";
         if (!lifted && tie is null && !linked) svg.Line(edge, y, pad, y, "chip-leg");
-        else svg.Path(Svg.Through(edge, y, edge + way * 9, y, edge + way * 14, y - 6), $"chip-leg {(lifted ? "lifted" : "wired")}");
-        if (tie is not null) svg.Text(edge + way * 17, y + 4.5, tie.To, "fig wired tied", way < 0 ? "end" : "start");
-        svg.Text(edge - way * 5, y + 4.5, $"{pin}", "pin-number", start).Text(edge - way * 24, y + 4.5, Short(own), $"fig {mark}", start);
+        else svg.Path(Svg.Through(edge, y, edge + way * 6, y, edge + way * 10, y - 6), $"chip-leg {(lifted ? "lifted" : "wired")}");
+        if (tie is not null) svg.Text(edge + way * 13, y + 4.5, tie.To, "fig wired tied", way < 0 ? "end" : "start");
+        svg.Text(edge - way * 4, y + 4.5, $"{pin}", "pin-number", start).Text(edge - way * 22, y + 4.5, Short(own), $"fig {mark}", start);
     }
 
     /// <summary>A net that carries several signals is told by its first.</summary>

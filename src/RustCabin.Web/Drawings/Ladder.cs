@@ -81,6 +81,8 @@ public static class Ladder
         string name = Short(OwnerShort(unit, claim.Owner), width), size = SizeOf(claim, row.Range.Size, sizes);
         string ink = Look(claim) is "ram" or "rom" ? "on-cell" : "";
         double middle = x + width / 2, centre = y + row.Height / 2;
+        // A size wider than its cell is said by its banks alone; the table has both.
+        if (size.Length * 7.9 > width && size.Contains(" x ", StringComparison.Ordinal)) size = $"{size[..size.IndexOf(' ')]} banks";
         if (row.Height >= 38) svg.Text(middle, centre - 2, name, $"lab strong {ink}").Text(middle, centre + 15, size, $"fig {ink}");
         else svg.Text(middle, centre + 4, Short($"{name}, {size}", width), $"lab small {ink}");
     }
