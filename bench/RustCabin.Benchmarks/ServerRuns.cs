@@ -19,8 +19,8 @@ static class ServerRuns
 
         using Run server = Run(data, null, out _);
 
-        foreach (string station in (string[])["memory", "build"])
-            yield return new Measured($"{station} page, 95th percentile, 16 clients", Percentile95($"{server.Url}/jobs/slip-7-picture/{station}"), "ms", 50);
+        foreach ((string station, string job) in ((string, string)[])[("memory", "slip-7-picture"), ("build", "slip-7-picture"), ("rom", "slip-2-system")])
+            yield return new Measured($"{station} page, 95th percentile, 16 clients", Percentile95($"{server.Url}/jobs/{job}/{station}"), "ms", 50);
 
         using var http = new HttpClient();
         foreach (string code in (string[])["gzip"])

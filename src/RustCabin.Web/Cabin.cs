@@ -87,6 +87,7 @@ public static class Cabin
         builder.Services.AddSingleton<RomImageRepository>();
         builder.Services.AddSingleton<RecipeRepository>();
         builder.Services.AddSingleton(new Pages.Wants.SearchDesk(TimeSpan.FromMilliseconds(builder.Configuration.GetValue("patience", 450))));
+        builder.Services.AddSingleton<Pages.Rom.ChainDesk>();
         builder.Services.AddRazorPages(razor => razor.Conventions.ConfigureFilter(new Microsoft.AspNetCore.Mvc.AutoValidateAntiforgeryTokenAttribute()));
         builder.Services.AddAntiforgery(a => a.Cookie.Name = "cabin-forgery");
         builder.Services.AddResponseCompression(c => c.EnableForHttps = false);

@@ -74,7 +74,14 @@ public sealed record RomInspection(int Size, string Crc32, string Sha1, string S
         return null;
     }
 
-    static readonly HashSet<int> CommonPairs = [.. "th he in er an re on at en nd ti es or te of ed is it al ar st to nt ng se ha as ou io le ve co me de hi ri ro ic ne ea ra ce".Split(' ').Select(p => p[0] << 8 | p[1])];
+    static readonly bool[] CommonPairs = Pairs("th he in er an re on at en nd ti es or te of ed is it al ar st to nt ng se ha as ou io le ve co me de hi ri ro ic ne ea ra ce");
+
+    static bool[] Pairs(string pairs)
+    {
+        bool[] known = new bool[1 << 16];
+        foreach (string pair in pairs.Split(' ')) known[pair[0] << 8 | pair[1]] = true;
+        return known;
+    }
 
     /// <summary>How many of the trade's most frequent letter pairs stand in it, read straight (0) or with the bytes of each word swapped (1).</summary>
     static int Readable(ReadOnlySpan<byte> image, int flip)
@@ -84,7 +91,7 @@ public sealed record RomInspection(int Size, string Crc32, string Sha1, string S
         {
             int now = image[i ^ flip] | 0x20;
             if (now is < 'a' or > 'z') now = 0;
-            if (before != 0 && now != 0 && CommonPairs.Contains(before << 8 | now)) found++;
+            if (before != 0 && now != 0 && CommonPairs[before << 8 | now]) found++;
             before = now;
         }
         return found;

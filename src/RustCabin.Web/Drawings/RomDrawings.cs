@@ -8,17 +8,18 @@ public static class RomDrawings
 {
     const double Wide = 360;
 
-    public static IHtmlContent Strip(ReadOnlySpan<byte> image)
+    public static IHtmlContent Strip(ChainImage image)
     {
-        IReadOnlyList<StripPiece> strip = ImageStrip.Of(image);
+        IReadOnlyList<StripPiece> strip = image.Strip;
+        int length = image.Bytes.Length;
         Svg svg = Svg.Begin(Wide, 60, "rom-strip", "img", string.Join(", ", strip.Select(p => $"{Word(p.Kind)} from 0x{p.From:x}, {new Core.Units.ByteSize((ulong)p.Length)}")));
         foreach (StripPiece piece in strip)
         {
-            double x = 2 + (double)piece.From / image.Length * (Wide - 4), wide = (double)piece.Length / image.Length * (Wide - 4);
+            double x = 2 + (double)piece.From / length * (Wide - 4), wide = (double)piece.Length / length * (Wide - 4);
             svg.Rect(x, 6, Math.Max(1, wide), 30, $"strip-piece {piece.Kind.ToString().ToLowerInvariant()}");
             if (wide > 44) svg.Text(x + wide / 2, 26, Word(piece.Kind), "lab on-plank");
         }
-        svg.Text(2, 54, "0x0", "fig", "start").Text(Wide - 2, 54, $"0x{image.Length - 1:x}", "fig", "end");
+        svg.Text(2, 54, "0x0", "fig", "start").Text(Wide - 2, 54, $"0x{length - 1:x}", "fig", "end");
         return svg.End();
     }
 

@@ -64,7 +64,7 @@ public sealed partial class RomModel
             return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was kept: {View.Unit.Name} has {Data.RomImageRepository.MostOfUnit} images already.");
         if (Plan is null) return LocalRedirect(Request.Path + AsShown());
         Images = images.Of(View.Unit.Id);
-        return Hold(job, version, site, $"Image: {name}", [Images.First(i => i.Id == id), .. Planned.Skip(1).Select(p => p.Line)]);
+        return Hold(job, version, site, $"Image: {name}", [Images.First(i => i.Id == id), .. Planned.Skip(1)]);
     }
 
     public IActionResult OnPostHide(string job, long image, bool hidden)

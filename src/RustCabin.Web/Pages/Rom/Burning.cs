@@ -14,7 +14,7 @@ public sealed partial class RomModel
     public TimeSpan LampLeft => LampUntil - clock.GetUtcNow() is { } left && left > TimeSpan.Zero ? left : TimeSpan.Zero;
     public bool LampDone => LampUntil <= clock.GetUtcNow();
 
-    public IReadOnlyList<string> LabelLines => RomLabel.Lines(View.After, Plan!, ToBurn is { } file ? RomInspection.Crc(file).ToString("x8", CultureInfo.InvariantCulture) : null);
+    public IReadOnlyList<string> LabelLines => RomLabel.Lines(View.After, Plan!, Chain.File?.Seen.Crc32);
 
     /// <summary>Reads the planned device through the socket on the simulated bus, and notes what came of it.</summary>
     public IActionResult OnPostProve(string job, long version, string site)
@@ -22,7 +22,7 @@ public sealed partial class RomModel
         if (!Load(job)) return NotFound();
         if (Plan is null || Planned.Count == 0) return Unfit("Nothing was proved: choose a device and an image first.");
         if (ToBurn is null) return Unfit(ChainWrong is null ? "Nothing was proved: the chain ends in several images; join them, or burn each lane's device on its own." : $"Nothing was proved: {ChainWrong}.");
-        Proof proof = RomProof.Of(View.After, Plan, [.. Planned.Select(p => p.Bytes)], ToBurn);
+        Proof proof = RomProof.Of(View.After, Plan, [.. Chain.Steps[0].Select(i => i.Bytes)], ToBurn);
         string words = proof.Passed ? proof.Words
             : $"{proof.Words} The first wrong byte is 0x{proof.FirstWrong:x} of the image{(proof.At is { } at ? $", at {at.ToScreen(View.After.Map.AddressBits)} of the machine" : "")}.";
         var note = new ProofNote(Now(), RomProof.KeyOf(View.After, Plan), proof.Passed, words);

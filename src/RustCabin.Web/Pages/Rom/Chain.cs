@@ -15,13 +15,12 @@ namespace RustCabin.Web.Pages.Rom;
 /// <summary>The images of a plan, the chain of operations that makes the programmer's file of them, recipes, and the file as it goes out.</summary>
 public sealed partial class RomModel
 {
-    /// <summary>The chain: the images, then what each operation makes of them. An operation that cannot be done ends it, with why in <see cref="ChainWrong"/>.</summary>
-    public IReadOnlyList<IReadOnlyList<byte[]>> Chain { get; private set; } = [];
-    public string? ChainWrong { get; private set; }
+    public RomChain Chain { get; private set; } = RomChain.Empty;
+    public string? ChainWrong => Chain.Wrong;
     public IReadOnlyList<RecipeLine> Recipes => recipes.All();
 
-    /// <summary>The bytes that go to the programmer: what the last operation made, where that is one file.</summary>
-    public byte[]? ToBurn => ChainWrong is null && Chain.Count > 0 && Chain[^1].Count == 1 ? Chain[^1][0] : null;
+    /// <summary>The bytes that go to the programmer.</summary>
+    public byte[]? ToBurn => Chain.File?.Bytes;
 
     /// <summary>How often the file must be doubled to fill the device; 0: it is full, or no whole number of doublings fills it.</summary>
     public int Doublings => ToBurn is { Length: > 0 } file && Device is { } device && (long)device.Bytes % file.Length == 0 && System.Numerics.BitOperations.IsPow2((long)device.Bytes / file.Length) ? System.Numerics.BitOperations.Log2(device.Bytes / (ulong)file.Length) : 0;
@@ -36,22 +35,11 @@ public sealed partial class RomModel
     void LoadImages()
     {
         if (Plan!.Image is null) return;
-        var planned = new List<(RomImageLine, byte[])>();
-        foreach (string name in (string[])[Plan.Image, .. Plan.Further])
-            if (long.TryParse(name, CultureInfo.InvariantCulture, out long id) && Images.FirstOrDefault(i => i.Id == id) is { } line && images.Bytes(View.Unit.Id, id) is { } bytes) planned.Add((line, bytes));
-            else if (name != Plan.Image) ChainWrong = $"image {name} does not lie in this cabin";
-            else return;
-        Planned = planned;
-        var chain = new List<IReadOnlyList<byte[]>> { planned.ConvertAll(p => p.Item2) };
-        try
-        {
-            foreach (RomOp op in Plan.Ops) chain.Add(RomOp.Run(chain[^1], [op]));
-        }
-        catch (RomOpException wrong)
-        {
-            ChainWrong = wrong.Message;
-        }
-        Chain = chain;
+        string[] names = [Plan.Image, .. Plan.Further];
+        Planned = [.. names.Select(n => Images.FirstOrDefault(i => $"{i.Id}" == n)).OfType<RomImageLine>()];
+        if (Planned.Count < names.Length) Chain = new RomChain([], $"image {names.First(n => Planned.All(p => $"{p.Id}" != n))} of the plan does not lie in this cabin");
+        else Chain = desk.Of(View.Unit.Id, [.. Planned.Select(p => p.Id)], Plan.OpsText, () => RomChain.Of([.. Planned.Select(p => images.Bytes(View.Unit.Id, p.Id)!)], Plan.Ops));
+        if (Chain.Steps.Count == 0) Planned = [];
     }
 
     /// <summary>Takes an image of the unit as the plan's own, or puts it behind those that are there.</summary>
@@ -60,14 +48,14 @@ public sealed partial class RomModel
         if (!Load(job)) return NotFound();
         if (Images.FirstOrDefault(i => $"{i.Id}" == image) is not { } taken) return Unfit("Nothing was changed: that image does not lie in this cabin.");
         if (further && Planned.Count >= 64) return Unfit("Nothing was changed: 64 images in one device are the most.");
-        IReadOnlyList<RomImageLine> all = further ? [.. Planned.Select(p => p.Line), taken] : [taken, .. Planned.Skip(1).Select(p => p.Line)];
+        IReadOnlyList<RomImageLine> all = further ? [.. Planned, taken] : [taken, .. Planned.Skip(1)];
         return Hold(job, version, site, further ? $"{taken.Name} put in too" : $"Image: {taken.Name}", all);
     }
 
     public IActionResult OnPostDropImage(string job, long version, string site, int index)
     {
         if (!Load(job)) return NotFound();
-        return index < 1 || index >= Planned.Count ? Change(job, version, _ => null) : Hold(job, version, site, $"{Planned[index].Line.Name} taken out", [.. Planned.Select(p => p.Line).Where((_, i) => i != index)]);
+        return index < 1 || index >= Planned.Count ? Change(job, version, _ => null) : Hold(job, version, site, $"{Planned[index].Name} taken out", [.. Planned.Where((_, i) => i != index)]);
     }
 
     IActionResult Hold(string job, long version, string site, string what, IReadOnlyList<RomImageLine> all) =>
@@ -148,18 +136,18 @@ public sealed partial class RomModel
 
     public IActionResult OnGetFile(string job, string format)
     {
-        if (!Load(job) || Chain.Count == 0 || ChainWrong is not null) return NotFound();
+        if (!Load(job) || Chain.Steps.Count == 0 || ChainWrong is not null) return NotFound();
         (RomFormat as_, string extension) = format switch { "ihex" => (RomFormat.Ihex, "hex"), "srec" => (RomFormat.Srec, "srec"), _ => (RomFormat.Bin, "bin") };
         var zip = new MemoryStream();
         using (var archive = new ZipArchive(zip, ZipArchiveMode.Create, leaveOpen: true))
         {
             var sums = new StringBuilder();
-            foreach ((int i, byte[] one) in Chain[^1].Index())
+            foreach ((int i, ChainImage made) in Chain.Steps[^1].Index())
             {
-                string name = $"{View.Job.Id}-{Plan!.Site}{(Chain[^1].Count > 1 ? $"-{i}" : "")}.{extension}";
-                if (format != "zip" && Chain[^1].Count == 1) return File(RomFile.Write(as_, one), "application/octet-stream", name);
-                using (Stream entry = archive.CreateEntry(name).Open()) entry.Write(RomFile.Write(as_, one));
-                RomInspection seen = RomInspection.Of(one);
+                string name = $"{View.Job.Id}-{Plan!.Site}{(Chain.Steps[^1].Count > 1 ? $"-{i}" : "")}.{extension}";
+                if (format != "zip" && Chain.Steps[^1].Count == 1) return File(RomFile.Write(as_, made.Bytes), "application/octet-stream", name);
+                using (Stream entry = archive.CreateEntry(name).Open()) entry.Write(RomFile.Write(as_, made.Bytes));
+                RomInspection seen = made.Seen;
                 sums.Append(CultureInfo.InvariantCulture, $"{name}: {seen.Size} bytes, crc32 {seen.Crc32}, sha256 {seen.Sha256}, sum16 {seen.Sum16:x4}\n");
             }
             using Stream list = archive.CreateEntry("sums.txt").Open();

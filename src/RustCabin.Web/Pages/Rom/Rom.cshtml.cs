@@ -10,7 +10,7 @@ namespace RustCabin.Web.Pages.Rom;
 /// <summary>The ROM station: a device in its socket, the image and what is made of it, the proof on the simulated bus, the burning, and dumps compared.</summary>
 [RequestFormLimits(MultipartBodyLengthLimit = LargestForm)]
 [RequestSizeLimit(LargestForm)]
-public sealed partial class RomModel(SheetRepository sheets, JobRepository jobs, RomImageRepository images, RecipeRepository recipes, StockRepository stock, TimeProvider clock) : StationPage(sheets, jobs)
+public sealed partial class RomModel(SheetRepository sheets, JobRepository jobs, RomImageRepository images, RecipeRepository recipes, StockRepository stock, ChainDesk desk, TimeProvider clock) : StationPage(sheets, jobs)
 {
     public const int LargestForm = 64_000_000;
 
@@ -28,9 +28,9 @@ public sealed partial class RomModel(SheetRepository sheets, JobRepository jobs,
     /// <summary>Where the address switches can stand, and what is read there; one position where there is none.</summary>
     public IReadOnlyList<SelectorPosition> Positions { get; private set; } = [];
 
-    /// <summary>The unit's images, and those of the plan with their bytes: its own first, then what fills the device.</summary>
+    /// <summary>The unit's images, and those of the plan: its own first, then what fills the device.</summary>
     public IReadOnlyList<RomImageLine> Images { get; private set; } = [];
-    public IReadOnlyList<(RomImageLine Line, byte[] Bytes)> Planned { get; private set; } = [];
+    public IReadOnlyList<RomImageLine> Planned { get; private set; } = [];
 
     public Dictionary<string, string> Kept { get; } = [];
 
@@ -48,7 +48,7 @@ public sealed partial class RomModel(SheetRepository sheets, JobRepository jobs,
     }
 
     /// <summary>Devices for the socket and the images; worked out when asked for, so ask once.</summary>
-    public IReadOnlyList<DeviceOption> Options() => Socket is null ? [] : DeviceChoice.For(Socket.Pinout, Planned.Sum(p => (long)p.Bytes.Length), [.. stock.All().Select(s => s.Item)], Socket.RomBudgetNs);
+    public IReadOnlyList<DeviceOption> Options() => Socket is null ? [] : DeviceChoice.For(Socket.Pinout, Planned.Sum(p => p.Size), [.. stock.All().Select(s => s.Item)], Socket.RomBudgetNs);
 
     string Now() => clock.GetUtcNow().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'");
 

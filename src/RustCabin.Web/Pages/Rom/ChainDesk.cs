@@ -1,0 +1,27 @@
+using Microsoft.Extensions.Caching.Memory;
+using RustCabin.Core.Rom;
+
+namespace RustCabin.Web.Pages.Rom;
+
+/// <summary>Chains that were worked out, kept for a while: the images of a number never change, so a chain is the same as long as its numbers and operations are.</summary>
+public sealed class ChainDesk : IDisposable
+{
+    /// <summary>Bytes of images that are kept at most, over all chains.</summary>
+    const long MostBytes = 256L << 20;
+
+    static readonly TimeSpan Kept = TimeSpan.FromMinutes(10);
+
+    readonly MemoryCache _chains = new(new MemoryCacheOptions { SizeLimit = MostBytes });
+
+    /// <param name="make">Works it out; asked only where the chain is not known.</param>
+    public RomChain Of(string unit, IReadOnlyList<long> images, string ops, Func<RomChain> make)
+    {
+        string key = $"{unit}|{string.Join(',', images)}|{ops}";
+        if (_chains.TryGetValue(key, out RomChain? known)) return known!;
+        RomChain chain = make();
+        _chains.Set(key, chain, new MemoryCacheEntryOptions { Size = Math.Max(1, chain.Bytes), SlidingExpiration = Kept });
+        return chain;
+    }
+
+    public void Dispose() => _chains.Dispose();
+}
