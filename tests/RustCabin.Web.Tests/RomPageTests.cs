@@ -17,6 +17,8 @@ public sealed class RomPageTests : IAsyncLifetime
     [InlineData("/jobs/slip-2-system/rom", "Every byte of 262,144")]
     [InlineData("/jobs/winch-16c-system/rom", "Every byte of 524,288")]
     [InlineData("/jobs/dunnock-net-device/rom", "Every byte of 8,192 is fetched as it must be, at each of 4 switch positions")]
+    [InlineData("/jobs/watch-porthole-system/rom?at=rom-even", "Every byte of 262,144 is fetched as it must be, in lane 1 of 2")]
+    [InlineData("/jobs/watch-porthole-system/rom?at=rom-odd", "Every byte of 262,144 is fetched as it must be, in lane 2 of 2")]
     [InlineData("/jobs/chalk-primer-slots/rom", "Every byte of 16,384")]
     public async Task The_sample_jobs_prove_and_stand_on_the_build_sheet(string path, string words)
     {
@@ -25,7 +27,7 @@ public sealed class RomPageTests : IAsyncLifetime
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Contains(words, Text(page, "[aria-labelledby=proof-title]"));
         string site = ((IHtmlButtonElement)page.QuerySelector("[aria-labelledby=proof-title] button")!).Value;
-        Assert.Contains("fetched as it must be", Text(await _cabin.Page(path.Replace("/rom", "/build")), $"#step-proof-{site}"));
+        Assert.Contains("fetched as it must be", Text(await _cabin.Page(path.Split('?')[0].Replace("/rom", "/build")), $"#step-proof-{site}"));
     }
 
     static string Row(IHtmlDocument page, int row) => string.Join('|', page.QuerySelectorAll(".selector tbody tr")[row].Children.Select(c => c.TextContent.Trim()));

@@ -63,6 +63,7 @@ public static class Checks
         (Rests.Parts, (unit, _) => FeedChecks.Profiles(unit)),
         (Rests.All, (unit, _) => HeatChecks.Of(unit)),
         (Rests.Parts, (unit, _) => RomChecks.Of(unit)),
+        (Rests.All, (unit, _) => RomChecks.Proofs(unit)),
         (Rests.All, (unit, _) => SpeedChecks.Of(unit)),
         (Rests.All, (unit, _) => WantChecks.Unmet(unit)),
         (Rests.Parts, (unit, _) => WantChecks.Limits(unit)),

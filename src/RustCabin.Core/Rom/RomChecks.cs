@@ -28,10 +28,17 @@ static class RomChecks
             yield return new Finding("ROM-ORDER", Severity.Stop, "ROM", order == WordOrder.HighFirst ? "The bytes want swapping" : "The bytes are swapped", [subject],
                 order == WordOrder.HighFirst ? $"The processor of the {unit.Model.Name} finds the high byte first, the programmer writes the low one first: unswapped, the machine does not start." : $"Programmer and processor agree about the low byte: swapped, the {unit.Model.Name} does not start.",
                 ["A word-wide device is burnt from a file of bytes; swap exactly when the two disagree."]);
+    }
+
+    /// <summary>ROM-PROOF: it is of this plan on this board with whatever else answers there, so it rests on the whole unit.</summary>
+    public static IEnumerable<Finding> Proofs(PlannedUnit unit) => (unit.Job?.Roms ?? []).Where(r => unit.FindSite(r.Site) is { Pinout.Count: > 0 }).SelectMany(rom => ProofOf(unit, rom, $"model:{rom.Site}"));
+
+    static IEnumerable<Finding> ProofOf(PlannedUnit unit, RomPlan rom, string subject)
+    {
         if (rom.Proof is { Passed: false } proof && RomProof.IsFresh(unit, rom))
             yield return new Finding("ROM-PROOF", Severity.Stop, "ROM", "The proof fails", [subject], proof.Words, [$"Read through the socket on the simulated bus, {proof.At}."]);
         else if (rom.Image is not null && !RomProof.Holds(unit, rom))
-            yield return new Finding("ROM-PROOF", Severity.Watch, "ROM", "Not proved yet", [subject], $"Read the planned {device.Name} through {rom.Site} on the simulated bus before it is burnt{(rom.Proof is null ? "" : "; the plan or the board has changed since the last time")}.", ["What the processor would fetch is held against the image, byte for byte."]);
+            yield return new Finding("ROM-PROOF", Severity.Watch, "ROM", "Not proved yet", [subject], $"Read the planned {rom.Device} through {rom.Site} on the simulated bus before it is burnt{(rom.Proof is null ? "" : "; the plan or the board has changed since the last time")}.", ["What the processor would fetch is held against the image, byte for byte."]);
     }
 
     /// <summary>ROM-SIZE where the images are more than the device, ROM-LINES where the socket reaches less than the image or a tap has no place.</summary>

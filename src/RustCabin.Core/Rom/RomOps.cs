@@ -18,7 +18,10 @@ public sealed record RomOp(string Op, int Bits, int Lanes, ulong Size, byte Fill
     /// <summary>The bytes of a patch, as hex.</summary>
     public string Patch { get; init; } = "";
 
-    static readonly string[] Known = ["swap16", "swap32", "reverseWords", "split", "join", "double", "pad", "slice", "concat", "checksum", "patch"];
+    /// <summary>Which of several images a pick takes, from 0.</summary>
+    public int Index { get; init; }
+
+    static readonly string[] Known = ["swap16", "swap32", "reverseWords", "split", "join", "double", "pad", "slice", "concat", "checksum", "patch", "pick"];
 
     public static (IReadOnlyList<RomOp> Ops, IReadOnlyList<SheetError> Errors) Read(JsonElement ops)
     {
@@ -35,7 +38,7 @@ public sealed record RomOp(string Op, int Bits, int Lanes, ulong Size, byte Fill
         if (op is "pad" && !f.Has("size")) f.Wrong("size", "is missing");
         return new RomOp(op, f.Whole("bits", 8, 64) ?? 16, f.Whole("lanes", 2, 8) ?? 2, f.SizeOrNumber("size")?.Bytes ?? 0, (byte)(f.Whole("fill", 0, 255) ?? 255), f.SizeOrNumber("from")?.Bytes ?? 0,
             f.NameOrNull("kind") ?? "sum16", f.SizeOrNumber("at")?.Bytes ?? 0, f.Flag("little") ?? false)
-        { Patch = op == "patch" ? ReadPatch(f) : "" };
+        { Patch = op == "patch" ? ReadPatch(f) : "", Index = f.Whole("index", 0, 63) ?? 0 };
     }
 
     static string ReadPatch(Fields f)
@@ -54,6 +57,7 @@ public sealed record RomOp(string Op, int Bits, int Lanes, ulong Size, byte Fill
             now = op.Op switch
             {
                 "split" => [.. now.SelectMany(image => op.Split(image, i))],
+                "pick" => op.Index < now.Count ? [now[op.Index]] : throw new RomOpException(i, $"there {(now.Count == 1 ? "is" : "are")} {now.Count} {(now.Count == 1 ? "image" : "images")}, and number {op.Index + 1} is to be taken"),
                 "join" => [Join(now, i)],
                 "concat" => [Sized([.. now.SelectMany(image => image)], i)],
                 _ => [.. now.Select(image => op.One(image, i))],

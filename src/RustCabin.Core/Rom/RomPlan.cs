@@ -106,6 +106,7 @@ public sealed record RomPlan(
         "pad" => $"pad with 0x{op.Fill:x2} to {new Units.ByteSize(op.Size)}",
         "slice" => $"take {(op.Size == 0 ? "the rest" : new Units.ByteSize(op.Size).ToString())} from {op.From:#,0}",
         "concat" => "put one behind the other",
+        "pick" => $"take number {op.Index + 1}",
         "patch" => $"put {op.Patch.Length / 2} {(op.Patch.Length == 2 ? "byte" : "bytes")} at 0x{op.At:x}",
         _ => $"fix the {op.Kind} at {op.At:#,0}",
     };

@@ -38,13 +38,15 @@ public static class RomProof
         int read = Math.Min(positions.Count, images.Count);
         foreach (SelectorPosition position in positions.Take(read))
         {
-            byte[] image = images[position.Index];
+            // A whole image whose lanes the chain splits: this socket's device answers for its own lane only.
+            byte[] image = place is { Lanes: > 1 } && plan.Ops.Any(o => o.Op == "split") ? place.LaneOf(images[position.Index], device.DataLines / 8) : images[position.Index];
             var levels = position.Levels.ToDictionary(l => l.Net, l => l.High);
             Proof one = Fits(device, site.Pinout, wiring, image, burnt) ?? (WiredDevice.Make(device, site.Pinout, wiring, levels, highFirst) is not { } wired ? TwoNets
                 : place is null ? Held(image, [.. Enumerable.Range(0, image.Length).Select(i => wired.Read(i, burnt))]) : Fetched(unit, place, wired, image, burnt));
             if (!one.Passed) return one with { Words = Other(one, images, position) + one.Words };
         }
-        return new Proof(true, -1, $"Every byte of {images[0].Length:#,0} is fetched as it must be{(read > 1 ? $", at each of {read} switch positions" : "")}.", null);
+        string unread = images.Count > read ? $" {(images.Count - read == 1 ? "One image more is" : $"{images.Count - read} images more are")} in the device and out of reach: put a line on a switch." : "";
+        return new Proof(true, -1, $"Every byte of {images[0].Length:#,0} is fetched as it must be{(read > 1 ? $", at each of {read} switch positions" : place is { Lanes: > 1 } ? $", in lane {place.Lane + 1} of {place.Lanes}" : "")}.{unread}", null);
     }
 
     /// <summary>Proves wiring and bytes by the socket's own addresses, where no machine is asked.</summary>
@@ -69,6 +71,7 @@ public static class RomProof
     {
         if (!wiring.Fits) return new Proof(false, 0, "The device does not go into this socket.", null);
         if (burnt.Length > (long)device.Bytes) return new Proof(false, 0, $"{burnt.Length:#,0} bytes do not go into {device.Name}, which holds {device.Bytes:#,0}.", null);
+        if (image.Length == 0) return new Proof(false, 0, "The image is empty.", null);
         int width = device.DataLines / 8, tapped = wiring.Ties.Where(t => t.To == WiredDevice.Tapped).Select(t => WiredDevice.Number(device.Pins[t.Pin - 1]) + 1).DefaultIfEmpty(0).Max();
         int lines = Math.Max(tapped, socket.Where(Nets.IsAddress).Select(WiredDevice.Number).DefaultIfEmpty(-1).Max() + 1);
         long reach = (1L << lines) * width;

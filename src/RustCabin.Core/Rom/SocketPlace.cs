@@ -33,6 +33,9 @@ public sealed record SocketPlace(int Claim, int Bank, int Lane, int Lanes)
     /// <summary>The claim's offset of a byte of this socket's image, for a device of <paramref name="width"/> bytes.</summary>
     public ulong OffsetOf(long at, int width) => (ulong)(at / width * width * Lanes + Lane * width + at % width);
 
+    /// <summary>The bytes of a whole image that this socket's device holds.</summary>
+    public byte[] LaneOf(byte[] whole, int width) => [.. whole.Where((_, i) => i / width % Lanes == Lane)];
+
     /// <summary>
     /// What the socket's address lines carry at an address of the machine, as a byte address of its device; -1 where another lane answers. The lines are the machine's own, so a
     /// socket that has more of them than its claim needs is not read from its first byte.

@@ -111,6 +111,35 @@ public sealed class RomProofTests
     }
 
     [Fact]
+    public void A_whole_image_split_for_the_set_is_proved_lane_by_lane_and_an_exchanged_pair_is_found()
+    {
+        byte[] whole = Image(64 << 10), even = [.. whole.Where((_, i) => i % 2 == 0)], odd = [.. whole.Where((_, i) => i % 2 == 1)];
+        Machine set(string site, int lane) => new()
+        {
+            DataBits = 16,
+            Claims = """{ "id": "os", "kind": "rom", "base": "0x0000", "size": "64K", "sockets": ["even", "odd"] }""",
+            More = $$""", "sites": [ { "id": "even", "kind": "socket", "pinout": [{{Nets("27256")}}] }, { "id": "odd", "kind": "socket", "pinout": [{{Nets("27256")}}] } ]""",
+            Job = $$""" "roms": [ { "site": "{{site}}", "device": "27256", "image": "1", "ops": [ { "op": "split", "lanes": 2 }, { "op": "pick", "index": {{lane}} } ] } ]""",
+        };
+        Assert.Contains("in lane 1 of 2", Prove(set("even", 0), even, whole).Words);
+        Assert.Contains("in lane 2 of 2", Prove(set("odd", 1), odd, whole).Words);
+        Assert.False(Prove(set("odd", 0), even, whole).Passed);
+        Assert.Equal(even, RomOp.Run([whole], set("even", 0).Pack.Jobs[0].Roms[0].Ops)[0]);
+        RomOpException none = Assert.Throws<RomOpException>(() => RomOp.Run([whole], set("even", 2).Pack.Jobs[0].Roms[0].Ops));
+        Assert.Equal((1, "there are 2 images, and number 3 is to be taken"), (none.At, none.Message));
+    }
+
+    [Fact]
+    public void An_image_that_no_switch_chooses_is_told_and_an_empty_one_fails()
+    {
+        byte[] image = Image(16 << 10);
+        Proof proof = Prove(Small("27256", """, "further": ["2"] """) with { Claims = """{ "id": "os", "kind": "rom", "base": "0x8000", "size": "16K", "sockets": ["os"] }""" }, [.. image, .. image], image, image);
+        Assert.True(proof.Passed);
+        Assert.EndsWith("One image more is in the device and out of reach: put a line on a switch.", proof.Words);
+        Assert.Equal("The image is empty.", Prove(Small("27256"), [], Image(0)).Words);
+    }
+
+    [Fact]
     public void Four_images_on_two_switches_are_each_proved_at_their_position()
     {
         // A 128 KiB device in a 32 KiB socket has two lines more; both are on switches.

@@ -48,7 +48,7 @@ public sealed partial class RomModel(SheetRepository sheets, JobRepository jobs,
     }
 
     /// <summary>Devices for the socket and the images; worked out when asked for, so ask once.</summary>
-    public IReadOnlyList<DeviceOption> Options() => Socket is null ? [] : DeviceChoice.For(Socket.Pinout, Planned.Sum(p => p.Size), [.. stock.All().Select(s => s.Item)], Socket.RomBudgetNs);
+    public IReadOnlyList<DeviceOption> Options() => Socket is null ? [] : DeviceChoice.For(Socket.Pinout, Planned.Sum(p => p.Size) / (Plan?.Ops.FirstOrDefault(o => o.Op == "split")?.Lanes ?? 1), [.. stock.All().Select(s => s.Item)], Socket.RomBudgetNs);
 
     string Now() => clock.GetUtcNow().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'");
 
