@@ -66,7 +66,8 @@ static class ServerRuns
     {
         int port = FreePort();
         var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true };
-        string dll = Path.Combine(AppContext.BaseDirectory, "../../../../../src/RustCabin.Web/bin/Release/net10.0/RustCabin.Web.dll");
+        // As ./cabin builds it for people; else as the bench's own build left it.
+        string dll = Environment.GetEnvironmentVariable("CABIN_APP") ?? Path.Combine(AppContext.BaseDirectory, "../../../../../src/RustCabin.Web/bin/Release/net10.0/RustCabin.Web.dll");
         foreach (string? argument in (string?[])[Path.GetFullPath(dll), "--data", data, "--urls", $"http://127.0.0.1:{port}", option])
             if (argument is not null) start.ArgumentList.Add(argument);
         long began = Stopwatch.GetTimestamp();

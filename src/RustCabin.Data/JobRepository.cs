@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Data;
 using System.Text.Encodings.Web;
 using System.Text.Json;
@@ -48,6 +49,17 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
 
     sealed record Row(string Id, string Unit, long Position, long Version, string Json);
 
+    /// <summary>What was read before: the same text is the same job, and the same object, so that what is worked out from it can be kept beside it.</summary>
+    readonly ConcurrentDictionary<string, Job> _read = new(StringComparer.Ordinal);
+
+    /// <summary>So many texts are kept at most; beyond it all are given up, and come back as they are asked for.</summary>
+    const int MostRead = 1000;
+
+    /// <summary>The names, and what stood for the state of all jobs when they were read.</summary>
+    sealed record KnownNames(string Stamp, IReadOnlyList<JobName> Names);
+
+    volatile KnownNames? _names;
+
     const string Select = "select j.id, j.unit, j.position, j.version, c.json from job j join job_change c on c.job = j.id and c.seq = j.position";
 
     public IReadOnlyList<Job> All()
@@ -60,7 +72,11 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
     public IReadOnlyList<JobName> Names()
     {
         using SqliteConnection connection = file.Connect();
-        return [.. connection.Query<JobName>("select j.id, j.unit, json_extract(c.json, '$.name') as name from job j join job_change c on c.job = j.id and c.seq = j.position order by j.rowid")];
+        string stamp = connection.QuerySingle<string>("select count(*) || ' ' || total(version) || ' ' || (select coalesce(max(rowid), 0) from job_change) from job");
+        if (_names is { } known && known.Stamp == stamp) return known.Names;
+        JobName[] names = [.. connection.Query<JobName>("select j.id, j.unit, json_extract(c.json, '$.name') as name from job j join job_change c on c.job = j.id and c.seq = j.position order by j.rowid")];
+        _names = new KnownNames(stamp, names);
+        return names;
     }
 
     const string SelectStored =
@@ -84,7 +100,7 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
         return [.. connection.Query<FoundRow>($"{SelectStored} order by j.rowid").Select(Stored)];
     }
 
-    static StoredJob Stored(FoundRow found) => new(Parse(found.Json), found.Version, found.Undoes, found.Redoes);
+    StoredJob Stored(FoundRow found) => new(Parse(found.Json), found.Version, found.Undoes, found.Redoes);
 
     /// <summary>The job's changes, newest first.</summary>
     public IReadOnlyList<JobChange> History(string id)
@@ -204,7 +220,14 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
         return id;
     }
 
-    static Job Parse(string json)
+    Job Parse(string json)
+    {
+        if (_read.TryGetValue(json, out Job? known)) return known;
+        if (_read.Count >= MostRead) _read.Clear();
+        return _read.GetOrAdd(json, Read);
+    }
+
+    static Job Read(string json)
     {
         using JsonDocument document = JsonDocument.Parse(json);
         return PackReader.ReadJob(document.RootElement, null).Job ?? throw new CabinFileException("A job in the database does not read.");

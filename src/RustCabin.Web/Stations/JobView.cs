@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using RustCabin.Core;
 using RustCabin.Core.Build;
 using RustCabin.Core.Findings;
@@ -15,7 +16,18 @@ public sealed record JobView(Pack Sheets, StoredJob Stored, PlannedUnit Before, 
     public Model Model => After.Model;
     public Unit Unit => After.Unit;
 
+    /// <summary>Views by their job, kept as long as the job's own record is: the same sheets and the same job give the same view.</summary>
+    static readonly ConditionalWeakTable<Job, JobView> Known = [];
+
     public static JobView Of(Pack sheets, StoredJob stored)
+    {
+        if (Known.TryGetValue(stored.Job, out JobView? known) && ReferenceEquals(known.Sheets, sheets)) return known with { Stored = stored };
+        JobView view = Make(sheets, stored);
+        Known.AddOrUpdate(stored.Job, view);
+        return view;
+    }
+
+    static JobView Make(Pack sheets, StoredJob stored)
     {
         PlannedUnit after = Plan.For(sheets with { Jobs = [stored.Job] }, stored.Job), before = after.Before ?? Plan.For(sheets, after.Unit);
         BuildSheet sheet = BuildSheet.For(before, after);
