@@ -1,5 +1,6 @@
 using System.Net;
 using Microsoft.AspNetCore.DataProtection;
+using RustCabin.Core.Sheets;
 using RustCabin.Data;
 using RustCabin.Web.Api;
 using Serilog;
@@ -51,33 +52,48 @@ public static class Cabin
             .MinimumLevel.Override("Microsoft.AspNetCore.Antiforgery", LogEventLevel.Error)
             .MinimumLevel.Override("Microsoft.AspNetCore.StaticFiles", LogEventLevel.Error)
             .WriteTo.Console(standardErrorFromLevel: LogEventLevel.Verbose, outputTemplate: "{Timestamp:HH:mm:ss} {Level:u3} {Message:lj}{NewLine}{Exception}"));
-        AddServices(builder);
+        string home = builder.Configuration["data"] ?? Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.UserProfile), ".local/share/rust-cabin");
+        // The file is opened and read while the pipeline is put together; what is wrong with it is said before anything listens.
+        Task<Opened> opened = Task.Run(() => Opened.From(home));
+        AddServices(builder, home, opened);
 
         WebApplication app = builder.Build();
-        // The file is opened and read while the pipeline is put together; what is wrong with it is said before anything listens.
-        Task opened = Task.Run(() =>
-        {
-            if (builder.Configuration["demo"] == "true")
-            {
-                DemoPacks.Load(app.Services.GetRequiredService<PackImport>(), app.Services.GetRequiredService<StockRepository>());
-                DemoPacks.MakeImages(app.Services.GetRequiredService<SheetRepository>(), app.Services.GetRequiredService<JobRepository>(), app.Services.GetRequiredService<RomImageRepository>());
-            }
-            app.Services.GetRequiredService<SheetRepository>().All();
-            app.Services.GetRequiredService<JobRepository>().All();
-        });
         UsePipeline(app);
-        opened.GetAwaiter().GetResult();
+        Opened cabin = opened.GetAwaiter().GetResult();
+        if (builder.Configuration["demo"] == "true")
+        {
+            DemoPacks.Load(app.Services.GetRequiredService<PackImport>(), app.Services.GetRequiredService<StockRepository>());
+            DemoPacks.MakeImages(cabin.Sheets, cabin.Jobs, app.Services.GetRequiredService<RomImageRepository>());
+        }
         return app;
     }
 
-    static void AddServices(WebApplicationBuilder builder)
+    /// <summary>The cabin's file with its sheets and jobs read; and what the shelf asks first, which goes on being worked out while the server gets ready to listen.</summary>
+    sealed record Opened(CabinFile File, SheetRepository Sheets, JobRepository Jobs)
     {
-        string home = builder.Configuration["data"] ?? Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.UserProfile), ".local/share/rust-cabin");
+        public static Opened From(string home)
+        {
+            CabinFile file = CabinFile.Open(Path.Combine(home, "cabin.db"));
+            var sheets = new SheetRepository(file, TimeProvider.System);
+            var jobs = new JobRepository(file, sheets, TimeProvider.System);
+            Pack all = sheets.All();
+            IReadOnlyList<StoredJob> stored = jobs.Stored();
+            _ = Task.Run(() =>
+            {
+                // One that cannot be planned is told where it is asked for.
+                foreach (StoredJob job in stored) Stations.JobView.Of(all, job);
+            });
+            return new Opened(file, sheets, jobs);
+        }
+    }
+
+    static void AddServices(WebApplicationBuilder builder, string home, Task<Opened> opened)
+    {
         builder.Services.AddDataProtection().PersistKeysToFileSystem(new DirectoryInfo(Path.Combine(home, "keys"))).SetApplicationName("rust-cabin");
         builder.Services.AddSingleton(TimeProvider.System);
-        builder.Services.AddSingleton(_ => CabinFile.Open(Path.Combine(home, "cabin.db")));
-        builder.Services.AddSingleton<SheetRepository>();
-        builder.Services.AddSingleton<JobRepository>();
+        builder.Services.AddSingleton(_ => opened.GetAwaiter().GetResult().File);
+        builder.Services.AddSingleton(_ => opened.GetAwaiter().GetResult().Sheets);
+        builder.Services.AddSingleton(_ => opened.GetAwaiter().GetResult().Jobs);
         builder.Services.AddSingleton<PackImport>();
         builder.Services.AddSingleton<StockRepository>();
         builder.Services.AddSingleton<DraftRepository>();

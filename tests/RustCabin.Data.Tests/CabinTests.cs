@@ -116,6 +116,25 @@ public sealed class CabinTests : IDisposable
         Assert.Equal("Winter refit", Job.Job.Name);
     }
 
+    /// <summary>Names and jobs are kept once read: every way in which they change must show.</summary>
+    [Fact]
+    public void What_is_kept_follows_a_replacing_import_an_undo_a_change_and_its_taking_back()
+    {
+        Bring();
+        string Name() => Assert.Single(_cabin.Jobs.Names()).Name;
+        Assert.Equal("Winter refit", Name());
+        _cabin.Bring(TestCabin.Slipway.Replace("Winter refit", "Spring refit"), replace: true);
+        Assert.Equal("Spring refit", Name());
+        _cabin.Jobs.Undo(Winter, Job.Version);
+        Assert.Equal("Winter refit", Name());
+        Assert.Equal(WriteResult.Written, _cabin.Jobs.Change(Winter, Job.Version, "named", json => { json["name"] = "Summer refit"; return json; }).Result);
+        Assert.Equal(("Summer refit", "Summer refit"), (Name(), Job.Job.Name));
+        _cabin.Jobs.Undo(Winter, Job.Version);
+        _cabin.Jobs.Redo(Winter, Job.Version);
+        Assert.Equal("Summer refit", Name());
+        Assert.Same(_cabin.Jobs.Find(Winter)!.Job, _cabin.Jobs.Stored()[0].Job);
+    }
+
     [Fact]
     public void Undo_and_redo_walk_through_every_state_and_survive_a_restart()
     {

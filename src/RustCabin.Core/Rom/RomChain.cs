@@ -6,7 +6,12 @@ public sealed class ChainImage(byte[] bytes)
     readonly Lazy<RomInspection> _seen = new(() => RomInspection.Of(bytes));
     readonly Lazy<IReadOnlyList<StripPiece>> _strip = new(() => ImageStrip.Of(bytes));
 
+    readonly Lazy<IReadOnlyList<double>> _density = new(() => ImageStrip.Density(bytes));
+
     public byte[] Bytes => bytes;
+
+    /// <summary>Bits a byte, 0 to 8, piece by piece.</summary>
+    public IReadOnlyList<double> Density => _density.Value;
     public RomInspection Seen => _seen.Value;
     public IReadOnlyList<StripPiece> Strip => _strip.Value;
 }

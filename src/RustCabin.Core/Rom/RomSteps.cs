@@ -6,7 +6,7 @@ namespace RustCabin.Core.Rom;
 /// <summary>What burning and fitting a device adds to the build sheet: the proof, the burning, the legs and wires, the device into its socket.</summary>
 public static class RomSteps
 {
-    const decimal ProofMinutes = 1, BurnMinutes = 12, WireMinutes = 4, FitMinutes = 5;
+    const decimal ProofMinutes = 1, BurnMinutes = 12, CoverMinutes = 1, WireMinutes = 4, FitMinutes = 5;
 
     /// <summary>The proof and the burning, which are done before the case is opened for them.</summary>
     public static IEnumerable<Step> Prepare(PlannedUnit unit, RomPlan rom, int depth)
@@ -18,7 +18,9 @@ public static class RomSteps
                 : "At the ROM station: what the processor would fetch is held against the image. Nothing is burnt before it passes."], depth, ProofMinutes, [])
         { Proved = rom.Image is null ? null : proved, Station = "ROM" };
         yield return new Step($"burn-{rom.Site}", StepKind.Firmware, $"Burn the {device.Name}",
-            [.. rom.Ops.Select(o => $"First {RomPlan.Words(o)}."), "Insert, identify, blank check, burn, verify, read back.", $"Cover the window, and label it: {string.Join(", ", RomLabel.Lines(unit, rom))}."], depth, BurnMinutes, [Caution.Of("static"), Caution.Of("ultraviolet")]);
+            [.. rom.Ops.Select(o => $"First {RomPlan.Words(o)}."), "Insert, identify, blank check, burn, verify, read back."], depth, BurnMinutes, [Caution.Of("static"), Caution.Of("ultraviolet")]);
+        yield return new Step($"cover-{rom.Site}", StepKind.Set, $"Cover the window of the {device.Name} and label it",
+            [$"On the label: {string.Join(", ", RomLabel.Lines(unit, rom))}.", "Daylight erases it in weeks; a paper label alone does not keep it out."], depth, CoverMinutes, []);
     }
 
     /// <summary>Legs and wires, and the device into its socket.</summary>

@@ -50,6 +50,22 @@ public sealed class RomChainTests
         Assert.Equal("", RomInspection.Of([1, 2, 3, 4]).OrderWords);
     }
 
+    /// <summary>By hand: one value says nothing, two alike 1 bit, four alike 2 bits, all 256 alike 8 bits.</summary>
+    [Theory]
+    [InlineData(1, 0)]
+    [InlineData(2, 1)]
+    [InlineData(4, 2)]
+    [InlineData(256, 8)]
+    public void Density_is_the_bits_that_a_byte_says(int values, double bits) =>
+        Assert.All(ImageStrip.Density([.. Enumerable.Range(0, 4096).Select(i => (byte)(i % values))], 4), d => Assert.Equal(bits, d, 9));
+
+    [Fact]
+    public void Density_of_what_is_too_small_is_told_for_what_there_is()
+    {
+        Assert.Empty(ImageStrip.Density([]));
+        Assert.Equal(3, ImageStrip.Density([1, 2, 3]).Count);
+    }
+
     static StockItem Chip(string item, string name, int count, decimal? price = null) => new(StockKind.Chip, item, name, count, price, "", true, "");
 
     [Fact]
