@@ -20,6 +20,9 @@ public sealed record Step(
     /// <summary>For a proof by simulation, whether it holds; it cannot be ticked by hand, and locks what follows until it does. Null: the step is ticked.</summary>
     public bool? Proved { get; init; }
 
+    /// <summary>It bars the way by what it shows, not by a tick: a reading, or a proof by simulation.</summary>
+    public bool IsGate => Kind == StepKind.Gate || Proved is not null;
+
     /// <summary>The station at which the step is done, where it is another than Build.</summary>
     public string? Station { get; init; }
 }

@@ -18,7 +18,7 @@ public static class Descent
         double X(int at) => Left + step * (at + 0.5);
         int deepest = sheet.Steps.Max(s => s.Depth);
         double width = Left + step * sheet.Steps.Count + 8, height = Y(deepest) + 28;
-        Svg svg = Svg.Begin(width, height, "descent", "img", $"{progress.DoneCount} of {sheet.Steps.Count} steps done; {sheet.Steps.Count(s => s.Kind == StepKind.Gate)} gates");
+        Svg svg = Svg.Begin(width, height, "descent", "img", $"{progress.DoneCount} of {sheet.Steps.Count} steps done; {sheet.Steps.Count(s => s.IsGate)} gates");
         for (int depth = 0; depth <= deepest; depth++)
         {
             svg.Line(Left - 8, Y(depth), width, Y(depth), "level");
@@ -35,10 +35,10 @@ public static class Descent
     static void Stone(Svg svg, double x, double y, int number, StepProgress at, bool current)
     {
         string state = at.State.ToString().ToLowerInvariant();
-        if (at.Step.Kind == StepKind.Gate)
+        if (at.Step.IsGate)
         {
             svg.Rect(x - 5, y - 20, 10, 40, $"bar {state}{(current ? " current" : "")}", 2);
-            svg.Text(x, y - 25, at.Step.Expected!.Lines.Count == 0 ? "starts" : at.Step.Expected.Total.ToRough(false), "fig");
+            svg.Text(x, y - 25, at.Step.Expected is null ? "proof" : at.Step.Expected.Lines.Count == 0 ? "starts" : at.Step.Expected.Total.ToRough(false), "fig");
         }
         else
         {

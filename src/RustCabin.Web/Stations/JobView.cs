@@ -62,7 +62,7 @@ public sealed record JobView(Pack Sheets, StoredJob Stored, PlannedUnit Before, 
     public string WaitsFor => Answer.Standing == Standing.Stop
         ? $"A mend: {Answer.Findings[0].Title.ToLowerInvariant()}"
         : Progress.Finished ? "Nothing: built, read and closed" : Progress.Current!.Step.Kind == StepKind.Gate
-            ? $"A reading: {Lower(Progress.Current.Step.Title)}" : $"A step: {Lower(Progress.Current.Step.Title)}";
+            ? $"A reading: {Lower(Progress.Current.Step.Title)}" : Progress.Current.Step.IsGate ? $"A proof: {Lower(Progress.Current.Step.Title)}" : $"A step: {Lower(Progress.Current.Step.Title)}";
 
     static string Lower(string text) => char.ToLowerInvariant(text[0]) + text[1..];
 }
