@@ -1,3 +1,4 @@
+using System.Security.Cryptography;
 using Dapper;
 using Microsoft.Data.Sqlite;
 
@@ -7,6 +8,13 @@ namespace RustCabin.Data;
 public sealed record RomImageLine
 {
     public long Id { get; init; }
+
+    /// <summary>The first 12 hex digits of its SHA-256.</summary>
+    public string Sum { get; init; } = "";
+
+    /// <summary>How a plan names it: number and sum, so that another cabin's image of the same number is not taken for it.</summary>
+    public string Key => $"{Id}-{Sum}";
+
     public string Name { get; init; } = "";
     public string Origin { get; init; } = "";
     public string Right { get; init; } = "";
@@ -21,21 +29,21 @@ public sealed class RomImageRepository(CabinFile file, TimeProvider clock)
     public const int MostOfUnit = 100;
 
     /// <summary>Keeps an image; null when the unit has as many as it may.</summary>
-    public long? Add(string unit, string name, string origin, string right, byte[] bytes)
+    public RomImageLine? Add(string unit, string name, string origin, string right, byte[] bytes)
     {
         using SqliteConnection connection = file.Connect();
-        return connection.QuerySingleOrDefault<long?>(
+        return connection.QuerySingleOrDefault<RomImageLine>(
             """
-            insert into rom_image (unit, at, name, origin, right, bytes) select @unit, @at, @name, @origin, @right, @bytes
-            where (select count(*) from rom_image where unit = @unit) < @MostOfUnit returning id
-            """, new { unit, at = clock.GetUtcNow().ToString("O"), name, origin, right, bytes, MostOfUnit });
+            insert into rom_image (unit, at, name, origin, right, bytes, sum) select @unit, @at, @name, @origin, @right, @bytes, @sum
+            where (select count(*) from rom_image where unit = @unit) < @MostOfUnit returning id, sum, name, origin, right, length(bytes) as size, hidden
+            """, new { unit, at = clock.GetUtcNow().ToString("O"), name, origin, right, bytes, sum = Convert.ToHexStringLower(SHA256.HashData(bytes))[..12], MostOfUnit });
     }
 
     /// <summary>The unit's images in the order in which they came, taken-off ones included.</summary>
     public IReadOnlyList<RomImageLine> Of(string unit)
     {
         using SqliteConnection connection = file.Connect();
-        return [.. connection.Query<RomImageLine>("select id, name, origin, right, length(bytes) as size, hidden from rom_image where unit = @unit order by id", new { unit })];
+        return [.. connection.Query<RomImageLine>("select id, sum, name, origin, right, length(bytes) as size, hidden from rom_image where unit = @unit order by id", new { unit })];
     }
 
     public byte[]? Bytes(string unit, long id)

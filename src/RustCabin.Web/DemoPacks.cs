@@ -21,14 +21,14 @@ static class DemoPacks
                 if (images.Of(job.Unit) is { Count: > 0 } made)
                 {
                     // The lanes of one image share it.
-                    if (job.Roms.Count > 1) jobs.Change(job.Id, jobs.Find(job.Id)!.Version, "Practice image taken", json => RomEdits.Images(json, plan.Site, [$"{made[0].Id}"], (int)made[0].Size));
+                    if (job.Roms.Count > 1) jobs.Change(job.Id, jobs.Find(job.Id)!.Version, "Practice image taken", json => RomEdits.Images(json, plan.Site, [made[0].Key], (int)made[0].Size));
                     continue;
                 }
                 // One for each position of its switches.
                 RomDevice device = RomDevice.Find(plan.Device)!;
                 int count = ImageSelector.Of(device, RomWiring.Solve(device, site.Pinout, plan.Ties)).Count, size = (int)device.Bytes / count / (plan.Ops.Any(o => o.Op == "double") ? 2 : 1) * (plan.Ops.FirstOrDefault(o => o.Op == "split")?.Lanes ?? 1);
                 string[] ids = [.. Enumerable.Range(0, count).Select(i => Practice(unit, plan.Site, size, i)).Select((bytes, i) =>
-                    $"{images.Add(job.Unit, $"practice system{(count > 1 ? $" {(char)('A' + i)}" : "")}", "made by the cabin's generator", "invented; anyone may use it", bytes)}")];
+                    images.Add(job.Unit, $"practice system{(count > 1 ? $" {(char)('A' + i)}" : "")}", "made by the cabin's generator", "invented; anyone may use it", bytes)!.Key)];
                 jobs.Change(job.Id, jobs.Find(job.Id)!.Version, count > 1 ? "Practice images made" : "Practice image made", json => RomEdits.Images(json, plan.Site, ids, size * count));
             }
     }

@@ -11,10 +11,11 @@ public sealed class RomImageTests : IDisposable
     [Fact]
     public void An_image_stays_with_its_unit_its_origin_and_its_right()
     {
-        long id = Images.Add("slip-2", "system", "dumped here", "mine", [1, 2, 3])!.Value;
+        long id = Images.Add("slip-2", "system", "dumped here", "mine", [1, 2, 3])!.Id;
         _cabin.Reopen();
         RomImageLine line = Assert.Single(Images.Of("slip-2"));
         Assert.Equal(("system", "dumped here", "mine", 3L, false), (line.Name, line.Origin, line.Right, line.Size, line.Hidden));
+        Assert.Equal($"{id}-039058c6f2c0", line.Key);
         Assert.Equal([1, 2, 3], Images.Bytes("slip-2", id)!);
         Assert.Null(Images.Bytes("slip-3", id));
         Assert.Empty(Images.Of("slip-3"));

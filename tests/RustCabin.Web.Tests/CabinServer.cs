@@ -62,6 +62,18 @@ public sealed class CabinServer : IAsyncLifetime
         return (answer.StatusCode, await Html(answer));
     }
 
+    /// <summary>Brings a pack in through the import page, what is there already replaced.</summary>
+    public async Task Import(string pack)
+    {
+        IHtmlDocument page = await Page("/import");
+        var form = new MultipartFormDataContent
+        {
+            { new StringContent(((IHtmlInputElement)page.QuerySelector("form.import [name=__RequestVerificationToken]")!).Value), "__RequestVerificationToken" },
+            { new StringContent(pack), "pack", "pack.json" }, { new StringContent("replace"), "mode" },
+        };
+        Assert.Equal(HttpStatusCode.OK, (await Http.PostAsync("/import", form)).StatusCode);
+    }
+
     public async Task<(HttpStatusCode Status, JsonNode Body)> Post(string url, string json, string media = "application/json")
     {
         HttpResponseMessage answer = await Http.PostAsync(url, new StringContent(json, Encoding.UTF8, media));

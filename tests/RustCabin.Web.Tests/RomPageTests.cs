@@ -66,6 +66,26 @@ public sealed class RomPageTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task A_plan_whose_image_lies_in_another_cabin_says_so_and_takes_none_of_the_same_number()
+    {
+        string pack = (await _cabin.Http.GetStringAsync("/export/units/slip-2")).Replace("\"image\": \"1-", "\"image\": \"1-0", StringComparison.Ordinal);
+        Assert.Contains("1-0", pack);
+        var other = new CabinServer();
+        await other.InitializeAsync();
+        try
+        {
+            await other.Import(pack);
+            IHtmlDocument page = await other.Page(System);
+            Assert.Contains("of the plan does not lie in this cabin: choose one that does", Text(page, "[aria-labelledby=image-title] .wrong"));
+            Assert.Null(page.QuerySelector("[aria-labelledby=proof-title]"));
+        }
+        finally
+        {
+            await other.DisposeAsync();
+        }
+    }
+
+    [Fact]
     public async Task A_recipe_is_kept_used_elsewhere_taken_off_and_put_back()
     {
         IHtmlDocument page = await _cabin.Page(System);

@@ -60,11 +60,10 @@ public sealed partial class RomModel
 
     IActionResult Keep(string job, long version, string site, string name, string origin, string right, byte[] bytes)
     {
-        if (images.Add(View.Unit.Id, name.Length > 120 ? name[..120] : name, origin, right, bytes) is not { } id)
+        if (images.Add(View.Unit.Id, name.Length > 120 ? name[..120] : name, origin, right, bytes) is not { } kept)
             return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was kept: {View.Unit.Name} has {Data.RomImageRepository.MostOfUnit} images already.");
         if (Plan is null) return LocalRedirect(Request.Path + AsShown());
-        Images = images.Of(View.Unit.Id);
-        return Hold(job, version, site, $"Image: {name}", [Images.First(i => i.Id == id), .. Planned.Skip(1)]);
+        return Hold(job, version, site, $"Image: {name}", [kept, .. Planned.Skip(1)]);
     }
 
     public IActionResult OnPostHide(string job, long image, bool hidden)

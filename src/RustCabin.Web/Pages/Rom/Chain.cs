@@ -36,8 +36,8 @@ public sealed partial class RomModel
     {
         if (Plan!.Image is null) return;
         string[] names = [Plan.Image, .. Plan.Further];
-        Planned = [.. names.Select(n => Images.FirstOrDefault(i => $"{i.Id}" == n)).OfType<RomImageLine>()];
-        if (Planned.Count < names.Length) Chain = new RomChain([], $"image {names.First(n => Planned.All(p => $"{p.Id}" != n))} of the plan does not lie in this cabin");
+        Planned = [.. names.Select(n => Images.FirstOrDefault(i => i.Key == n)).OfType<RomImageLine>()];
+        if (Planned.Count < names.Length) Chain = new RomChain([], $"image {names.First(n => Planned.All(p => p.Key != n))} of the plan does not lie in this cabin");
         else Chain = desk.Of(View.Unit.Id, [.. Planned.Select(p => p.Id)], Plan.OpsText, () => RomChain.Of([.. Planned.Select(p => images.Bytes(View.Unit.Id, p.Id)!)], Plan.Ops));
         if (Chain.Steps.Count == 0) Planned = [];
     }
@@ -46,7 +46,7 @@ public sealed partial class RomModel
     public IActionResult OnPostImage(string job, long version, string site, string image, bool further)
     {
         if (!Load(job)) return NotFound();
-        if (Images.FirstOrDefault(i => $"{i.Id}" == image) is not { } taken) return Unfit("Nothing was changed: that image does not lie in this cabin.");
+        if (Images.FirstOrDefault(i => i.Key == image) is not { } taken) return Unfit("Nothing was changed: that image does not lie in this cabin.");
         if (further && Planned.Count >= 64) return Unfit("Nothing was changed: 64 images in one device are the most.");
         IReadOnlyList<RomImageLine> all = further ? [.. Planned, taken] : [taken, .. Planned.Skip(1)];
         return Hold(job, version, site, further ? $"{taken.Name} put in too" : $"Image: {taken.Name}", all);
@@ -59,7 +59,7 @@ public sealed partial class RomModel
     }
 
     IActionResult Hold(string job, long version, string site, string what, IReadOnlyList<RomImageLine> all) =>
-        Change(job, version, _ => (what, json => RomEdits.Images(json, site, [.. all.Select(i => $"{i.Id}")], (int)Math.Min(RomFile.Largest, all.Sum(i => i.Size)))));
+        Change(job, version, _ => (what, json => RomEdits.Images(json, site, [.. all.Select(i => i.Key)], (int)Math.Min(RomFile.Largest, all.Sum(i => i.Size)))));
 
     public IActionResult OnPostDropOp(string job, long version, string site, int index) => Change(job, version, _ => ("Operation taken out", json => RomEdits.DropOp(json, site, index)));
     public IActionResult OnPostRaiseOp(string job, long version, string site, int index) => Change(job, version, _ => ("Operation moved forward", json => RomEdits.RaiseOp(json, site, index)));
