@@ -86,6 +86,21 @@ public sealed class RomPageTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task What_is_no_operation_is_refused_and_the_socket_on_show_stays()
+    {
+        const string Odd = "/jobs/watch-porthole-system/rom?at=rom-odd";
+        IHtmlDocument page = await _cabin.Page(Odd);
+        foreach (string op in (string[])["{", "[]", """{"op":"melt"}"""])
+        {
+            (HttpStatusCode status, IHtmlDocument refused) = await _cabin.Press(Form(page, "[name=op]"), ("op", op));
+            Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+            Assert.Contains("Nothing was changed", Text(refused, ".notice"));
+        }
+        (_, page) = await _cabin.Press(Form(page, "form[action*='handler=Patch'] input"), ("patchAt", "nowhere"), ("bytes", "00"));
+        Assert.Contains("In rom-odd", Text(page, "#device-title"));
+    }
+
+    [Fact]
     public async Task A_recipe_is_kept_used_elsewhere_taken_off_and_put_back()
     {
         IHtmlDocument page = await _cabin.Page(System);
@@ -165,7 +180,7 @@ public sealed class RomPageTests : IAsyncLifetime
 
     [Theory]
     [InlineData("Slice", "from", "size", "0x10", "1K", "Take 1 KiB from 16")]
-    [InlineData("Patch", "at", "bytes", "$8", "4e 71", "Put 2 bytes at 0x8")]
+    [InlineData("Patch", "patchAt", "bytes", "$8", "4e 71", "Put 2 bytes at 0x8")]
     public async Task Typed_operations_join_the_chain_and_what_is_wrong_is_kept(string handler, string one, string two, string first, string second, string words)
     {
         string form = $"form[action*='handler={handler}'] input";

@@ -64,7 +64,17 @@ public sealed partial class RomModel
     public IActionResult OnPostDropOp(string job, long version, string site, int index) => Change(job, version, _ => ("Operation taken out", json => RomEdits.DropOp(json, site, index)));
     public IActionResult OnPostRaiseOp(string job, long version, string site, int index) => Change(job, version, _ => ("Operation moved forward", json => RomEdits.RaiseOp(json, site, index)));
 
-    public IActionResult OnPostOp(string job, long version, string site, string op) => AddOp(job, version, site, () => JsonNode.Parse(op) as JsonObject ?? throw new ArgumentException("that is no operation"));
+    public IActionResult OnPostOp(string job, long version, string site, string op) => AddOp(job, version, site, () =>
+    {
+        try
+        {
+            return JsonNode.Parse(op) as JsonObject ?? throw new ArgumentException("that is no operation");
+        }
+        catch (JsonException)
+        {
+            throw new ArgumentException("that is no operation");
+        }
+    });
 
     IActionResult AddOp(string job, long version, string site, Func<JsonObject> make) => Change(job, version, _ =>
     {
@@ -85,8 +95,8 @@ public sealed partial class RomModel
     public IActionResult OnPostSlice(string job, long version, string site, string? from, string? size) => Typed(job, version, site, ("from", from), ("size", size), kept =>
         new JsonObject { ["op"] = "slice", ["from"] = Place(kept["from"]), ["size"] = Size(kept["size"], "a size").ToSheet() });
 
-    public IActionResult OnPostPatch(string job, long version, string site, string? at, string? bytes) => Typed(job, version, site, ("at", at), ("bytes", bytes), kept =>
-        new JsonObject { ["op"] = "patch", ["at"] = Place(kept["at"]), ["bytes"] = kept["bytes"] });
+    public IActionResult OnPostPatch(string job, long version, string site, string? patchAt, string? bytes) => Typed(job, version, site, ("patchAt", patchAt), ("bytes", bytes), kept =>
+        new JsonObject { ["op"] = "patch", ["at"] = Place(kept["patchAt"]), ["bytes"] = kept["bytes"] });
 
     public IActionResult OnPostChecksum(string job, long version, string site, string kind, string? sumAt, bool little) => Typed(job, version, site, ("sumAt", sumAt), kept =>
         new JsonObject { ["op"] = "checksum", ["kind"] = kind == "sum32" ? "sum32" : "sum16", ["at"] = Place(kept["sumAt"]), ["little"] = little });
