@@ -42,6 +42,7 @@ public sealed class Shots
     static void Take(Bench bench, string folder, string name, string path)
     {
         bench.Go(path);
+        bench.Until(() => bench.Browser.FindElements(By.CssSelector("[data-again]")).Count == 0, "nothing is under way any more");
         bench.Browser.ExecuteAsyncScript("document.fonts.ready.then(arguments[0])");
         bench.Browser.GetScreenshot().SaveAsFile(Path.Combine(folder, $"{name}.png"));
     }

@@ -12,18 +12,18 @@ public static class RomDrawings
     {
         IReadOnlyList<StripPiece> strip = image.Strip;
         int length = image.Bytes.Length;
-        Svg svg = Svg.Begin(Wide, 60, "rom-strip", "img", string.Join(", ", strip.Select(p => $"{Word(p.Kind)} from 0x{p.From:x}, {new Core.Units.ByteSize((ulong)p.Length)}")) + (image.Density.Count > 0 ? $"; {image.Density.Min():0.#} to {image.Density.Max():0.#} bits a byte" : ""));
+        Svg svg = Svg.Begin(Wide, 74, "rom-strip", "img", string.Join(", ", strip.Select(p => $"{Word(p.Kind)} from 0x{p.From:x}, {new Core.Units.ByteSize((ulong)p.Length)}")) + (image.Density.Count > 0 ? $"; {image.Density.Min():0.#} to {image.Density.Max():0.#} bits a byte" : ""));
         foreach (StripPiece piece in strip)
         {
             double x = 2 + (double)piece.From / length * (Wide - 4), wide = (double)piece.Length / length * (Wide - 4);
             svg.Rect(x, 6, Math.Max(1, wide), 30, $"strip-piece {piece.Kind.ToString().ToLowerInvariant()}");
             if (wide > 44) svg.Text(x + wide / 2, 26, Word(piece.Kind), "lab on-plank");
         }
-        // How much the bytes say, from none at the foot to eight bits a byte at the head of the strip.
+        // How much the bytes say, from none at the foot to eight bits a byte at the head of a band under the strip.
         IReadOnlyList<double> density = image.Density;
         if (density.Count > 1)
-            svg.Path(Svg.Through([.. density.SelectMany((bits, i) => (double[])[2 + (i + 0.5) / density.Count * (Wide - 4), 35 - bits / 8 * 27])]), "strip-density");
-        svg.Text(2, 54, "0x0", "fig", "start").Text(Wide - 2, 54, $"0x{length - 1:x}", "fig", "end");
+            svg.Path(Svg.Through([.. density.SelectMany((bits, i) => (double[])[2 + (i + 0.5) / density.Count * (Wide - 4), 54 - bits / 8 * 14])]), "strip-density");
+        svg.Text(2, 69, "0x0", "fig", "start").Text(Wide - 2, 69, $"0x{length - 1:x}", "fig", "end");
         return svg.End();
     }
 
