@@ -45,12 +45,15 @@ static class RomChecks
     static IEnumerable<Finding> Room(PlannedUnit unit, RomPlan rom, RomDevice device, Site site, RomWiring wiring)
     {
         if (!wiring.Fits) yield break;
-        if (rom.Bytes is { } bytes && !rom.Ops.Any(o => o.Op is "slice" or "split") && (ulong)bytes > device.Bytes)
+        // What the chain cuts down is not all of it to go in.
+        int? whole = rom.Ops.Any(o => o.Op is "slice" or "split") ? null : rom.Bytes;
+        if (whole is { } bytes && (ulong)bytes > device.Bytes)
             yield return new Finding("ROM-SIZE", Severity.Stop, "ROM", $"{new ByteSize((ulong)bytes)} into {new ByteSize(device.Bytes)}", [], $"The {(rom.Further.Count > 0 ? "images have" : "image has")} {bytes:#,0} bytes; a {device.Name} holds {device.Bytes:#,0}.", ["Take a larger device, or fewer images."]);
         ulong reach = Reach(device, site, wiring);
-        if (rom is { Bytes: { } own, Further.Count: 0 } && !rom.Ops.Any(o => o.Op is "slice" or "split") && (ulong)own <= device.Bytes && (ulong)own > reach)
+        int missing = Missing(device, site).Count;
+        if (whole is { } own && rom.Further.Count == 0 && (ulong)own <= device.Bytes && (ulong)own > reach)
             yield return new Finding("ROM-LINES", Severity.Stop, "ROM", "A part of the image is out of reach", [], $"Of the image's {new ByteSize((ulong)own)} the socket reaches {new ByteSize(reach)}.",
-                [$"The socket carries {Missing(device, site).Count} address {(Missing(device, site).Count == 1 ? "line" : "lines")} less than the {device.Name} has.", .. Taps(unit, device, site)]);
+                [$"The socket carries {missing} address {(missing == 1 ? "line" : "lines")} less than the {device.Name} has.", .. Taps(unit, device, site)]);
         foreach (string net in wiring.Ties.Where(t => t.To == WiredDevice.Tapped).Select(t => device.Pins[t.Pin - 1]).Where(net => Tap.Of(unit, net).Count == 0))
             yield return new Finding("ROM-LINES", Severity.Stop, "ROM", $"No place to tap {net}", [], $"{net} is to be tapped on the board, and the sheet of the {unit.Model.Name} names no place that carries it.", [$"Add {net} to its signals, or tie the leg."]);
     }

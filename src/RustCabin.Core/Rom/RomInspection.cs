@@ -62,16 +62,15 @@ public sealed record RomInspection(int Size, string Crc32, string Sha1, string S
         int run = 0;
         for (int i = 0; i < (image.Length & ~1); i++)
         {
-            byte now = image[i ^ flip];
-            bool reads = now is (byte)' ' or (byte)'.' or (byte)',' || char.IsAsciiLetter((char)now);
-            run = reads ? run + 1 : 0;
-            bool ends = run >= LeastWords && (i + 1 >= (image.Length & ~1) || run == MostWords || !(image[(i + 1) ^ flip] is (byte)' ' or (byte)'.' or (byte)',' || char.IsAsciiLetter((char)image[(i + 1) ^ flip])));
-            if (!ends) continue;
+            run = Reads(image[i ^ flip]) ? run + 1 : 0;
+            if (run < LeastWords || (run < MostWords && i + 1 < (image.Length & ~1) && Reads(image[(i + 1) ^ flip]))) continue;
             char[] words = new char[run];
             for (int k = 0; k < run; k++) words[k] = (char)image[(i - run + 1 + k) ^ flip];
             return new string(words).Trim();
         }
         return null;
+
+        static bool Reads(byte b) => b is (byte)' ' or (byte)'.' or (byte)',' || char.IsAsciiLetter((char)b);
     }
 
     static readonly bool[] CommonPairs = Pairs("th he in er an re on at en nd ti es or te of ed is it al ar st to nt ng se ha as ou io le ve co me de hi ri ro ic ne ea ra ce");

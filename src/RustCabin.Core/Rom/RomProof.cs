@@ -42,7 +42,7 @@ public static class RomProof
             byte[] image = place is { Lanes: > 1 } && plan.Ops.Any(o => o.Op == "split") ? place.LaneOf(images[position.Index], device.DataLines / 8) : images[position.Index];
             var levels = position.Levels.ToDictionary(l => l.Net, l => l.High);
             Proof one = Fits(device, site.Pinout, wiring, image, burnt) ?? (WiredDevice.Make(device, site.Pinout, wiring, levels, highFirst) is not { } wired ? TwoNets
-                : place is null ? Held(image, [.. Enumerable.Range(0, image.Length).Select(i => wired.Read(i, burnt))]) : Fetched(unit, place, wired, image, burnt));
+                : place is null ? Straight(wired, image, burnt) : Fetched(unit, place, wired, image, burnt));
             if (!one.Passed) return one with { Words = Other(one, images, position) + one.Words };
         }
         string unread = images.Count > read ? $" {(images.Count - read == 1 ? "One image more is" : $"{images.Count - read} images more are")} in the device and out of reach: put a line on a switch." : "";
@@ -58,7 +58,12 @@ public static class RomProof
     {
         if (Fits(device, socket, wiring, image, burnt) is { } wrong) return wrong;
         var levels = device.Pins.Where(Nets.IsAddress).Distinct().ToDictionary(p => p, _ => switchAt);
-        if (WiredDevice.Make(device, socket, wiring, levels, highFirst) is not { } wired) return TwoNets;
+        return WiredDevice.Make(device, socket, wiring, levels, highFirst) is { } wired ? Straight(wired, image, burnt) : TwoNets;
+    }
+
+    /// <summary>The image as it is read by the socket's own addresses.</summary>
+    static Proof Straight(WiredDevice wired, byte[] image, byte[] burnt)
+    {
         byte[] seen = new byte[image.Length];
         for (int i = 0; i < seen.Length; i++) seen[i] = wired.Read(i, burnt);
         return Held(image, seen);

@@ -16,7 +16,7 @@ public sealed partial class RomModel
     {
         if (!Load(job)) return NotFound();
         (Kept["name"], Kept["origin"], Kept["right"], Kept["paste"]) = ((name ?? "").Trim(), (origin ?? "").Trim(), (right ?? "").Trim(), paste ?? "");
-        if (Kept["origin"].Length is 0 or > 500 || Kept["right"].Length is 0 or > 500) return Refuse(StatusCodes.Status422UnprocessableEntity, "Nothing was kept: say where the image comes from and on what right it is used. Images belong to their owners.");
+        if (Kept["origin"].Length is 0 or > 500 || Kept["right"].Length is 0 or > 500) return Unfit("Nothing was kept: say where the image comes from and on what right it is used. Images belong to their owners.");
         try
         {
             var parts = new List<byte[]>();
@@ -27,7 +27,7 @@ public sealed partial class RomModel
                 parts.Add(Read(bytes.ToArray()));
             }
             if (parts.Count == 0 && Kept["paste"].Trim().Length > 0) parts.Add(Read(Encoding.ASCII.GetBytes(Kept["paste"].Trim() + "\n")));
-            if (parts.Count == 0) return Refuse(StatusCodes.Status422UnprocessableEntity, "Nothing was kept: choose a file, or paste its records.");
+            if (parts.Count == 0) return Unfit("Nothing was kept: choose a file, or paste its records.");
             // Files of a split set come as lanes, in order.
             using var join = System.Text.Json.JsonDocument.Parse("""[{"op":"join"}]""");
             byte[] image = parts.Count == 1 ? parts[0] : RomOp.Run(parts, RomOp.Read(join.RootElement).Ops)[0];
@@ -35,11 +35,11 @@ public sealed partial class RomModel
         }
         catch (FormatException broken)
         {
-            return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was kept: {broken.Message}.");
+            return Unfit($"Nothing was kept: {broken.Message}.");
         }
         catch (RomOpException wrong)
         {
-            return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was kept: {wrong.Message}.");
+            return Unfit($"Nothing was kept: {wrong.Message}.");
         }
     }
 
@@ -55,13 +55,13 @@ public sealed partial class RomModel
         if (!Load(job)) return NotFound();
         return ScreenReading.TryParse(size ?? "", out ByteSize bytes) && bytes.Bytes is >= 64 and <= 16 << 20
             ? Keep(job, version, site, $"practice image, {bytes}", "made by the cabin's generator", "invented; anyone may use it", PracticeImage.Make((int)bytes.Bytes))
-            : Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was made: \"{size}\" is not a size from 64 bytes to 16 MiB; type 256K.");
+            : Unfit($"Nothing was made: \"{size}\" is not a size from 64 bytes to 16 MiB; type 256K.");
     }
 
     IActionResult Keep(string job, long version, string site, string name, string origin, string right, byte[] bytes)
     {
         if (images.Add(View.Unit.Id, name.Length > 120 ? name[..120] : name, origin, right, bytes) is not { } kept)
-            return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was kept: {View.Unit.Name} has {Data.RomImageRepository.MostOfUnit} images already.");
+            return Unfit($"Nothing was kept: {View.Unit.Name} has {Data.RomImageRepository.MostOfUnit} images already.");
         if (Plan is null) return LocalRedirect(Request.Path + AsShown());
         return Hold(job, version, site, $"Image: {name}", [kept, .. Planned.Skip(1)]);
     }
@@ -77,7 +77,7 @@ public sealed partial class RomModel
     public async Task<IActionResult> OnPostCompare(string job, IFormFile? dump)
     {
         if (!Load(job)) return NotFound();
-        if (dump is null || dump.Length == 0 || ToBurn is null) return Refuse(StatusCodes.Status422UnprocessableEntity, ToBurn is null ? "Nothing to compare with: choose an image first." : "Choose the dump's file.");
+        if (dump is null || dump.Length == 0 || ToBurn is null) return Unfit(ToBurn is null ? "Nothing to compare with: choose an image first." : "Choose the dump's file.");
         var bytes = new MemoryStream();
         await dump.CopyToAsync(bytes, HttpContext.RequestAborted);
         try
@@ -87,7 +87,7 @@ public sealed partial class RomModel
         }
         catch (FormatException broken)
         {
-            return Refuse(StatusCodes.Status422UnprocessableEntity, $"The dump does not read: {broken.Message}.");
+            return Unfit($"The dump does not read: {broken.Message}.");
         }
     }
 }
