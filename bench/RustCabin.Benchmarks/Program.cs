@@ -6,7 +6,8 @@ using BenchmarkDotNet.Toolchains.InProcess.Emit;
 using RustCabin.Benchmarks;
 
 // Prints one table: what was measured beside its budget (architecture.md, for two small cores).
-ManualConfig quiet = ManualConfig.CreateEmpty()
+ManualConfig quiet = ManualConfig
+    .CreateEmpty()
     .AddJob(Job.ShortRun.WithToolchain(InProcessEmitToolchain.Instance))
     .WithOptions(ConfigOptions.DisableOptimizationsValidator | ConfigOptions.DisableLogFile)
     .WithArtifactsPath(Directory.CreateTempSubdirectory("cabin-bench-artifacts").FullName)
@@ -34,17 +35,19 @@ var budgets = new Dictionary<string, double?>
 };
 var measured = new List<Measured>();
 foreach (Type type in (Type[])[typeof(Resolving), typeof(Answering), typeof(Sheets), typeof(Solving), typeof(Images)])
-    foreach (BenchmarkReport report in BenchmarkRunner.Run(type, quiet).Reports)
-    {
-        string name = report.BenchmarkCase.Descriptor.WorkloadMethodDisplayInfo.Trim('\'');
-        measured.Add(new Measured(name, report.ResultStatistics!.Median / 1e6, "ms", budgets[name]));
-    }
+foreach (BenchmarkReport report in BenchmarkRunner.Run(type, quiet).Reports)
+{
+    string name = report.BenchmarkCase.Descriptor.WorkloadMethodDisplayInfo.Trim('\'');
+    measured.Add(new Measured(name, report.ResultStatistics!.Median / 1e6, "ms", budgets[name]));
+}
 measured.AddRange(DataRuns.All());
 measured.AddRange(ServerRuns.All());
 
-Console.WriteLine($"{"measured on " + Environment.ProcessorCount + " cores",-46}{"result",14}{"budget",14}");
+Console.WriteLine($"{"measured on " + Environment.ProcessorCount + " cores", -46}{"result", 14}{"budget", 14}");
 foreach (Measured m in measured)
-    Console.WriteLine($"{m.Name,-46}{m.Value.ToString("0.###") + " " + m.Unit,14}{(m.Budget is { } b ? $"{b:0.###} {m.Unit}" : ""),14}{(m.Value <= m.Budget ? "  within" : m.Budget is null ? "" : "  OVER")}");
+    Console.WriteLine(
+        $"{m.Name, -46}{m.Value.ToString("0.###") + " " + m.Unit, 14}{(m.Budget is { } b ? $"{b:0.###} {m.Unit}" : ""), 14}{(m.Value <= m.Budget ? "  within" : m.Budget is null ? "" : "  OVER")}"
+    );
 
 namespace RustCabin.Benchmarks
 {

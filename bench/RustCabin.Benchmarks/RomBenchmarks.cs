@@ -20,14 +20,28 @@ public class Images
             using var json = System.Text.Json.JsonDocument.Parse($"[{{\"op\":\"{op}\"}}]");
             _ops[op] = RomOp.Read(json.RootElement).Ops;
         }
-        if (!RomFile.Read(RomFormat.Ihex, _hex).Bytes.AsSpan().SequenceEqual(_image)) throw new InvalidOperationException("HEX does not read back");
+        if (!RomFile.Read(RomFormat.Ihex, _hex).Bytes.AsSpan().SequenceEqual(_image))
+            throw new InvalidOperationException("HEX does not read back");
     }
 
-    [Benchmark(Description = "swap16 of 16 MiB")] public object Swap16() => RomOp.Run([_image], _ops["swap16"]);
-    [Benchmark(Description = "swap32 of 16 MiB")] public object Swap32() => RomOp.Run([_image], _ops["swap32"]);
-    [Benchmark(Description = "double of 16 MiB")] public object Double() => RomOp.Run([_image], _ops["double"]);
-    [Benchmark(Description = "split of 16 MiB")] public object Split() => RomOp.Run([_image], _ops["split"]);
-    [Benchmark(Description = "reverse words of 16 MiB")] public object ReverseWords() => RomOp.Run([_image], _ops["reverseWords"]);
-    [Benchmark(Description = "HEX of 16 MiB read")] public object ReadHex() => RomFile.Read(RomFormat.Ihex, _hex);
-    [Benchmark(Description = "HEX of 16 MiB written")] public object WriteHex() => RomFile.Write(RomFormat.Ihex, _image);
+    [Benchmark(Description = "swap16 of 16 MiB")]
+    public object Swap16() => RomOp.Run([_image], _ops["swap16"]);
+
+    [Benchmark(Description = "swap32 of 16 MiB")]
+    public object Swap32() => RomOp.Run([_image], _ops["swap32"]);
+
+    [Benchmark(Description = "double of 16 MiB")]
+    public object Double() => RomOp.Run([_image], _ops["double"]);
+
+    [Benchmark(Description = "split of 16 MiB")]
+    public object Split() => RomOp.Run([_image], _ops["split"]);
+
+    [Benchmark(Description = "reverse words of 16 MiB")]
+    public object ReverseWords() => RomOp.Run([_image], _ops["reverseWords"]);
+
+    [Benchmark(Description = "HEX of 16 MiB read")]
+    public object ReadHex() => RomFile.Read(RomFormat.Ihex, _hex);
+
+    [Benchmark(Description = "HEX of 16 MiB written")]
+    public object WriteHex() => RomFile.Write(RomFormat.Ihex, _image);
 }

@@ -6,7 +6,8 @@ namespace RustCabin.Benchmarks;
 /// <summary>The application as a process: how soon it answers, how long a page takes under 16 clients, how heavy a first load is.</summary>
 static class ServerRuns
 {
-    const int Clients = 16, RequestsEach = 100;
+    const int Clients = 16,
+        RequestsEach = 100;
 
     public static IEnumerable<Measured> All()
     {
@@ -14,20 +15,36 @@ static class ServerRuns
         using (Run(data, "--demo", out _)) { }
         var starts = new List<double>();
         for (int i = 0; i < 5; i++)
-            using (Run(data, null, out TimeSpan took)) starts.Add(took.TotalMilliseconds);
+            using (Run(data, null, out TimeSpan took))
+                starts.Add(took.TotalMilliseconds);
         yield return new Measured("start to first answer, median of 5", starts.Order().ElementAt(2), "ms", 1500);
 
         using Run server = Run(data, null, out _);
 
-        foreach ((string station, string job) in ((string, string)[])[("memory", "slip-7-picture"), ("build", "slip-7-picture"), ("rom", "slip-2-system")])
-            yield return new Measured($"{station} page, 95th percentile, 16 clients", Percentile95($"{server.Url}/jobs/{job}/{station}"), "ms", 50);
+        foreach (
+            (string station, string job) in ((string, string)[])
+                [("memory", "slip-7-picture"), ("build", "slip-7-picture"), ("rom", "slip-2-system")]
+        )
+            yield return new Measured(
+                $"{station} page, 95th percentile, 16 clients",
+                Percentile95($"{server.Url}/jobs/{job}/{station}"),
+                "ms",
+                50
+            );
 
         using var http = new HttpClient();
         foreach (string code in (string[])["gzip"])
             http.DefaultRequestHeaders.AcceptEncoding.ParseAdd(code);
         string page = $"{server.Url}/jobs/slip-3-winter/memory";
         double html = http.GetByteArrayAsync(page).GetAwaiter().GetResult().Length;
-        double styles = new[] { "/lib/bootstrap.css", "/css/tokens.css", "/css/frame.css", "/css/stations.css", "/css/print.css" }.Sum(Weigh);
+        double styles = new[]
+        {
+            "/lib/bootstrap.css",
+            "/css/tokens.css",
+            "/css/frame.css",
+            "/css/stations.css",
+            "/css/print.css",
+        }.Sum(Weigh);
         double scripts = new[] { "/js/cabin.js", "/lib/alpine.js", "/lib/alpine-morph.js" }.Sum(Weigh);
         yield return new Measured("page weight, first load, without fonts", (html + styles + scripts) / 1000, "kB", 250);
         yield return new Measured("scripts among it", scripts / 1000, "kB", 80);
@@ -47,18 +64,22 @@ static class ServerRuns
     static async Task<IEnumerable<double>> Drive(string url)
     {
         using var http = new HttpClient(new SocketsHttpHandler { MaxConnectionsPerServer = Clients });
-        List<double>[] times = await Task.WhenAll(Enumerable.Range(0, Clients).Select(async _ =>
-        {
-            var mine = new List<double>();
-            for (int i = 0; i < RequestsEach; i++)
-            {
-                long began = Stopwatch.GetTimestamp();
-                using HttpResponseMessage answer = await http.GetAsync(url);
-                await answer.EnsureSuccessStatusCode().Content.ReadAsByteArrayAsync();
-                mine.Add(Stopwatch.GetElapsedTime(began).TotalMilliseconds);
-            }
-            return mine;
-        }));
+        List<double>[] times = await Task.WhenAll(
+            Enumerable
+                .Range(0, Clients)
+                .Select(async _ =>
+                {
+                    var mine = new List<double>();
+                    for (int i = 0; i < RequestsEach; i++)
+                    {
+                        long began = Stopwatch.GetTimestamp();
+                        using HttpResponseMessage answer = await http.GetAsync(url);
+                        await answer.EnsureSuccessStatusCode().Content.ReadAsByteArrayAsync();
+                        mine.Add(Stopwatch.GetElapsedTime(began).TotalMilliseconds);
+                    }
+                    return mine;
+                })
+        );
         return times.SelectMany(t => t);
     }
 
@@ -67,9 +88,14 @@ static class ServerRuns
         int port = FreePort();
         var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true };
         // As ./cabin builds it for people; else as the bench's own build left it.
-        string dll = Environment.GetEnvironmentVariable("CABIN_APP") ?? Path.Combine(AppContext.BaseDirectory, "../../../../../src/RustCabin.Web/bin/Release/net10.0/RustCabin.Web.dll");
-        foreach (string? argument in (string?[])[Path.GetFullPath(dll), "--data", data, "--urls", $"http://127.0.0.1:{port}", option])
-            if (argument is not null) start.ArgumentList.Add(argument);
+        string dll =
+            Environment.GetEnvironmentVariable("CABIN_APP")
+            ?? Path.Combine(AppContext.BaseDirectory, "../../../../../src/RustCabin.Web/bin/Release/net10.0/RustCabin.Web.dll");
+        foreach (
+            string? argument in (string?[])[Path.GetFullPath(dll), "--data", data, "--urls", $"http://127.0.0.1:{port}", option]
+        )
+            if (argument is not null)
+                start.ArgumentList.Add(argument);
         long began = Stopwatch.GetTimestamp();
         Process process = Process.Start(start)!;
         process.BeginOutputReadLine();
@@ -80,7 +106,8 @@ static class ServerRuns
             try
             {
                 HttpResponseMessage answer = http.GetAsync($"http://127.0.0.1:{port}/").GetAwaiter().GetResult();
-                if (answer.StatusCode == HttpStatusCode.OK) break;
+                if (answer.StatusCode == HttpStatusCode.OK)
+                    break;
                 throw new InvalidOperationException($"the shelf answered {(int)answer.StatusCode}");
             }
             catch (HttpRequestException) when (Stopwatch.GetElapsedTime(began) < TimeSpan.FromSeconds(30))

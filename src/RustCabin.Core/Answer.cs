@@ -7,25 +7,38 @@ using RustCabin.Core.Units;
 namespace RustCabin.Core;
 
 /// <summary>The worst that a job's findings say; notes alone are clear.</summary>
-public enum Standing { Stop, Watch, Clear }
+public enum Standing
+{
+    Stop,
+    Watch,
+    Clear,
+}
 
 /// <summary>
 /// Everything that the stations and <c>POST /api/v1/check</c> show of one job, computed at once from its sheets. Minutes are those of the
 /// ways added, money is what the added parts cost.
 /// </summary>
 public sealed record Answer(
-    PlannedUnit Planned, PowerUpCount PowerUp, IReadOnlyList<Finding> Findings, IReadOnlyList<RailLoad> Rails,
-    Money Cost, decimal Minutes, bool Reversible)
+    PlannedUnit Planned,
+    PowerUpCount PowerUp,
+    IReadOnlyList<Finding> Findings,
+    IReadOnlyList<RailLoad> Rails,
+    Money Cost,
+    decimal Minutes,
+    bool Reversible
+)
 {
     public Standing Standing => StandingOf(Findings);
 
     public static Standing StandingOf(IReadOnlyList<Finding> findings) =>
-        findings.Count == 0 ? Standing.Clear : findings.Min(f => f.Severity) switch
-        {
-            Severity.Stop => Standing.Stop,
-            Severity.Watch => Standing.Watch,
-            _ => Standing.Clear,
-        };
+        findings.Count == 0
+            ? Standing.Clear
+            : findings.Min(f => f.Severity) switch
+            {
+                Severity.Stop => Standing.Stop,
+                Severity.Watch => Standing.Watch,
+                _ => Standing.Clear,
+            };
 
     /// <summary>The answer for a plan. For each stop it is tried whether one switch moved would mend it.</summary>
     public static Answer For(PlannedUnit planned)
@@ -34,7 +47,13 @@ public sealed record Answer(
         IReadOnlyList<Finding> findings = Switches.SingleMoves.Mend(planned, Checks.Run(planned, count));
         Instance[] added = [.. planned.Instances.Where(i => i.Added)];
         return new Answer(
-            planned, count, findings, RailLoad.Of(planned),
-            new Money(added.Sum(i => i.Part.Price), planned.Currency), added.Sum(i => i.Way?.Minutes ?? 0), added.All(i => i.Way?.Reversible ?? true));
+            planned,
+            count,
+            findings,
+            RailLoad.Of(planned),
+            new Money(added.Sum(i => i.Part.Price), planned.Currency),
+            added.Sum(i => i.Way?.Minutes ?? 0),
+            added.All(i => i.Way?.Reversible ?? true)
+        );
     }
 }

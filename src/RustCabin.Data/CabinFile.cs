@@ -22,7 +22,13 @@ public sealed class CabinFile
     CabinFile(string path)
     {
         Path = path;
-        _connection = new SqliteConnectionStringBuilder { DataSource = path, ForeignKeys = true, DefaultTimeout = 5, Pooling = true }.ConnectionString;
+        _connection = new SqliteConnectionStringBuilder
+        {
+            DataSource = path,
+            ForeignKeys = true,
+            DefaultTimeout = 5,
+            Pooling = true,
+        }.ConnectionString;
     }
 
     /// <summary>Opens or makes the file, with its folder.</summary>
@@ -49,15 +55,24 @@ public sealed class CabinFile
 
     void Migrate(Assembly migrations)
     {
-        if (IsCurrent(migrations)) return;
-        UpgradeEngine engine = DeployChanges.To.SqliteDatabase(_connection)
+        if (IsCurrent(migrations))
+            return;
+        UpgradeEngine engine = DeployChanges
+            .To.SqliteDatabase(_connection)
             .WithScriptsEmbeddedInAssembly(migrations, name => name.EndsWith(".sql", StringComparison.Ordinal))
-            .WithTransaction().LogToNowhere().Build();
+            .WithTransaction()
+            .LogToNowhere()
+            .Build();
         if (engine.GetExecutedButNotDiscoveredScripts() is { Count: > 0 } newer)
-            throw new CabinFileException($"{Path} was written by a newer version of Rust Cabin ({newer[^1]} is unknown here). It was left as it is.");
+            throw new CabinFileException(
+                $"{Path} was written by a newer version of Rust Cabin ({newer[^1]} is unknown here). It was left as it is."
+            );
         DatabaseUpgradeResult result = engine.PerformUpgrade();
         if (!result.Successful)
-            throw new CabinFileException($"{Path} could not be brought up to date: {result.Error.Message} It was left as it was.", result.Error);
+            throw new CabinFileException(
+                $"{Path} could not be brought up to date: {result.Error.Message} It was left as it was.",
+                result.Error
+            );
     }
 
     /// <summary>True when just the migrations of the assembly were run on the file: then there is nothing to do, and the engine that would do it need not be loaded.</summary>
@@ -66,13 +81,16 @@ public sealed class CabinFile
         using SqliteConnection connection = Connect();
         using SqliteCommand ask = connection.CreateCommand();
         ask.CommandText = "select count(*) from sqlite_master where name = 'SchemaVersions'";
-        if ((long)ask.ExecuteScalar()! == 0) return false;
+        if ((long)ask.ExecuteScalar()! == 0)
+            return false;
         ask.CommandText = "select ScriptName from SchemaVersions";
         var run = new HashSet<string>();
         using (SqliteDataReader names = ask.ExecuteReader())
             while (names.Read())
                 run.Add(names.GetString(0));
-        return run.SetEquals(migrations.GetManifestResourceNames().Where(name => name.EndsWith(".sql", StringComparison.Ordinal)));
+        return run.SetEquals(
+            migrations.GetManifestResourceNames().Where(name => name.EndsWith(".sql", StringComparison.Ordinal))
+        );
     }
 
     /// <summary>An open connection; the caller closes it. SQLite as it comes flushes at every commit (synchronous = full), which a test holds.</summary>

@@ -20,7 +20,10 @@ public sealed class DraftRepository(CabinFile file, TimeProvider clock)
     public Draft? Find(string kind, string key)
     {
         using SqliteConnection connection = file.Connect();
-        return connection.QuerySingleOrDefault<Draft>("select seq, what, json from draft where kind = @kind and key = @key order by seq desc limit 1", new { kind, key });
+        return connection.QuerySingleOrDefault<Draft>(
+            "select seq, what, json from draft where kind = @kind and key = @key order by seq desc limit 1",
+            new { kind, key }
+        );
     }
 
     /// <summary>Adds a state. <see cref="WriteResult.Stale"/> when another tab wrote since <paramref name="seen"/> (0: no draft yet).</summary>
@@ -28,10 +31,26 @@ public sealed class DraftRepository(CabinFile file, TimeProvider clock)
     {
         using SqliteConnection connection = file.Connect();
         using SqliteTransaction transaction = connection.BeginTransaction();
-        long last = connection.QuerySingle<long>("select coalesce(max(seq), 0) from draft where kind = @kind and key = @key", new { kind, key }, transaction);
-        if (last != seen) return WriteResult.Stale;
-        connection.Execute("insert into draft (kind, key, seq, at, what, json) values (@kind, @key, @seq, @at, @what, @json)",
-            new { kind, key, seq = last + 1, at = clock.GetUtcNow().ToString("O"), what, json }, transaction);
+        long last = connection.QuerySingle<long>(
+            "select coalesce(max(seq), 0) from draft where kind = @kind and key = @key",
+            new { kind, key },
+            transaction
+        );
+        if (last != seen)
+            return WriteResult.Stale;
+        connection.Execute(
+            "insert into draft (kind, key, seq, at, what, json) values (@kind, @key, @seq, @at, @what, @json)",
+            new
+            {
+                kind,
+                key,
+                seq = last + 1,
+                at = clock.GetUtcNow().ToString("O"),
+                what,
+                json,
+            },
+            transaction
+        );
         transaction.Commit();
         return WriteResult.Written;
     }
@@ -40,9 +59,18 @@ public sealed class DraftRepository(CabinFile file, TimeProvider clock)
     public WriteResult Undo(string kind, string key, long seen)
     {
         using SqliteConnection connection = file.Connect();
-        return connection.Execute(
-            "delete from draft where kind = @kind and key = @key and seq = @seen and not exists (select 1 from draft l where l.kind = @kind and l.key = @key and l.seq > @seen)",
-            new { kind, key, seen }) > 0 ? WriteResult.Written : WriteResult.Stale;
+        return
+            connection.Execute(
+                "delete from draft where kind = @kind and key = @key and seq = @seen and not exists (select 1 from draft l where l.kind = @kind and l.key = @key and l.seq > @seen)",
+                new
+                {
+                    kind,
+                    key,
+                    seen,
+                }
+            ) > 0
+            ? WriteResult.Written
+            : WriteResult.Stale;
     }
 
     /// <summary>Gives a draft up, or forgets it once it was saved.</summary>

@@ -22,7 +22,14 @@ public sealed record JobName
     public string Name { get; init; } = "";
 }
 
-public enum WriteResult { Written, Stale, Missing, Refused, Nothing }
+public enum WriteResult
+{
+    Written,
+    Stale,
+    Missing,
+    Refused,
+    Nothing,
+}
 
 /// <summary>How a change to a job went. <paramref name="Problems"/> says why one was refused.</summary>
 public sealed record WriteOutcome(WriteResult Result, IReadOnlyList<SheetError> Problems)
@@ -60,7 +67,8 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
 
     volatile KnownNames? _names;
 
-    const string Select = "select j.id, j.unit, j.position, j.version, c.json from job j join job_change c on c.job = j.id and c.seq = j.position";
+    const string Select =
+        "select j.id, j.unit, j.position, j.version, c.json from job j join job_change c on c.job = j.id and c.seq = j.position";
 
     public IReadOnlyList<Job> All()
     {
@@ -72,15 +80,22 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
     public IReadOnlyList<JobName> Names()
     {
         using SqliteConnection connection = file.Connect();
-        string stamp = connection.QuerySingle<string>("select count(*) || ' ' || total(version) || ' ' || (select coalesce(max(rowid), 0) from job_change) from job");
-        if (_names is { } known && known.Stamp == stamp) return known.Names;
-        JobName[] names = [.. connection.Query<JobName>("select j.id, j.unit, json_extract(c.json, '$.name') as name from job j join job_change c on c.job = j.id and c.seq = j.position order by j.rowid")];
+        string stamp = connection.QuerySingle<string>(
+            "select count(*) || ' ' || total(version) || ' ' || (select coalesce(max(rowid), 0) from job_change) from job"
+        );
+        if (_names is { } known && known.Stamp == stamp)
+            return known.Names;
+        JobName[] names =
+        [
+            .. connection.Query<JobName>(
+                "select j.id, j.unit, json_extract(c.json, '$.name') as name from job j join job_change c on c.job = j.id and c.seq = j.position order by j.rowid"
+            ),
+        ];
         _names = new KnownNames(stamp, names);
         return names;
     }
 
-    const string SelectStored =
-        """
+    const string SelectStored = """
         select j.version, c.json,
           case when exists (select 1 from job_change e where e.job = j.id and e.seq < j.position and e.dropped = 0) then c.what end as undoes,
           (select e.what from job_change e where e.job = j.id and e.seq > j.position and e.dropped = 0 order by e.seq limit 1) as redoes
@@ -90,7 +105,9 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
     public StoredJob? Find(string id)
     {
         using SqliteConnection connection = file.Connect();
-        return connection.QuerySingleOrDefault<FoundRow>($"{SelectStored} where j.id = @id", new { id }) is { } found ? Stored(found) : null;
+        return connection.QuerySingleOrDefault<FoundRow>($"{SelectStored} where j.id = @id", new { id }) is { } found
+            ? Stored(found)
+            : null;
     }
 
     /// <summary>Every job as it stands, in the order in which they came.</summary>
@@ -108,9 +125,12 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
         using SqliteConnection connection = file.Connect();
         return
         [
-            .. connection.Query<(long Seq, string At, string What, bool Standing)>(
-                "select c.seq, c.at, c.what, c.dropped = 0 and c.seq <= j.position from job_change c join job j on j.id = c.job where c.job = @id order by c.seq desc",
-                new { id }).Select(r => new JobChange(r.Seq, DateTimeOffset.Parse(r.At), r.What, r.Standing)),
+            .. connection
+                .Query<(long Seq, string At, string What, bool Standing)>(
+                    "select c.seq, c.at, c.what, c.dropped = 0 and c.seq <= j.position from job_change c join job j on j.id = c.job where c.job = @id order by c.seq desc",
+                    new { id }
+                )
+                .Select(r => new JobChange(r.Seq, DateTimeOffset.Parse(r.At), r.What, r.Standing)),
         ];
     }
 
@@ -118,46 +138,93 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
     /// Makes one change: <paramref name="edit"/> turns the job's JSON into the changed one, <paramref name="what"/> names it for the history.
     /// Refused, with the errors, when the result does not read as a job.
     /// </summary>
-    public WriteOutcome Change(string id, long version, string what, Func<JsonObject, JsonObject> edit) => Write(id, version, (connection, transaction, row) =>
-    {
-        JsonObject before = JsonNode.Parse(row.Json)!.AsObject(), after = edit(before);
-        string json = after.ToJsonString(AsTyped);
-        if (json == before.ToJsonString(AsTyped)) return WriteOutcome.Of(WriteResult.Nothing);
-        using JsonDocument document = JsonDocument.Parse(json);
-        if (PackReader.ReadJob(document.RootElement, sheets.All()).Errors is { Count: > 0 } errors) return new WriteOutcome(WriteResult.Refused, errors);
-        Append(connection, transaction, row.Id, row.Position, what, json);
-        return WriteOutcome.Of(WriteResult.Written);
-    });
+    public WriteOutcome Change(string id, long version, string what, Func<JsonObject, JsonObject> edit) =>
+        Write(
+            id,
+            version,
+            (connection, transaction, row) =>
+            {
+                JsonObject before = JsonNode.Parse(row.Json)!.AsObject(),
+                    after = edit(before);
+                string json = after.ToJsonString(AsTyped);
+                if (json == before.ToJsonString(AsTyped))
+                    return WriteOutcome.Of(WriteResult.Nothing);
+                using JsonDocument document = JsonDocument.Parse(json);
+                if (PackReader.ReadJob(document.RootElement, sheets.All()).Errors is { Count: > 0 } errors)
+                    return new WriteOutcome(WriteResult.Refused, errors);
+                Append(connection, transaction, row.Id, row.Position, what, json);
+                return WriteOutcome.Of(WriteResult.Written);
+            }
+        );
 
     /// <summary>Makes one change to the job's unit, kept in the job's history so that undo takes it back like any other.</summary>
-    public WriteOutcome ChangeUnit(string id, long version, string what, Func<JsonObject, JsonObject> edit) => Write(id, version, (connection, transaction, row) =>
-    {
-        string before = SheetRepository.Stored(connection, transaction, "unit", row.Unit)!;
-        JsonObject unit = edit(JsonNode.Parse(before)!.AsObject());
-        string after = unit.ToJsonString(AsTyped);
-        if (after == before) return WriteOutcome.Of(WriteResult.Nothing);
-        using JsonDocument document = JsonDocument.Parse(after);
-        if (PackReader.ReadUnit(document.RootElement, sheets.All()).Errors is { Count: > 0 } errors) return new WriteOutcome(WriteResult.Refused, errors);
-        long seq = Append(connection, transaction, row.Id, row.Position, what, row.Json);
-        connection.Execute("update job_change set unit_before = @before, unit_after = @after where job = @Id and seq = @seq", new { before, after, row.Id, seq }, transaction);
-        PutUnit(connection, transaction, row.Unit, after);
-        return WriteOutcome.Of(WriteResult.Written);
-    }, unitToo: true);
+    public WriteOutcome ChangeUnit(string id, long version, string what, Func<JsonObject, JsonObject> edit) =>
+        Write(
+            id,
+            version,
+            (connection, transaction, row) =>
+            {
+                string before = SheetRepository.Stored(connection, transaction, "unit", row.Unit)!;
+                JsonObject unit = edit(JsonNode.Parse(before)!.AsObject());
+                string after = unit.ToJsonString(AsTyped);
+                if (after == before)
+                    return WriteOutcome.Of(WriteResult.Nothing);
+                using JsonDocument document = JsonDocument.Parse(after);
+                if (PackReader.ReadUnit(document.RootElement, sheets.All()).Errors is { Count: > 0 } errors)
+                    return new WriteOutcome(WriteResult.Refused, errors);
+                long seq = Append(connection, transaction, row.Id, row.Position, what, row.Json);
+                connection.Execute(
+                    "update job_change set unit_before = @before, unit_after = @after where job = @Id and seq = @seq",
+                    new
+                    {
+                        before,
+                        after,
+                        row.Id,
+                        seq,
+                    },
+                    transaction
+                );
+                PutUnit(connection, transaction, row.Unit, after);
+                return WriteOutcome.Of(WriteResult.Written);
+            },
+            unitToo: true
+        );
 
-    public WriteOutcome Undo(string id, long version) => Step(id, version,
-        "select max(seq) from job_change where job = @Id and seq < @Position and dropped = 0", "select unit_before from job_change where job = @Id and seq = @Position");
+    public WriteOutcome Undo(string id, long version) =>
+        Step(
+            id,
+            version,
+            "select max(seq) from job_change where job = @Id and seq < @Position and dropped = 0",
+            "select unit_before from job_change where job = @Id and seq = @Position"
+        );
 
-    public WriteOutcome Redo(string id, long version) => Step(id, version,
-        "select min(seq) from job_change where job = @Id and seq > @Position and dropped = 0",
-        "select unit_after from job_change where job = @Id and seq = (select min(seq) from job_change where job = @Id and seq > @Position and dropped = 0)");
+    public WriteOutcome Redo(string id, long version) =>
+        Step(
+            id,
+            version,
+            "select min(seq) from job_change where job = @Id and seq > @Position and dropped = 0",
+            "select unit_after from job_change where job = @Id and seq = (select min(seq) from job_change where job = @Id and seq > @Position and dropped = 0)"
+        );
 
-    WriteOutcome Step(string id, long version, string target, string unitThen) => Write(id, version, (connection, transaction, row) =>
-    {
-        if (connection.QuerySingle<long?>(target, row, transaction) is not { } seq) return WriteOutcome.Of(WriteResult.Nothing);
-        if (connection.QuerySingleOrDefault<string>(unitThen, row, transaction) is { } unit) PutUnit(connection, transaction, row.Unit, unit);
-        connection.Execute("update job set position = @seq, version = version + 1 where id = @Id", new { seq, row.Id }, transaction);
-        return WriteOutcome.Of(WriteResult.Written);
-    }, unitToo: true);
+    WriteOutcome Step(string id, long version, string target, string unitThen) =>
+        Write(
+            id,
+            version,
+            (connection, transaction, row) =>
+            {
+                if (connection.QuerySingle<long?>(target, row, transaction) is not { } seq)
+                    return WriteOutcome.Of(WriteResult.Nothing);
+                if (connection.QuerySingleOrDefault<string>(unitThen, row, transaction) is { } unit)
+                    PutUnit(connection, transaction, row.Unit, unit);
+                connection.Execute(
+                    "update job set position = @seq, version = version + 1 where id = @Id",
+                    new { seq, row.Id },
+                    transaction
+                );
+                return WriteOutcome.Of(WriteResult.Written);
+            },
+            unitToo: true
+        );
 
     void PutUnit(SqliteConnection connection, IDbTransaction transaction, string id, string json)
     {
@@ -165,25 +232,52 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
         sheets.Put(connection, transaction, "unit", id, name, json);
     }
 
-    WriteOutcome Write(string id, long version, Func<SqliteConnection, SqliteTransaction, Row, WriteOutcome> write, bool unitToo = false)
+    WriteOutcome Write(
+        string id,
+        long version,
+        Func<SqliteConnection, SqliteTransaction, Row, WriteOutcome> write,
+        bool unitToo = false
+    )
     {
         using SqliteConnection connection = file.Connect();
         using SqliteTransaction transaction = connection.BeginTransaction();
-        if (connection.QuerySingleOrDefault<Row>($"{Select} where j.id = @id", new { id }, transaction) is not { } row) return WriteOutcome.Of(WriteResult.Missing);
-        if (row.Version != version) return WriteOutcome.Of(WriteResult.Stale);
+        if (connection.QuerySingleOrDefault<Row>($"{Select} where j.id = @id", new { id }, transaction) is not { } row)
+            return WriteOutcome.Of(WriteResult.Missing);
+        if (row.Version != version)
+            return WriteOutcome.Of(WriteResult.Stale);
         WriteOutcome outcome = write(connection, transaction, row);
-        if (outcome.Result == WriteResult.Written) transaction.Commit();
-        if (unitToo) sheets.Forget();
+        if (outcome.Result == WriteResult.Written)
+            transaction.Commit();
+        if (unitToo)
+            sheets.Forget();
         return outcome;
     }
 
     /// <summary>Adds a state after the present one; states that were taken back are dropped from redo, but kept.</summary>
     long Append(SqliteConnection connection, IDbTransaction transaction, string id, long position, string what, string json)
     {
-        connection.Execute("update job_change set dropped = 1 where job = @id and seq > @position", new { id, position }, transaction);
-        long seq = connection.QuerySingle<long>("select coalesce(max(seq), 0) + 1 from job_change where job = @id", new { id }, transaction);
-        connection.Execute("insert into job_change (job, seq, at, what, json) values (@id, @seq, @at, @what, @json)",
-            new { id, seq, at = clock.GetUtcNow().ToString("O"), what, json }, transaction);
+        connection.Execute(
+            "update job_change set dropped = 1 where job = @id and seq > @position",
+            new { id, position },
+            transaction
+        );
+        long seq = connection.QuerySingle<long>(
+            "select coalesce(max(seq), 0) + 1 from job_change where job = @id",
+            new { id },
+            transaction
+        );
+        connection.Execute(
+            "insert into job_change (job, seq, at, what, json) values (@id, @seq, @at, @what, @json)",
+            new
+            {
+                id,
+                seq,
+                at = clock.GetUtcNow().ToString("O"),
+                what,
+                json,
+            },
+            transaction
+        );
         connection.Execute("update job set position = @seq, version = version + 1 where id = @id", new { id, seq }, transaction);
         return seq;
     }
@@ -191,7 +285,11 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
     /// <summary>Writes a job of a pack inside the import's transaction: a new one with its first state, a known one as one more change.</summary>
     internal void Put(SqliteConnection connection, IDbTransaction transaction, Job job, string json, string what)
     {
-        connection.Execute("insert into job (id, unit, position, version) values (@Id, @Unit, 0, 0) on conflict do update set unit = excluded.unit", job, transaction);
+        connection.Execute(
+            "insert into job (id, unit, position, version) values (@Id, @Unit, 0, 0) on conflict do update set unit = excluded.unit",
+            job,
+            transaction
+        );
         long position = connection.QuerySingle<long>("select position from job where id = @Id", job, transaction);
         Append(connection, transaction, job.Id, position, what, json);
     }
@@ -201,11 +299,17 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
 
     /// <summary>What the jobs here would say wrong of other sheets than they were written for.</summary>
     internal static IReadOnlyList<SheetError> Broken(SqliteConnection connection, IDbTransaction transaction, Pack sheets) =>
-        [.. connection.Query<Row>(Select, transaction: transaction).SelectMany(row =>
-        {
-            using JsonDocument document = JsonDocument.Parse(row.Json);
-            return PackReader.ReadJob(document.RootElement, sheets).Errors.Select(e => e with { Path = $"already here: job {row.Id}: {e.Path}" });
-        })];
+        [
+            .. connection
+                .Query<Row>(Select, transaction: transaction)
+                .SelectMany(row =>
+                {
+                    using JsonDocument document = JsonDocument.Parse(row.Json);
+                    return PackReader
+                        .ReadJob(document.RootElement, sheets)
+                        .Errors.Select(e => e with { Path = $"already here: job {row.Id}: {e.Path}" });
+                }),
+        ];
 
     /// <summary>Begins an empty job for a unit, under the first free id made of the unit's.</summary>
     public string Begin(string unit, string name)
@@ -213,8 +317,17 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
         using SqliteConnection connection = file.Connect();
         using SqliteTransaction transaction = connection.BeginTransaction();
         var taken = connection.Query<string>("select id from job", transaction: transaction).ToHashSet();
-        string id = Enumerable.Range(1, int.MaxValue).Select(n => $"{unit}-job-{n}").First(candidate => !taken.Contains(candidate));
-        string json = new JsonObject { ["id"] = id, ["unit"] = unit, ["name"] = name, ["add"] = new JsonArray() }.ToJsonString(AsTyped);
+        string id = Enumerable
+            .Range(1, int.MaxValue)
+            .Select(n => $"{unit}-job-{n}")
+            .First(candidate => !taken.Contains(candidate));
+        string json = new JsonObject
+        {
+            ["id"] = id,
+            ["unit"] = unit,
+            ["name"] = name,
+            ["add"] = new JsonArray(),
+        }.ToJsonString(AsTyped);
         Put(connection, transaction, Parse(json), json, "Job begun");
         transaction.Commit();
         return id;
@@ -222,14 +335,17 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
 
     Job Parse(string json)
     {
-        if (_read.TryGetValue(json, out Job? known)) return known;
-        if (_read.Count >= MostRead) _read.Clear();
+        if (_read.TryGetValue(json, out Job? known))
+            return known;
+        if (_read.Count >= MostRead)
+            _read.Clear();
         return _read.GetOrAdd(json, Read);
     }
 
     static Job Read(string json)
     {
         using JsonDocument document = JsonDocument.Parse(json);
-        return PackReader.ReadJob(document.RootElement, null).Job ?? throw new CabinFileException("A job in the database does not read.");
+        return PackReader.ReadJob(document.RootElement, null).Job
+            ?? throw new CabinFileException("A job in the database does not read.");
     }
 }

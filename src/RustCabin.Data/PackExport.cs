@@ -14,17 +14,20 @@ public sealed class PackExport(CabinFile file)
     /// <summary>One unit, its model, its jobs and the parts that it or they name; null when there is no such unit.</summary>
     public byte[]? OfUnit(string id, Pack sheets, IReadOnlyList<Job> jobs)
     {
-        if (sheets.FindUnit(id) is not { } unit) return null;
+        if (sheets.FindUnit(id) is not { } unit)
+            return null;
         Job[] own = [.. jobs.Where(j => j.Unit == id)];
         var parts = unit.Fitted.Concat(own.SelectMany(j => j.Add)).Select(f => f.Part).ToHashSet();
-        return Of(row => row.Kind switch
-        {
-            "unit" => row.Id == id,
-            "model" => row.Id == unit.Model,
-            "part" => parts.Contains(row.Id),
-            "job" => own.Any(j => j.Id == row.Id),
-            _ => false,
-        });
+        return Of(row =>
+            row.Kind switch
+            {
+                "unit" => row.Id == id,
+                "model" => row.Id == unit.Model,
+                "part" => parts.Contains(row.Id),
+                "job" => own.Any(j => j.Id == row.Id),
+                _ => false,
+            }
+        );
     }
 
     /// <summary>One sheet alone; null when there is none. It may name sheets that the reader must have already.</summary>
@@ -44,10 +47,19 @@ public sealed class PackExport(CabinFile file)
     {
         using SqliteConnection connection = file.Connect();
         using SqliteTransaction transaction = connection.BeginTransaction(deferred: true);
-        ILookup<string, string> json = SheetRepository.Rows(connection, transaction)
-            .Concat(connection.Query<SheetRow>("select 'job' as kind, j.id, c.json from job j join job_change c on c.job = j.id and c.seq = j.position order by j.rowid", transaction: transaction))
-            .Where(wanted).ToLookup(r => r.Kind, r => r.Json);
-        using JsonDocument pack = PackReader.Parse(CanonicalPack.Compose(SheetRepository.Currency(connection, transaction), kind => json[kind]));
+        ILookup<string, string> json = SheetRepository
+            .Rows(connection, transaction)
+            .Concat(
+                connection.Query<SheetRow>(
+                    "select 'job' as kind, j.id, c.json from job j join job_change c on c.job = j.id and c.seq = j.position order by j.rowid",
+                    transaction: transaction
+                )
+            )
+            .Where(wanted)
+            .ToLookup(r => r.Kind, r => r.Json);
+        using JsonDocument pack = PackReader.Parse(
+            CanonicalPack.Compose(SheetRepository.Currency(connection, transaction), kind => json[kind])
+        );
         return CanonicalPack.Write(pack.RootElement);
     }
 }

@@ -13,10 +13,13 @@ public enum ImportMode
 {
     /// <summary>Everything is tried and nothing kept.</summary>
     Preview,
+
     /// <summary>Sheets that are here already with other contents stop the import.</summary>
     Careful,
+
     /// <summary>Sheets that are here already with other contents are left as they are here.</summary>
     NewOnly,
+
     /// <summary>Sheets that are here already are replaced.</summary>
     Replace,
 }
@@ -26,7 +29,14 @@ public enum ImportMode
 /// differs. Errors, with their paths, or a clash in careful mode: nothing was written. <paramref name="Log"/> names it for undo.
 /// </summary>
 public sealed record ImportOutcome(
-    IReadOnlyList<SheetError> Errors, IReadOnlyList<Clash> Clashes, IReadOnlyList<string> New, IReadOnlyList<string> Written, int Unchanged, Pack? Pack, long? Log)
+    IReadOnlyList<SheetError> Errors,
+    IReadOnlyList<Clash> Clashes,
+    IReadOnlyList<string> New,
+    IReadOnlyList<string> Written,
+    int Unchanged,
+    Pack? Pack,
+    long? Log
+)
 {
     public bool Done => Log is not null || (Errors.Count == 0 && Clashes.Count == 0);
 }
@@ -43,24 +53,38 @@ public sealed class PackImport(CabinFile file, SheetRepository sheets, JobReposi
     {
         using JsonDocument document = PackReader.Parse(utf8);
         PackReading reading = PackReader.Read(document.RootElement, sheets.All());
-        if (reading.Pack is not { } pack) return new ImportOutcome(reading.Errors, [], [], [], 0, null, null);
+        if (reading.Pack is not { } pack)
+            return new ImportOutcome(reading.Errors, [], [], [], 0, null, null);
 
         using SqliteConnection connection = file.Connect();
         using SqliteTransaction transaction = connection.BeginTransaction();
         ImportOutcome outcome = Write(connection, transaction, document.RootElement, pack, mode, from);
-        if (outcome.Log is not null) transaction.Commit();
-        else transaction.Rollback();
+        if (outcome.Log is not null)
+            transaction.Commit();
+        else
+            transaction.Rollback();
         sheets.Forget();
         return outcome;
     }
 
-    ImportOutcome Write(SqliteConnection connection, SqliteTransaction transaction, JsonElement root, Pack pack, ImportMode mode, string from)
+    ImportOutcome Write(
+        SqliteConnection connection,
+        SqliteTransaction transaction,
+        JsonElement root,
+        Pack pack,
+        ImportMode mode,
+        string from
+    )
     {
         var fresh = new List<string>();
         var written = new List<string>();
         var clashes = new List<Clash>();
         int unchanged = 0;
-        long log = connection.QuerySingle<long>("insert into import_log (at, source) values (@at, @from) returning id", new { at = clock.GetUtcNow().ToString("O"), from }, transaction);
+        long log = connection.QuerySingle<long>(
+            "insert into import_log (at, source) values (@at, @from) returning id",
+            new { at = clock.GetUtcNow().ToString("O"), from },
+            transaction
+        );
         foreach ((string kind, string id, string name, string json) in Sheets(root))
         {
             string? here = Here(connection, transaction, kind, id);
@@ -69,35 +93,71 @@ public sealed class PackImport(CabinFile file, SheetRepository sheets, JobReposi
                 unchanged++;
                 continue;
             }
-            if (here is null) fresh.Add($"{kind} {id}");
-            else clashes.Add(new Clash(kind, id, Changes(here, json)));
-            if (here is not null && mode is (ImportMode.Careful or ImportMode.NewOnly)) continue;
-            if (kind == "job") jobs.Put(connection, transaction, pack.FindJob(id)!, json, here is null ? $"Imported from {from}" : $"Imported anew from {from}");
-            else sheets.Put(connection, transaction, kind, id, name, json);
-            connection.Execute("insert into import_change (import, kind, id, before, after) values (@log, @kind, @id, @here, @json)", new { log, kind, id, here, json }, transaction);
+            if (here is null)
+                fresh.Add($"{kind} {id}");
+            else
+                clashes.Add(new Clash(kind, id, Changes(here, json)));
+            if (here is not null && mode is (ImportMode.Careful or ImportMode.NewOnly))
+                continue;
+            if (kind == "job")
+                jobs.Put(
+                    connection,
+                    transaction,
+                    pack.FindJob(id)!,
+                    json,
+                    here is null ? $"Imported from {from}" : $"Imported anew from {from}"
+                );
+            else
+                sheets.Put(connection, transaction, kind, id, name, json);
+            connection.Execute(
+                "insert into import_change (import, kind, id, before, after) values (@log, @kind, @id, @here, @json)",
+                new
+                {
+                    log,
+                    kind,
+                    id,
+                    here,
+                    json,
+                },
+                transaction
+            );
             written.Add($"{kind} {id}");
         }
-        if (mode == ImportMode.Careful && clashes.Count > 0) return new ImportOutcome([], clashes, fresh, [], unchanged, pack, null);
+        if (mode == ImportMode.Careful && clashes.Count > 0)
+            return new ImportOutcome([], clashes, fresh, [], unchanged, pack, null);
 
         // The first pack gives the cabin its currency.
-        connection.Execute("insert into setting (name, value) values ('currency', @Currency) on conflict do nothing", pack, transaction);
+        connection.Execute(
+            "insert into setting (name, value) values ('currency', @Currency) on conflict do nothing",
+            pack,
+            transaction
+        );
         IReadOnlyList<SheetError> broken = clashes.Count > 0 ? BrokenElsewhere(connection, transaction) : [];
         bool keep = mode != ImportMode.Preview && broken.Count == 0;
         return new ImportOutcome(broken, clashes, fresh, keep ? written : [], unchanged, pack, keep ? log : null);
     }
 
     static string? Here(SqliteConnection connection, SqliteTransaction transaction, string kind, string id) =>
-        kind == "job" ? JobRepository.Stored(connection, transaction, id) : SheetRepository.Stored(connection, transaction, kind, id);
+        kind == "job"
+            ? JobRepository.Stored(connection, transaction, id)
+            : SheetRepository.Stored(connection, transaction, kind, id);
 
     /// <summary>The imports that wrote something, newest first.</summary>
     public IReadOnlyList<ImportLine> Log(int most = 12)
     {
         using SqliteConnection connection = file.Connect();
-        return [.. connection.Query<(long Id, string At, string Source, long Sheets, bool Undone)>(
-            """
-            select l.id, l.at, l.source, count(*), l.undone from import_log l join import_change c on c.import = l.id
-            group by l.id order by l.id desc limit @most
-            """, new { most }).Select(r => new ImportLine(r.Id, DateTimeOffset.Parse(r.At), r.Source, r.Sheets, r.Undone))];
+        return
+        [
+            .. connection
+                .Query<(long Id, string At, string Source, long Sheets, bool Undone)>(
+                    """
+                    select l.id, l.at, l.source, count(*), l.undone from import_log l join import_change c on c.import = l.id
+                    group by l.id order by l.id desc limit @most
+                    """,
+                    new { most }
+                )
+                .Select(r => new ImportLine(r.Id, DateTimeOffset.Parse(r.At), r.Source, r.Sheets, r.Undone)),
+        ];
     }
 
     /// <summary>
@@ -108,18 +168,38 @@ public sealed class PackImport(CabinFile file, SheetRepository sheets, JobReposi
     {
         using SqliteConnection connection = file.Connect();
         using SqliteTransaction transaction = connection.BeginTransaction();
-        if (connection.Execute("update import_log set undone = 1 where id = @import and undone = 0", new { import }, transaction) == 0)
+        if (
+            connection.Execute("update import_log set undone = 1 where id = @import and undone = 0", new { import }, transaction)
+            == 0
+        )
             return [new SheetError("", "This import was taken back already.")];
-        var changes = connection.Query<(string Kind, string Id, string? Before, string After)>("select kind, id, before, after from import_change where import = @import order by rowid desc", new { import }, transaction).ToList();
+        var changes = connection
+            .Query<(string Kind, string Id, string? Before, string After)>(
+                "select kind, id, before, after from import_change where import = @import order by rowid desc",
+                new { import },
+                transaction
+            )
+            .ToList();
         var errors = new List<SheetError>();
         foreach ((string kind, string id, string? before, string after) in changes)
-            if (Here(connection, transaction, kind, id) != after) errors.Add(new SheetError($"{kind} {id}", "was changed since"));
-            else if (before is null) connection.Execute(kind == "job" ? "delete from job where id = @id" : "delete from sheet where kind = @kind and id = @id", new { kind, id }, transaction);
-            else if (kind == "job") jobs.Put(connection, transaction, Parsed(before), before, "Import taken back");
-            else sheets.Put(connection, transaction, kind, id, NameOf(before), before);
-        if (errors.Count == 0) errors.AddRange(BrokenElsewhere(connection, transaction));
-        if (errors.Count == 0) transaction.Commit();
-        else transaction.Rollback();
+            if (Here(connection, transaction, kind, id) != after)
+                errors.Add(new SheetError($"{kind} {id}", "was changed since"));
+            else if (before is null)
+                connection.Execute(
+                    kind == "job" ? "delete from job where id = @id" : "delete from sheet where kind = @kind and id = @id",
+                    new { kind, id },
+                    transaction
+                );
+            else if (kind == "job")
+                jobs.Put(connection, transaction, Parsed(before), before, "Import taken back");
+            else
+                sheets.Put(connection, transaction, kind, id, NameOf(before), before);
+        if (errors.Count == 0)
+            errors.AddRange(BrokenElsewhere(connection, transaction));
+        if (errors.Count == 0)
+            transaction.Commit();
+        else
+            transaction.Rollback();
         sheets.Forget();
         return errors;
     }
@@ -138,7 +218,8 @@ public sealed class PackImport(CabinFile file, SheetRepository sheets, JobReposi
 
     static IReadOnlyList<FieldChange> Changes(string here, string coming)
     {
-        using JsonDocument before = JsonDocument.Parse(here), after = JsonDocument.Parse(coming);
+        using JsonDocument before = JsonDocument.Parse(here),
+            after = JsonDocument.Parse(coming);
         return [.. SheetChanges.Between(before.RootElement, after.RootElement)];
     }
 
@@ -146,7 +227,9 @@ public sealed class PackImport(CabinFile file, SheetRepository sheets, JobReposi
     static IReadOnlyList<SheetError> BrokenElsewhere(SqliteConnection connection, SqliteTransaction transaction)
     {
         PackReading all = SheetRepository.Load(connection, transaction);
-        return all.Pack is { } pack ? JobRepository.Broken(connection, transaction, pack) : [.. all.Errors.Select(e => e with { Path = $"already here: {e.Path}" })];
+        return all.Pack is { } pack
+            ? JobRepository.Broken(connection, transaction, pack)
+            : [.. all.Errors.Select(e => e with { Path = $"already here: {e.Path}" })];
     }
 
     static IEnumerable<(string Kind, string Id, string Name, string Json)> Sheets(JsonElement root)
@@ -154,7 +237,12 @@ public sealed class PackImport(CabinFile file, SheetRepository sheets, JobReposi
         foreach (string kind in (string[])["model", "part", "unit", "title", "job"])
             if (root.TryGetProperty($"{kind}s", out JsonElement list))
                 foreach (JsonElement sheet in list.EnumerateArray())
-                    yield return (kind, sheet.GetProperty("id").GetString()!, sheet.GetProperty("name").GetString()!, JsonSerializer.Serialize(sheet, Compact));
+                    yield return (
+                        kind,
+                        sheet.GetProperty("id").GetString()!,
+                        sheet.GetProperty("name").GetString()!,
+                        JsonSerializer.Serialize(sheet, Compact)
+                    );
     }
 
     static readonly JsonSerializerOptions Compact = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };

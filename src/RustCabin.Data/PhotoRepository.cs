@@ -21,22 +21,42 @@ public sealed class PhotoRepository(CabinFile file, TimeProvider clock)
             """
             insert into photo (unit, at, kind, note, bytes) select @unit, @at, @MediaType, @note, @Bytes
             where (select count(*) from photo where unit = @unit) < @MostOfUnit returning id
-            """, new { unit, at = clock.GetUtcNow().ToString("O"), photo.MediaType, note, photo.Bytes, MostOfUnit });
+            """,
+            new
+            {
+                unit,
+                at = clock.GetUtcNow().ToString("O"),
+                photo.MediaType,
+                note,
+                photo.Bytes,
+                MostOfUnit,
+            }
+        );
     }
 
     /// <summary>The unit's pictures in the order in which they came, taken-off ones included.</summary>
     public IReadOnlyList<PhotoLine> Of(string unit)
     {
         using SqliteConnection connection = file.Connect();
-        return [.. connection.Query<(long Id, string At, string Note, bool Hidden)>("select id, at, note, hidden from photo where unit = @unit order by id", new { unit })
-            .Select(r => new PhotoLine(r.Id, DateTimeOffset.Parse(r.At), r.Note, r.Hidden))];
+        return
+        [
+            .. connection
+                .Query<(long Id, string At, string Note, bool Hidden)>(
+                    "select id, at, note, hidden from photo where unit = @unit order by id",
+                    new { unit }
+                )
+                .Select(r => new PhotoLine(r.Id, DateTimeOffset.Parse(r.At), r.Note, r.Hidden)),
+        ];
     }
 
     /// <summary>The media type and bytes of a picture of this unit, or null.</summary>
     public (string Kind, byte[] Bytes)? Find(string unit, long id)
     {
         using SqliteConnection connection = file.Connect();
-        (string? Kind, byte[] Bytes) row = connection.QuerySingleOrDefault<(string?, byte[])>("select kind, bytes from photo where unit = @unit and id = @id", new { unit, id });
+        (string? Kind, byte[] Bytes) row = connection.QuerySingleOrDefault<(string?, byte[])>(
+            "select kind, bytes from photo where unit = @unit and id = @id",
+            new { unit, id }
+        );
         return row.Kind is { } kind ? (kind, row.Bytes) : null;
     }
 
@@ -44,6 +64,14 @@ public sealed class PhotoRepository(CabinFile file, TimeProvider clock)
     public void Hide(string unit, long id, bool hidden)
     {
         using SqliteConnection connection = file.Connect();
-        connection.Execute("update photo set hidden = @hidden where unit = @unit and id = @id", new { unit, id, hidden });
+        connection.Execute(
+            "update photo set hidden = @hidden where unit = @unit and id = @id",
+            new
+            {
+                unit,
+                id,
+                hidden,
+            }
+        );
     }
 }

@@ -30,10 +30,17 @@ public sealed class RecipeRepository(CabinFile file)
     {
         using SqliteConnection connection = file.Connect();
         return connection.Execute(
-            """
-            insert into rom_recipe (name, ops) select @name, @ops where (select count(*) from rom_recipe where hidden = 0) < @Most
-            on conflict (name) do update set ops = excluded.ops, hidden = 0 where rom_recipe.hidden = 1 or rom_recipe.ops = excluded.ops
-            """, new { name, ops, Most }) > 0;
+                """
+                insert into rom_recipe (name, ops) select @name, @ops where (select count(*) from rom_recipe where hidden = 0) < @Most
+                on conflict (name) do update set ops = excluded.ops, hidden = 0 where rom_recipe.hidden = 1 or rom_recipe.ops = excluded.ops
+                """,
+                new
+                {
+                    name,
+                    ops,
+                    Most,
+                }
+            ) > 0;
     }
 
     /// <summary>Takes a recipe off the page or puts it back.</summary>

@@ -36,26 +36,55 @@ public sealed class RomImageRepository(CabinFile file, TimeProvider clock)
             """
             insert into rom_image (unit, at, name, origin, right, bytes, sum) select @unit, @at, @name, @origin, @right, @bytes, @sum
             where (select count(*) from rom_image where unit = @unit) < @MostOfUnit returning id, sum, name, origin, right, length(bytes) as size, hidden
-            """, new { unit, at = clock.GetUtcNow().ToString("O"), name, origin, right, bytes, sum = Convert.ToHexStringLower(SHA256.HashData(bytes))[..12], MostOfUnit });
+            """,
+            new
+            {
+                unit,
+                at = clock.GetUtcNow().ToString("O"),
+                name,
+                origin,
+                right,
+                bytes,
+                sum = Convert.ToHexStringLower(SHA256.HashData(bytes))[..12],
+                MostOfUnit,
+            }
+        );
     }
 
     /// <summary>The unit's images in the order in which they came, taken-off ones included.</summary>
     public IReadOnlyList<RomImageLine> Of(string unit)
     {
         using SqliteConnection connection = file.Connect();
-        return [.. connection.Query<RomImageLine>("select id, sum, name, origin, right, length(bytes) as size, hidden from rom_image where unit = @unit order by id", new { unit })];
+        return
+        [
+            .. connection.Query<RomImageLine>(
+                "select id, sum, name, origin, right, length(bytes) as size, hidden from rom_image where unit = @unit order by id",
+                new { unit }
+            ),
+        ];
     }
 
     public byte[]? Bytes(string unit, long id)
     {
         using SqliteConnection connection = file.Connect();
-        return connection.QuerySingleOrDefault<byte[]>("select bytes from rom_image where unit = @unit and id = @id", new { unit, id });
+        return connection.QuerySingleOrDefault<byte[]>(
+            "select bytes from rom_image where unit = @unit and id = @id",
+            new { unit, id }
+        );
     }
 
     /// <summary>Takes an image off the page or puts it back.</summary>
     public void Hide(string unit, long id, bool hidden)
     {
         using SqliteConnection connection = file.Connect();
-        connection.Execute("update rom_image set hidden = @hidden where unit = @unit and id = @id", new { unit, id, hidden });
+        connection.Execute(
+            "update rom_image set hidden = @hidden where unit = @unit and id = @id",
+            new
+            {
+                unit,
+                id,
+                hidden,
+            }
+        );
     }
 }

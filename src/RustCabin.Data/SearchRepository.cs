@@ -12,7 +12,8 @@ public sealed record FoundLine(string Job, DateTimeOffset At, string Text);
 /// <summary>Full-text search over everything in the cabin. Every word must be there, the last as the beginning of one.</summary>
 public sealed class SearchRepository(CabinFile file)
 {
-    public const char WordBegins = '\u2402', WordEnds = '\u2403';
+    public const char WordBegins = '\u2402',
+        WordEnds = '\u2403';
 
     // Set field by field: FTS columns have no type to match a constructor with.
     sealed record Row
@@ -26,26 +27,36 @@ public sealed class SearchRepository(CabinFile file)
     /// <summary>What there is, the best match first; a hit in a name weighs ten times one in the text.</summary>
     public IReadOnlyList<Found> Things(string asked, int most = 60)
     {
-        if (Query(asked) is not { } query) return [];
+        if (Query(asked) is not { } query)
+            return [];
         using SqliteConnection connection = file.Connect();
         return
         [
-            .. connection.Query<Row>(
-                """
-                select kind as Kind, key as Key, title as Title, snippet(find, 1, char(9218), char(9219), '…', 12) as Extract
-                from find where find match @query order by bm25(find, 10.0, 1.0), rowid limit @most
-                """, new { query, most }).Select(r => new Found(r.Kind, r.Key, r.Title, r.Extract)),
+            .. connection
+                .Query<Row>(
+                    """
+                    select kind as Kind, key as Key, title as Title, snippet(find, 1, char(9218), char(9219), '…', 12) as Extract
+                    from find where find match @query order by bm25(find, 10.0, 1.0), rowid limit @most
+                    """,
+                    new { query, most }
+                )
+                .Select(r => new Found(r.Kind, r.Key, r.Title, r.Extract)),
         ];
     }
 
     /// <summary>What was done, newest first.</summary>
     public IReadOnlyList<FoundLine> Log(string asked, int most = 40)
     {
-        if (Query(asked) is not { } query) return [];
+        if (Query(asked) is not { } query)
+            return [];
         using SqliteConnection connection = file.Connect();
         return
         [
-            .. connection.Query<(string Job, string At, string Body)>("select job, at, body from find_log where find_log match @query order by rowid desc limit @most", new { query, most })
+            .. connection
+                .Query<(string Job, string At, string Body)>(
+                    "select job, at, body from find_log where find_log match @query order by rowid desc limit @most",
+                    new { query, most }
+                )
                 .Select(r => new FoundLine(r.Job, DateTimeOffset.Parse(r.At), r.Body)),
         ];
     }
@@ -53,7 +64,14 @@ public sealed class SearchRepository(CabinFile file)
     /// <summary>The words as FTS5 wants them, each in quotes so that none is taken for an operator; null where there is no word.</summary>
     static string? Query(string asked)
     {
-        string[] words = [.. asked.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Select(w => w.Replace("\"", "")).Where(w => w.Any(char.IsLetterOrDigit)).Take(12)];
+        string[] words =
+        [
+            .. asked
+                .Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)
+                .Select(w => w.Replace("\"", ""))
+                .Where(w => w.Any(char.IsLetterOrDigit))
+                .Take(12),
+        ];
         return words.Length == 0 ? null : string.Join(' ', words.Select(w => $"\"{w}\"*"));
     }
 }

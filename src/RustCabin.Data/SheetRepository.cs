@@ -21,13 +21,15 @@ public sealed class SheetRepository(CabinFile file, TimeProvider clock)
     /// <summary>All sheets but the jobs.</summary>
     public Pack All()
     {
-        if (_parsed is { } parsed) return parsed;
+        if (_parsed is { } parsed)
+            return parsed;
         // What is read while a sheet is being written may be older than what is committed meanwhile: then it is used once and not kept.
         int version = _version;
         using SqliteConnection connection = file.Connect();
         PackReading reading = Load(connection, null);
         Pack pack = reading.Pack ?? throw new CabinFileException($"A sheet in the database does not read: {reading.Errors[0]}");
-        if (version == _version) _parsed = pack;
+        if (version == _version)
+            _parsed = pack;
         return pack;
     }
 
@@ -35,7 +37,9 @@ public sealed class SheetRepository(CabinFile file, TimeProvider clock)
     internal static PackReading Load(SqliteConnection connection, IDbTransaction? transaction)
     {
         ILookup<string, string> rows = Rows(connection, transaction).ToLookup(r => r.Kind, r => r.Json);
-        using JsonDocument document = PackReader.Parse(CanonicalPack.Compose(Currency(connection, transaction), kind => rows[kind]));
+        using JsonDocument document = PackReader.Parse(
+            CanonicalPack.Compose(Currency(connection, transaction), kind => rows[kind])
+        );
         return PackReader.Read(document.RootElement, limitSheets: false);
     }
 
@@ -45,7 +49,8 @@ public sealed class SheetRepository(CabinFile file, TimeProvider clock)
 
     /// <summary>The cabin's one currency; the first pack gives it.</summary>
     internal static string Currency(SqliteConnection connection, IDbTransaction? transaction) =>
-        connection.QuerySingleOrDefault<string>("select value from setting where name = 'currency'", transaction: transaction) ?? Pack.Empty.Currency;
+        connection.QuerySingleOrDefault<string>("select value from setting where name = 'currency'", transaction: transaction)
+        ?? Pack.Empty.Currency;
 
     /// <summary>Writes one sheet, new or anew, inside the import's transaction. Nothing is done where it stands so already.</summary>
     internal void Put(SqliteConnection connection, IDbTransaction transaction, string kind, string id, string name, string json)
@@ -57,18 +62,34 @@ public sealed class SheetRepository(CabinFile file, TimeProvider clock)
             on conflict (kind, id) do update set name = excluded.name, json = excluded.json, imported_at = excluded.imported_at
             where json <> excluded.json
             """,
-            new { kind, id, name, json, at = clock.GetUtcNow().ToString("O") }, transaction);
+            new
+            {
+                kind,
+                id,
+                name,
+                json,
+                at = clock.GetUtcNow().ToString("O"),
+            },
+            transaction
+        );
     }
 
     /// <summary>The stored JSON of a sheet, or null.</summary>
     internal static string? Stored(SqliteConnection connection, IDbTransaction transaction, string kind, string id) =>
-        connection.QuerySingleOrDefault<string>("select json from sheet where kind = @kind and id = @id", new { kind, id }, transaction);
+        connection.QuerySingleOrDefault<string>(
+            "select json from sheet where kind = @kind and id = @id",
+            new { kind, id },
+            transaction
+        );
 
     /// <summary>The JSON of a sheet as it was typed, or null.</summary>
     public string? Json(string kind, string id)
     {
         using SqliteConnection connection = file.Connect();
-        return connection.QuerySingleOrDefault<string>("select json from sheet where kind = @kind and id = @id", new { kind, id });
+        return connection.QuerySingleOrDefault<string>(
+            "select json from sheet where kind = @kind and id = @id",
+            new { kind, id }
+        );
     }
 
     /// <summary>To be called after a commit that may have written sheets.</summary>

@@ -14,6 +14,7 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
     static readonly JsonSerializerOptions AsTyped = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
 
     sealed record Row(long Id, string Json, long Version);
+
     sealed record Change
     {
         public long Seq { get; init; }
@@ -26,13 +27,23 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
     public IReadOnlyList<StoredStock> All()
     {
         using SqliteConnection connection = file.Connect();
-        return [.. connection.Query<Row>("select id, json, version from stock").Select(Parse).OrderBy(s => s.Item.Kind).ThenBy(s => s.Item.Name, StringComparer.OrdinalIgnoreCase).ThenBy(s => s.Id)];
+        return
+        [
+            .. connection
+                .Query<Row>("select id, json, version from stock")
+                .Select(Parse)
+                .OrderBy(s => s.Item.Kind)
+                .ThenBy(s => s.Item.Name, StringComparer.OrdinalIgnoreCase)
+                .ThenBy(s => s.Id),
+        ];
     }
 
     public StoredStock? Find(long id)
     {
         using SqliteConnection connection = file.Connect();
-        return connection.QuerySingleOrDefault<Row>("select id, json, version from stock where id = @id", new { id }) is { } row ? Parse(row) : null;
+        return connection.QuerySingleOrDefault<Row>("select id, json, version from stock where id = @id", new { id }) is { } row
+            ? Parse(row)
+            : null;
     }
 
     public long Add(StockItem item)
@@ -40,7 +51,11 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
         using SqliteConnection connection = file.Connect();
         using SqliteTransaction transaction = connection.BeginTransaction();
         string json = item.ToJson().ToJsonString(AsTyped);
-        long id = connection.QuerySingle<long>("insert into stock (json, version) values (@json, 1) returning id", new { json }, transaction);
+        long id = connection.QuerySingle<long>(
+            "insert into stock (json, version) values (@json, 1) returning id",
+            new { json },
+            transaction
+        );
         Log(connection, transaction, id, $"{item.Count} x {item.Name} put in", null, json);
         transaction.Commit();
         return id;
@@ -51,10 +66,16 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
     {
         using SqliteConnection connection = file.Connect();
         using SqliteTransaction transaction = connection.BeginTransaction();
-        if (connection.QuerySingleOrDefault<Row>("select id, json, version from stock where id = @id", new { id }, transaction) is not { } row) return WriteResult.Missing;
-        if (row.Version != version) return WriteResult.Stale;
+        if (
+            connection.QuerySingleOrDefault<Row>("select id, json, version from stock where id = @id", new { id }, transaction)
+            is not { } row
+        )
+            return WriteResult.Missing;
+        if (row.Version != version)
+            return WriteResult.Stale;
         string? json = item?.ToJson().ToJsonString(AsTyped);
-        if (json == row.Json) return WriteResult.Nothing;
+        if (json == row.Json)
+            return WriteResult.Nothing;
         Write(connection, transaction, id, json);
         Log(connection, transaction, id, what, row.Json, json);
         transaction.Commit();
@@ -72,28 +93,60 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
     {
         using SqliteConnection connection = file.Connect();
         using SqliteTransaction transaction = connection.BeginTransaction();
-        if (Last(connection, transaction) is not { } last) return false;
+        if (Last(connection, transaction) is not { } last)
+            return false;
         Write(connection, transaction, last.Stock, last.Before);
         connection.Execute("update stock_change set undone = 1 where seq = @Seq", last, transaction);
         transaction.Commit();
         return true;
     }
 
-    static Change? Last(SqliteConnection connection, SqliteTransaction? transaction) => connection.QuerySingleOrDefault<Change>(
-        "select seq as Seq, stock as Stock, what as What, before as Before from stock_change where undone = 0 order by seq desc limit 1", transaction: transaction);
+    static Change? Last(SqliteConnection connection, SqliteTransaction? transaction) =>
+        connection.QuerySingleOrDefault<Change>(
+            "select seq as Seq, stock as Stock, what as What, before as Before from stock_change where undone = 0 order by seq desc limit 1",
+            transaction: transaction
+        );
 
     static void Write(SqliteConnection connection, SqliteTransaction transaction, long id, string? json)
     {
-        if (json is null) connection.Execute("delete from stock where id = @id", new { id }, transaction);
-        else connection.Execute("insert into stock (id, json, version) values (@id, @json, 1) on conflict (id) do update set json = excluded.json, version = version + 1", new { id, json }, transaction);
+        if (json is null)
+            connection.Execute("delete from stock where id = @id", new { id }, transaction);
+        else
+            connection.Execute(
+                "insert into stock (id, json, version) values (@id, @json, 1) on conflict (id) do update set json = excluded.json, version = version + 1",
+                new { id, json },
+                transaction
+            );
     }
 
-    void Log(SqliteConnection connection, SqliteTransaction transaction, long stock, string what, string? before, string? after) => connection.Execute(
-        "insert into stock_change (stock, at, what, before, after) values (@stock, @at, @what, @before, @after)", new { stock, at = clock.GetUtcNow().ToString("O"), what, before, after }, transaction);
+    void Log(
+        SqliteConnection connection,
+        SqliteTransaction transaction,
+        long stock,
+        string what,
+        string? before,
+        string? after
+    ) =>
+        connection.Execute(
+            "insert into stock_change (stock, at, what, before, after) values (@stock, @at, @what, @before, @after)",
+            new
+            {
+                stock,
+                at = clock.GetUtcNow().ToString("O"),
+                what,
+                before,
+                after,
+            },
+            transaction
+        );
 
     static StoredStock Parse(Row row)
     {
         using JsonDocument json = JsonDocument.Parse(row.Json);
-        return new StoredStock(row.Id, row.Version, StockItem.Read(json.RootElement).Item ?? throw new CabinFileException("A thing in the cupboard does not read."));
+        return new StoredStock(
+            row.Id,
+            row.Version,
+            StockItem.Read(json.RootElement).Item ?? throw new CabinFileException("A thing in the cupboard does not read.")
+        );
     }
 }

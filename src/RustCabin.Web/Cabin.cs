@@ -21,7 +21,9 @@ public static class Cabin
         {
             WebApplication app = Build(args);
             await app.StartAsync();
-            Console.WriteLine($"Rust Cabin is open at {app.Urls.First()} (data in {app.Services.GetRequiredService<CabinFile>().Path}; Ctrl-C closes it)");
+            Console.WriteLine(
+                $"Rust Cabin is open at {app.Urls.First()} (data in {app.Services.GetRequiredService<CabinFile>().Path}; Ctrl-C closes it)"
+            );
             await app.WaitForShutdownAsync();
             return 0;
         }
@@ -40,19 +42,36 @@ public static class Cabin
     {
         // --demo takes no value; the command line configuration wants one for each name.
         args = [.. args.Select(a => a == "--demo" ? "--demo=true" : a)];
-        WebApplicationBuilder builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ApplicationName = "RustCabin.Web", ContentRootPath = AppContext.BaseDirectory });
+        WebApplicationBuilder builder = WebApplication.CreateBuilder(
+            new WebApplicationOptions
+            {
+                Args = args,
+                ApplicationName = "RustCabin.Web",
+                ContentRootPath = AppContext.BaseDirectory,
+            }
+        );
         // Built, not published: the manifest beside the assembly says where the static files are.
         builder.WebHost.UseStaticWebAssets();
-        if (builder.Configuration["urls"] is null) builder.WebHost.UseUrls("http://127.0.0.1:5080");
+        if (builder.Configuration["urls"] is null)
+            builder.WebHost.UseUrls("http://127.0.0.1:5080");
         Loopback.Demand(builder.Configuration["urls"]);
         builder.WebHost.ConfigureKestrel(kestrel => kestrel.AddServerHeader = false);
-        builder.Host.UseSerilog((_, log) => log.MinimumLevel.Warning()
-            .MinimumLevel.Override("RustCabin", LogEventLevel.Information)
-            .MinimumLevel.Override("Microsoft.AspNetCore.DataProtection", LogEventLevel.Error)
-            .MinimumLevel.Override("Microsoft.AspNetCore.Antiforgery", LogEventLevel.Error)
-            .MinimumLevel.Override("Microsoft.AspNetCore.StaticFiles", LogEventLevel.Error)
-            .WriteTo.Console(standardErrorFromLevel: LogEventLevel.Verbose, outputTemplate: "{Timestamp:HH:mm:ss} {Level:u3} {Message:lj}{NewLine}{Exception}"));
-        string home = builder.Configuration["data"] ?? Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.UserProfile), ".local/share/rust-cabin");
+        builder.Host.UseSerilog(
+            (_, log) =>
+                log
+                    .MinimumLevel.Warning()
+                    .MinimumLevel.Override("RustCabin", LogEventLevel.Information)
+                    .MinimumLevel.Override("Microsoft.AspNetCore.DataProtection", LogEventLevel.Error)
+                    .MinimumLevel.Override("Microsoft.AspNetCore.Antiforgery", LogEventLevel.Error)
+                    .MinimumLevel.Override("Microsoft.AspNetCore.StaticFiles", LogEventLevel.Error)
+                    .WriteTo.Console(
+                        standardErrorFromLevel: LogEventLevel.Verbose,
+                        outputTemplate: "{Timestamp:HH:mm:ss} {Level:u3} {Message:lj}{NewLine}{Exception}"
+                    )
+        );
+        string home =
+            builder.Configuration["data"]
+            ?? Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.UserProfile), ".local/share/rust-cabin");
         // The file is opened and read while the pipeline is put together; what is wrong with it is said before anything listens.
         Task<Opened> opened = Task.Run(() => Opened.From(home));
         AddServices(builder, home, opened);
@@ -81,7 +100,8 @@ public static class Cabin
             _ = Task.Run(() =>
             {
                 // One that cannot be planned is told where it is asked for.
-                foreach (StoredJob job in stored) Stations.JobView.Of(all, job);
+                foreach (StoredJob job in stored)
+                    Stations.JobView.Of(all, job);
             });
             return new Opened(file, sheets, jobs);
         }
@@ -89,7 +109,10 @@ public static class Cabin
 
     static void AddServices(WebApplicationBuilder builder, string home, Task<Opened> opened)
     {
-        builder.Services.AddDataProtection().PersistKeysToFileSystem(new DirectoryInfo(Path.Combine(home, "keys"))).SetApplicationName("rust-cabin");
+        builder
+            .Services.AddDataProtection()
+            .PersistKeysToFileSystem(new DirectoryInfo(Path.Combine(home, "keys")))
+            .SetApplicationName("rust-cabin");
         builder.Services.AddSingleton(TimeProvider.System);
         builder.Services.AddSingleton(_ => opened.GetAwaiter().GetResult().File);
         builder.Services.AddSingleton(_ => opened.GetAwaiter().GetResult().Sheets);
@@ -102,9 +125,13 @@ public static class Cabin
         builder.Services.AddSingleton<PackExport>();
         builder.Services.AddSingleton<RomImageRepository>();
         builder.Services.AddSingleton<RecipeRepository>();
-        builder.Services.AddSingleton(new Pages.Wants.SearchDesk(TimeSpan.FromMilliseconds(builder.Configuration.GetValue("patience", 450))));
+        builder.Services.AddSingleton(
+            new Pages.Wants.SearchDesk(TimeSpan.FromMilliseconds(builder.Configuration.GetValue("patience", 450)))
+        );
         builder.Services.AddSingleton<Pages.Rom.ChainDesk>();
-        builder.Services.AddRazorPages(razor => razor.Conventions.ConfigureFilter(new Microsoft.AspNetCore.Mvc.AutoValidateAntiforgeryTokenAttribute()));
+        builder.Services.AddRazorPages(razor =>
+            razor.Conventions.ConfigureFilter(new Microsoft.AspNetCore.Mvc.AutoValidateAntiforgeryTokenAttribute())
+        );
         builder.Services.AddAntiforgery(a => a.Cookie.Name = "cabin-forgery");
         builder.Services.AddResponseCompression(c => c.EnableForHttps = false);
         builder.Services.AddHealthChecks().AddCheck<CabinHealth>("cabin");
@@ -112,7 +139,9 @@ public static class Cabin
         builder.Services.AddOpenApi(Openapi.Describe);
         builder.Services.ConfigureHttpJsonOptions(json => AnswerJson.Shape(json.SerializerOptions));
         // Names of this machine only: a page elsewhere cannot rebind its own name to this address and read the cabin.
-        builder.Services.Configure<Microsoft.AspNetCore.HostFiltering.HostFilteringOptions>(h => h.AllowedHosts = ["localhost", "127.0.0.1", "[::1]"]);
+        builder.Services.Configure<Microsoft.AspNetCore.HostFiltering.HostFilteringOptions>(h =>
+            h.AllowedHosts = ["localhost", "127.0.0.1", "[::1]"]
+        );
     }
 
     static void UsePipeline(WebApplication app)
@@ -120,24 +149,30 @@ public static class Cabin
         app.UseHostFiltering();
         // The interface answers with problem documents; people get a page.
         app.UseWhen(context => context.Request.Path.StartsWithSegments("/api"), api => api.UseExceptionHandler());
-        app.UseWhen(context => !context.Request.Path.StartsWithSegments("/api"), pages =>
-            pages.UseExceptionHandler("/oops").UseStatusCodePagesWithReExecute("/oops/{0}"));
+        app.UseWhen(
+            context => !context.Request.Path.StartsWithSegments("/api"),
+            pages => pages.UseExceptionHandler("/oops").UseStatusCodePagesWithReExecute("/oops/{0}")
+        );
         app.Use(Pages.Import.ImportModel.RefuseTooLarge);
-        app.UseSecurityHeaders(new HeaderPolicyCollection()
-            .AddFrameOptionsDeny().AddContentTypeOptionsNoSniff().AddReferrerPolicySameOrigin()
-            .AddCrossOriginOpenerPolicy(p => p.SameOrigin())
-            .AddContentSecurityPolicy(csp =>
-            {
-                csp.AddDefaultSrc().None();
-                csp.AddScriptSrc().Self();
-                csp.AddStyleSrc().Self();
-                csp.AddFontSrc().Self();
-                csp.AddImgSrc().Self().Data(); // the arrow of a select box is a data image in the style sheet
-                csp.AddConnectSrc().Self();
-                csp.AddFormAction().Self();
-                csp.AddBaseUri().Self();
-                csp.AddFrameAncestors().None();
-            }));
+        app.UseSecurityHeaders(
+            new HeaderPolicyCollection()
+                .AddFrameOptionsDeny()
+                .AddContentTypeOptionsNoSniff()
+                .AddReferrerPolicySameOrigin()
+                .AddCrossOriginOpenerPolicy(p => p.SameOrigin())
+                .AddContentSecurityPolicy(csp =>
+                {
+                    csp.AddDefaultSrc().None();
+                    csp.AddScriptSrc().Self();
+                    csp.AddStyleSrc().Self();
+                    csp.AddFontSrc().Self();
+                    csp.AddImgSrc().Self().Data(); // the arrow of a select box is a data image in the style sheet
+                    csp.AddConnectSrc().Self();
+                    csp.AddFormAction().Self();
+                    csp.AddBaseUri().Self();
+                    csp.AddFrameAncestors().None();
+                })
+        );
         app.UseResponseCompression();
         app.UseRouting();
         app.UseAntiforgery();
@@ -170,7 +205,9 @@ static class Loopback
         {
             string host = BindingAddress.Parse(url).Host.Trim('[', ']');
             if (host != "localhost" && !(IPAddress.TryParse(host, out IPAddress? address) && IPAddress.IsLoopback(address)))
-                throw new NotLoopbackException($"{url} is open to other machines, and this version has no sign-in. Use http://127.0.0.1:PORT.");
+                throw new NotLoopbackException(
+                    $"{url} is open to other machines, and this version has no sign-in. Use http://127.0.0.1:PORT."
+                );
         }
     }
 }

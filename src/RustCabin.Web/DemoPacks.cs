@@ -14,23 +14,56 @@ static class DemoPacks
     public static void MakeImages(SheetRepository sheets, JobRepository jobs, RomImageRepository images)
     {
         foreach (Job job in jobs.All())
-            foreach (RomPlan plan in job.Roms.Where(r => r.Image is null))
+        foreach (RomPlan plan in job.Roms.Where(r => r.Image is null))
+        {
+            PlannedUnit unit = Plan.For(sheets.All() with { Jobs = [job] }, job);
+            if (unit.FindSite(plan.Site) is not { } site)
+                continue;
+            if (images.Of(job.Unit) is { Count: > 0 } made)
             {
-                PlannedUnit unit = Plan.For(sheets.All() with { Jobs = [job] }, job);
-                if (unit.FindSite(plan.Site) is not { } site) continue;
-                if (images.Of(job.Unit) is { Count: > 0 } made)
-                {
-                    // The lanes of one image share it.
-                    if (job.Roms.Count > 1) jobs.Change(job.Id, jobs.Find(job.Id)!.Version, "Practice image taken", json => RomEdits.Images(json, plan.Site, [made[0].Key], (int)made[0].Size));
-                    continue;
-                }
-                // One for each position of its switches.
-                RomDevice device = RomDevice.Find(plan.Device)!;
-                int count = ImageSelector.Of(device, RomWiring.Solve(device, site.Pinout, plan.Ties)).Count, size = (int)device.Bytes / count / (plan.Ops.Any(o => o.Op == "double") ? 2 : 1) * (plan.Ops.FirstOrDefault(o => o.Op == "split")?.Lanes ?? 1);
-                string[] ids = [.. Enumerable.Range(0, count).Select(i => Practice(unit, plan.Site, size, i)).Select((bytes, i) =>
-                    images.Add(job.Unit, $"practice system{(count > 1 ? $" {(char)('A' + i)}" : "")}", "made by the cabin's generator", "invented; anyone may use it", bytes)!.Key)];
-                jobs.Change(job.Id, jobs.Find(job.Id)!.Version, count > 1 ? "Practice images made" : "Practice image made", json => RomEdits.Images(json, plan.Site, ids, size * count));
+                // The lanes of one image share it.
+                if (job.Roms.Count > 1)
+                    jobs.Change(
+                        job.Id,
+                        jobs.Find(job.Id)!.Version,
+                        "Practice image taken",
+                        json => RomEdits.Images(json, plan.Site, [made[0].Key], (int)made[0].Size)
+                    );
+                continue;
             }
+            // One for each position of its switches.
+            RomDevice device = RomDevice.Find(plan.Device)!;
+            int count = ImageSelector.Of(device, RomWiring.Solve(device, site.Pinout, plan.Ties)).Count,
+                size =
+                    (int)device.Bytes
+                    / count
+                    / (plan.Ops.Any(o => o.Op == "double") ? 2 : 1)
+                    * (plan.Ops.FirstOrDefault(o => o.Op == "split")?.Lanes ?? 1);
+            string[] ids =
+            [
+                .. Enumerable
+                    .Range(0, count)
+                    .Select(i => Practice(unit, plan.Site, size, i))
+                    .Select(
+                        (bytes, i) =>
+                            images
+                                .Add(
+                                    job.Unit,
+                                    $"practice system{(count > 1 ? $" {(char)('A' + i)}" : "")}",
+                                    "made by the cabin's generator",
+                                    "invented; anyone may use it",
+                                    bytes
+                                )!
+                                .Key
+                    ),
+            ];
+            jobs.Change(
+                job.Id,
+                jobs.Find(job.Id)!.Version,
+                count > 1 ? "Practice images made" : "Practice image made",
+                json => RomEdits.Images(json, plan.Site, ids, size * count)
+            );
+        }
     }
 
     static byte[] Practice(PlannedUnit unit, string site, int size, int index)
@@ -42,13 +75,21 @@ static class DemoPacks
 
     public static void Load(PackImport import, StockRepository stock)
     {
-        foreach (string path in Directory.EnumerateFiles(Path.Combine(AppContext.BaseDirectory, "demo"), "*.json", SearchOption.TopDirectoryOnly).Order(StringComparer.Ordinal))
+        foreach (
+            string path in Directory
+                .EnumerateFiles(Path.Combine(AppContext.BaseDirectory, "demo"), "*.json", SearchOption.TopDirectoryOnly)
+                .Order(StringComparer.Ordinal)
+        )
         {
             ImportOutcome outcome = import.Run(File.ReadAllBytes(path), ImportMode.Careful, "the sample packs");
-            if (outcome.Errors.Count > 0) throw new CabinFileException($"{path}: {outcome.Errors[0]}");
+            if (outcome.Errors.Count > 0)
+                throw new CabinFileException($"{path}: {outcome.Errors[0]}");
         }
-        if (stock.All().Count > 0) return;
-        using JsonDocument items = JsonDocument.Parse(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "demo", "stock", "cupboard.json")));
+        if (stock.All().Count > 0)
+            return;
+        using JsonDocument items = JsonDocument.Parse(
+            File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "demo", "stock", "cupboard.json"))
+        );
         foreach (JsonElement item in items.RootElement.EnumerateArray())
             stock.Add(StockItem.Read(item).Item ?? throw new CabinFileException($"The sample cupboard does not read: {item}"));
     }

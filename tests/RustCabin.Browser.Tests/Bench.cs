@@ -18,17 +18,47 @@ public sealed class Bench : IDisposable
     {
         Cabin = new CabinProcess(demo, options);
         var chromium = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
-        chromium.AddArguments("--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-            "--disable-component-update", "--disable-sync", "--hide-scrollbars", $"--window-size={width},{height}", $"--user-data-dir={_profile}");
+        chromium.AddArguments(
+            "--headless=new",
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync",
+            "--hide-scrollbars",
+            $"--window-size={width},{height}",
+            $"--user-data-dir={_profile}"
+        );
         // A headless window may not be narrower than 500; an emulated one may.
-        if (width < 500) chromium.EnableMobileEmulation(new ChromiumMobileEmulationDeviceSettings { Width = width, Height = height, PixelRatio = 1, EnableTouchEvents = false, UserAgent = "narrow bench" });
+        if (width < 500)
+            chromium.EnableMobileEmulation(
+                new ChromiumMobileEmulationDeviceSettings
+                {
+                    Width = width,
+                    Height = height,
+                    PixelRatio = 1,
+                    EnableTouchEvents = false,
+                    UserAgent = "narrow bench",
+                }
+            );
         chromium.SetLoggingPreference(LogType.Browser, LogLevel.All);
         var service = ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver");
         service.HideCommandPromptWindow = true;
         Browser = new ChromeDriver(service, chromium, TimeSpan.FromSeconds(60));
         // The window's frame takes from its height; the page is given all of it.
         if (width >= 500)
-            Browser.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new Dictionary<string, object?> { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+            Browser.ExecuteCdpCommand(
+                "Emulation.setDeviceMetricsOverride",
+                new Dictionary<string, object?>
+                {
+                    ["width"] = width,
+                    ["height"] = height,
+                    ["deviceScaleFactor"] = 1,
+                    ["mobile"] = false,
+                }
+            );
     }
 
     public void Go(string path) => Browser.Navigate().GoToUrl(Cabin.Url + path);
@@ -37,7 +67,11 @@ public sealed class Bench : IDisposable
     public void Until(Func<bool> holds, string what)
     {
         var wait = new WebDriverWait(Browser, TimeSpan.FromSeconds(30)) { PollingInterval = TimeSpan.FromMilliseconds(30) };
-        wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException), typeof(NoSuchElementException), typeof(InvalidOperationException));
+        wait.IgnoreExceptionTypes(
+            typeof(StaleElementReferenceException),
+            typeof(NoSuchElementException),
+            typeof(InvalidOperationException)
+        );
         try
         {
             wait.Until(_ => holds());
@@ -52,7 +86,15 @@ public sealed class Bench : IDisposable
     public IWebElement By(string role, string name)
     {
         IWebElement? found = null;
-        Until(() => (found = All(role).FirstOrDefault(e => ((WebElement)e).ComputedAccessibleLabel.StartsWith(name, StringComparison.Ordinal))) is not null, $"a {role} named \"{name}\"");
+        Until(
+            () =>
+                (
+                    found = All(role)
+                        .FirstOrDefault(e => ((WebElement)e).ComputedAccessibleLabel.StartsWith(name, StringComparison.Ordinal))
+                )
+                    is not null,
+            $"a {role} named \"{name}\""
+        );
         return found!;
     }
 
@@ -81,16 +123,20 @@ public sealed class Bench : IDisposable
 
     public string Text(string css) => Browser.FindElements(OpenQA.Selenium.By.CssSelector(css)).FirstOrDefault()?.Text ?? "";
 
-    public void Sees(string css, string text) => Until(() => Text(css).Contains(text, StringComparison.Ordinal), $"\"{text}\" in {css}");
+    public void Sees(string css, string text) =>
+        Until(() => Text(css).Contains(text, StringComparison.Ordinal), $"\"{text}\" in {css}");
 
     /// <summary>What the browser complained of since the last time it was asked.</summary>
-    public IReadOnlyList<string> Complaints => [.. Browser.Manage().Logs.GetLog(LogType.Browser).Where(l => l.Level >= LogLevel.Warning).Select(l => l.Message)];
+    public IReadOnlyList<string> Complaints =>
+        [.. Browser.Manage().Logs.GetLog(LogType.Browser).Where(l => l.Level >= LogLevel.Warning).Select(l => l.Message)];
 
     /// <summary>Violations that axe finds on the page as it stands: rule, and where.</summary>
     public IReadOnlyList<string> Violations()
     {
         Browser.ExecuteScript(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "lib", "axe.min.js")));
-        object result = Browser.ExecuteAsyncScript("const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] }).then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.target.join(' ') + ' ' + n.failureSummary).join(' | '))))")!;
+        object result = Browser.ExecuteAsyncScript(
+            "const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] }).then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.target.join(' ') + ' ' + n.failureSummary).join(' | '))))"
+        )!;
         return [.. ((ReadOnlyCollection<object>)result).Select(v => (string)v)];
     }
 

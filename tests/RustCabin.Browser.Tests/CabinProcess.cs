@@ -26,9 +26,15 @@ public sealed class CabinProcess : IDisposable
     public void Start(bool demo = false)
     {
         string config = new DirectoryInfo(AppContext.BaseDirectory).Parent!.Name;
-        string dll = Path.GetFullPath(Path.Combine(AppContext.BaseDirectory, $"../../../../../src/RustCabin.Web/bin/{config}/net10.0/RustCabin.Web.dll"));
+        string dll = Path.GetFullPath(
+            Path.Combine(AppContext.BaseDirectory, $"../../../../../src/RustCabin.Web/bin/{config}/net10.0/RustCabin.Web.dll")
+        );
         var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true };
-        foreach (string argument in (string[])[dll, "--data", _data, "--urls", Url, .. _options, .. demo ? ["--demo"] : Array.Empty<string>()]) start.ArgumentList.Add(argument);
+        foreach (
+            string argument in (string[])
+                [dll, "--data", _data, "--urls", Url, .. _options, .. demo ? ["--demo"] : Array.Empty<string>()]
+        )
+            start.ArgumentList.Add(argument);
         _process = Process.Start(start)!;
         _process.BeginOutputReadLine();
         _process.BeginErrorReadLine();
@@ -37,11 +43,10 @@ public sealed class CabinProcess : IDisposable
         {
             try
             {
-                if (http.GetAsync($"{Url}/health").GetAwaiter().GetResult().StatusCode == HttpStatusCode.OK) return;
+                if (http.GetAsync($"{Url}/health").GetAwaiter().GetResult().StatusCode == HttpStatusCode.OK)
+                    return;
             }
-            catch (HttpRequestException)
-            {
-            }
+            catch (HttpRequestException) { }
         }
         throw new TimeoutException($"{dll} did not answer at {Url}");
     }
@@ -55,7 +60,8 @@ public sealed class CabinProcess : IDisposable
 
     public void Dispose()
     {
-        if (!_process!.HasExited) Kill();
+        if (!_process!.HasExited)
+            Kill();
         _process.Dispose();
         Directory.Delete(_data, recursive: true);
     }

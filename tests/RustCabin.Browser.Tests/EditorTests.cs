@@ -10,21 +10,36 @@ public sealed class EditorTests
     {
         bench.Until(() => bench.Browser.FindElements(By.Id($"f-{path}")).Count > 0, $"a field {path}");
         IWebElement field = bench.Browser.FindElement(By.Id($"f-{path}"));
-        bench.Browser.ExecuteScript("let d = arguments[0].closest('details'); while (d) { d.open = true; d = d.parentElement.closest('details'); } arguments[0].scrollIntoView({ block: 'center' })", field);
-        if (field.TagName == "select") field.FindElements(By.TagName("option")).First(o => o.Text == text).Click();
+        bench.Browser.ExecuteScript(
+            "let d = arguments[0].closest('details'); while (d) { d.open = true; d = d.parentElement.closest('details'); } arguments[0].scrollIntoView({ block: 'center' })",
+            field
+        );
+        if (field.TagName == "select")
+            field.FindElements(By.TagName("option")).First(o => o.Text == text).Click();
         else
         {
             field.SendKeys(Keys.Control + "a");
             field.SendKeys(text + Keys.Tab);
         }
-        bench.Until(() => bench.Browser.FindElement(By.Id($"f-{path}")).GetDomAttribute(field.TagName == "select" ? "id" : "value") is { } now && (field.TagName == "select" || now == text) && (string?)bench.Browser.ExecuteScript("return document.getElementById('frame').getAttribute('aria-busy')") is null, $"{path} is {text}");
+        bench.Until(
+            () =>
+                bench.Browser.FindElement(By.Id($"f-{path}")).GetDomAttribute(field.TagName == "select" ? "id" : "value")
+                    is { } now
+                && (field.TagName == "select" || now == text)
+                && (string?)bench.Browser.ExecuteScript("return document.getElementById('frame').getAttribute('aria-busy')")
+                    is null,
+            $"{path} is {text}"
+        );
     }
 
     static void Add(Bench bench, string section, string button, int count)
     {
         bench.Browser.ExecuteScript("document.getElementById(arguments[0]).open = true", $"section-{section}");
         bench.Press("button", button);
-        bench.Until(() => bench.Browser.FindElements(By.CssSelector($"#section-{section} .item")).Count >= count, $"{count} in {section}");
+        bench.Until(
+            () => bench.Browser.FindElements(By.CssSelector($"#section-{section} .item")).Count >= count,
+            $"{count} in {section}"
+        );
     }
 
     [Fact]
@@ -63,7 +78,12 @@ public sealed class EditorTests
         IWebElement late = bench.Browser.FindElement(By.CssSelector("[name='f:claims[1].revisions'][value=late]"));
         bench.Browser.ExecuteScript("arguments[0].scrollIntoView({ block: 'center' })", late);
         late.Click();
-        bench.Until(() => bench.Text("#raw").Contains("late") || bench.Browser.FindElement(By.Id("raw")).GetDomProperty("value")!.Split("\"late\"").Length > 2, "the window is on the late board only");
+        bench.Until(
+            () =>
+                bench.Text("#raw").Contains("late")
+                || bench.Browser.FindElement(By.Id("raw")).GetDomProperty("value")!.Split("\"late\"").Length > 2,
+            "the window is on the late board only"
+        );
 
         Add(bench, "powerUp", "Add a power-up line", 1);
         Fill(bench, "powerUp[0].label", "memory");
@@ -122,17 +142,41 @@ public sealed class EditorTests
         Fill(bench, "id", "tern");
         Add(bench, "claims", "Add a claim", 1);
         bench.Browser.ExecuteCdpCommand("Network.enable", []);
-        bench.Browser.ExecuteCdpCommand("Network.emulateNetworkConditions", new Dictionary<string, object?> { ["offline"] = false, ["latency"] = 600, ["downloadThroughput"] = -1, ["uploadThroughput"] = -1 });
-        foreach ((string path, string text) in new[] { ("claims[0].id", "main"), ("claims[0].base", "0x0000"), ("claims[0].size", "16K") })
+        bench.Browser.ExecuteCdpCommand(
+            "Network.emulateNetworkConditions",
+            new Dictionary<string, object?>
+            {
+                ["offline"] = false,
+                ["latency"] = 600,
+                ["downloadThroughput"] = -1,
+                ["uploadThroughput"] = -1,
+            }
+        );
+        foreach (
+            (string path, string text) in new[]
+            {
+                ("claims[0].id", "main"),
+                ("claims[0].base", "0x0000"),
+                ("claims[0].size", "16K"),
+            }
+        )
         {
             bench.Browser.FindElement(By.Id($"f-{path}")).SendKeys(Keys.Control + "a" + Keys.Null + text + Keys.Tab);
             Thread.Sleep(300);
         }
         string Raw() => bench.Browser.FindElement(By.Id("raw")).GetDomProperty("value")!.Replace(" ", "").Replace("\n", "");
-        bench.Until(() => Raw().Contains("\"id\":\"main\",\"kind\":\"ram\",\"base\":\"0x0000\",\"size\":\"16K\""), "all three fields are on the sheet");
+        bench.Until(
+            () => Raw().Contains("\"id\":\"main\",\"kind\":\"ram\",\"base\":\"0x0000\",\"size\":\"16K\""),
+            "all three fields are on the sheet"
+        );
         bench.Browser.FindElement(By.Id("f-claims[0].size")).SendKeys(Keys.Control + "a" + Keys.Null + "32K");
         bench.Press("button", "Undo");
-        bench.Until(() => bench.Browser.FindElement(By.Id("f-claims[0].size")).GetDomProperty("value") == "16K" && Raw().Contains("\"size\":\"16K\""), "the last change is taken back");
+        bench.Until(
+            () =>
+                bench.Browser.FindElement(By.Id("f-claims[0].size")).GetDomProperty("value") == "16K"
+                && Raw().Contains("\"size\":\"16K\""),
+            "the last change is taken back"
+        );
         Assert.Empty(bench.Complaints);
     }
 }

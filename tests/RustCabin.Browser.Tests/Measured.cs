@@ -15,18 +15,26 @@ public sealed class Measured
         // Each press is timed in the page itself: from the click to the frame after the screen's text has changed.
         var times = new List<double>();
         for (int i = 0; i < 40; i++)
-            times.Add(Convert.ToDouble(bench.Browser.ExecuteAsyncScript("""
-                const done = arguments[0], screen = document.querySelector('.screen'), before = screen.textContent, began = performance.now();
-                const watch = new MutationObserver(() => {
-                  if (document.querySelector('.screen').textContent === before) return;
-                  watch.disconnect();
-                  requestAnimationFrame(() => done(performance.now() - began));
-                });
-                watch.observe(document.getElementById('frame'), { subtree: true, childList: true, characterData: true });
-                document.getElementById('switch-fathom-W3').click();
-                """), CultureInfo.InvariantCulture));
+            times.Add(
+                Convert.ToDouble(
+                    bench.Browser.ExecuteAsyncScript(
+                        """
+                        const done = arguments[0], screen = document.querySelector('.screen'), before = screen.textContent, began = performance.now();
+                        const watch = new MutationObserver(() => {
+                          if (document.querySelector('.screen').textContent === before) return;
+                          watch.disconnect();
+                          requestAnimationFrame(() => done(performance.now() - began));
+                        });
+                        watch.observe(document.getElementById('frame'), { subtree: true, childList: true, characterData: true });
+                        document.getElementById('switch-fathom-W3').click();
+                        """
+                    ),
+                    CultureInfo.InvariantCulture
+                )
+            );
         double[] warm = [.. times.Skip(10).Order()];
-        string line = $"{"switch pressed to the drawing changed, median",-46}{warm[warm.Length / 2].ToString("0.#", CultureInfo.InvariantCulture) + " ms",14}{"100 ms",14}{(warm[warm.Length / 2] <= 100 ? "  within" : "  OVER")}";
+        string line =
+            $"{"switch pressed to the drawing changed, median", -46}{warm[warm.Length / 2].ToString("0.#", CultureInfo.InvariantCulture) + " ms", 14}{"100 ms", 14}{(warm[warm.Length / 2] <= 100 ? "  within" : "  OVER")}";
         File.WriteAllText(Environment.GetEnvironmentVariable("CABIN_MEASURED") ?? Path.GetTempFileName(), line + "\n");
     }
 }

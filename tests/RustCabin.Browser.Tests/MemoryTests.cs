@@ -54,7 +54,10 @@ public sealed class MemoryTests
         Assert.Contains("5,632 KiB", bench.Text(".settings"));
         Assert.Contains("does not run", bench.Text("[aria-labelledby=titles-title]"));
         bench.Press("button", "Use Old split");
-        bench.Until(() => bench.Text(".settings thead").Contains("as planned") && bench.Text(".settings").Split("5,632 KiB").Length > 4, "the unit stands as the old split");
+        bench.Until(
+            () => bench.Text(".settings thead").Contains("as planned") && bench.Text(".settings").Split("5,632 KiB").Length > 4,
+            "the unit stands as the old split"
+        );
         bench.Keys("u");
         bench.Until(() => bench.Text(".settings").Split("5,632 KiB").Length <= 4, "undo sets it back");
         bench.By("textbox", "Name of the present setting").SendKeys("Games" + Keys.Enter);

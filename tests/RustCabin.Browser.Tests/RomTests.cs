@@ -16,7 +16,10 @@ public sealed class RomTests
         bench.Press("button", "Plan it: 27C400");
         bench.Sees(".legs", "Link A16 from contact 1 to leg 32");
         Assert.Contains("Lift leg 1", bench.Text(".legs"));
-        Assert.Contains("from below", bench.Browser.FindElement(OpenQA.Selenium.By.CssSelector(".outline")).GetAttribute("aria-label"));
+        Assert.Contains(
+            "from below",
+            bench.Browser.FindElement(OpenQA.Selenium.By.CssSelector(".outline")).GetAttribute("aria-label")
+        );
         bench.Browser.FindElement(OpenQA.Selenium.By.CssSelector("input[type=file][name=file]")).SendKeys(file);
         bench.By("textbox", "where it comes from").SendKeys("dumped from Slipway 3");
         bench.By("textbox", "on what right").SendKeys("the cabin owns the machine");
@@ -26,7 +29,10 @@ public sealed class RomTests
 
         // The swap is forgotten: the proof names it.
         bench.Press("button", "Double");
-        bench.Until(() => bench.Browser.FindElements(OpenQA.Selenium.By.CssSelector(".chain-step")).Count == 2, "the image is doubled");
+        bench.Until(
+            () => bench.Browser.FindElements(OpenQA.Selenium.By.CssSelector(".chain-step")).Count == 2,
+            "the image is doubled"
+        );
         bench.Press("button", "Prove it");
         bench.Sees("[aria-labelledby=proof-title]", "The two bytes of every word are swapped");
         bench.Press("button", "Swap bytes of words");
@@ -42,7 +48,14 @@ public sealed class RomTests
         bench.Until(() => bench.By("checkbox", "Window covered").GetAttribute("aria-checked") == "true", "the window is covered");
         bench.Press("link", "Build");
         bench.Sees("#step-burn-rom", "Burn the 27C400");
-        bench.Until(() => bench.Browser.FindElement(OpenQA.Selenium.By.Id("step-proof-rom")).GetAttribute("class")!.Contains("done", StringComparison.Ordinal), "the proof stands as done");
+        bench.Until(
+            () =>
+                bench
+                    .Browser.FindElement(OpenQA.Selenium.By.Id("step-proof-rom"))
+                    .GetAttribute("class")!
+                    .Contains("done", StringComparison.Ordinal),
+            "the proof stands as done"
+        );
         // Another tie is another plan: the gate shuts again.
         bench.Press("link", "ROM");
         bench.Press("button", "Tie A17 to VCC");
@@ -61,14 +74,16 @@ public sealed class RomTests
         using var bench = new Bench();
         bench.Go("/jobs/slip-2-system/rom");
         bench.Press("button", "Bring an image");
-        bench.Browser.ExecuteScript("""
+        bench.Browser.ExecuteScript(
+            """
             const files = new DataTransfer();
             files.items.add(new File([new Uint8Array(256 * 1024).fill(7)], "dropped.bin"));
             const form = document.querySelector("form[action*='Upload']");
             form.dispatchEvent(new DragEvent("dragover", { bubbles: true, cancelable: true, dataTransfer: files }));
             window.wasOver = form.classList.contains("dropping");
             form.dispatchEvent(new DragEvent("drop", { bubbles: true, cancelable: true, dataTransfer: files }));
-            """);
+            """
+        );
         Assert.True((bool)bench.Browser.ExecuteScript("return window.wasOver && !document.querySelector('.dropping')")!);
         bench.By("textbox", "where it comes from").SendKeys("dumped here");
         bench.By("textbox", "on what right").SendKeys("mine");

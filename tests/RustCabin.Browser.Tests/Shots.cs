@@ -11,7 +11,8 @@ public sealed class Shots
     {
         string folder = Path.GetFullPath(Environment.GetEnvironmentVariable("CABIN_SHOTS") ?? "docs/screenshots");
         Directory.CreateDirectory(folder);
-        foreach (string old in Directory.EnumerateFiles(folder, "*.png")) File.Delete(old);
+        foreach (string old in Directory.EnumerateFiles(folder, "*.png"))
+            File.Delete(old);
         using (var bench = new Bench())
         {
             Take(bench, folder, "shelf", "/");
@@ -31,7 +32,10 @@ public sealed class Shots
             Take(bench, folder, "build", "/jobs/slip-7-picture/build");
             Take(bench, folder, "passport", "/jobs/slip-7-picture/passport");
             bench.Press("button", "Lamp off");
-            bench.Until(() => bench.Browser.FindElement(By.TagName("html")).GetAttribute("data-lamp") == "off", "the lamp is off");
+            bench.Until(
+                () => bench.Browser.FindElement(By.TagName("html")).GetAttribute("data-lamp") == "off",
+                "the lamp is off"
+            );
             Take(bench, folder, "memory-lamp-off", "/jobs/slip-3-winter/memory");
         }
         using var narrow = new Bench(390, 844);

@@ -76,7 +76,10 @@ public sealed class SliceTests
         bench.Sees("h1", "Memory");
         bench.Browser.FindElement(By.Id("switch-fathom-W3")).SendKeys(Keys.Enter);
         bench.Sees(".screen", "2304 KiB");
-        bench.Until(() => bench.Browser.SwitchTo().ActiveElement().GetAttribute("id") == "switch-fathom-W3", "the focus stays on the jumper");
+        bench.Until(
+            () => bench.Browser.SwitchTo().ActiveElement().GetAttribute("id") == "switch-fathom-W3",
+            "the focus stays on the jumper"
+        );
         bench.Keys("u");
         bench.Sees(".screen", "4352 KiB");
         bench.Keys("U");
@@ -93,7 +96,10 @@ public sealed class SliceTests
         bench.Keys("256" + Keys.Tab + "0" + Keys.Enter);
         bench.Sees(".top", "1 of 9 steps");
         bench.Browser.FindElement(By.CssSelector("#step-open-lid-off [role=checkbox]")).SendKeys(Keys.Space);
-        bench.Until(() => bench.Browser.FindElements(By.CssSelector("#step-open-lid-off .ticked")).Count == 1, "the caution is ticked");
+        bench.Until(
+            () => bench.Browser.FindElements(By.CssSelector("#step-open-lid-off .ticked")).Count == 1,
+            "the caution is ticked"
+        );
         bench.Browser.ExecuteScript("document.activeElement.blur()");
         bench.Keys(" ");
         bench.Sees(".top", "2 of 9 steps");
@@ -117,7 +123,10 @@ public sealed class SliceTests
         foreach (string station in (string[])["identify", "fit", "memory", "build", "passport"])
         {
             bench.Go($"{Winter}/{station}");
-            Assert.True((bool)bench.Browser.ExecuteScript("return document.documentElement.scrollWidth <= innerWidth")!, $"{station} is wider than the screen");
+            Assert.True(
+                (bool)bench.Browser.ExecuteScript("return document.documentElement.scrollWidth <= innerWidth")!,
+                $"{station} is wider than the screen"
+            );
         }
         bench.Go($"{Winter}/memory");
         Assert.False(bench.Browser.FindElement(By.Id("tray")).Displayed);
@@ -139,15 +148,57 @@ public sealed class SliceTests
         using var bench = new Bench();
         foreach (string lamp in (string[])["on", "off"])
         {
-            foreach (string path in (string[])["/", $"{Winter}/memory", $"{Winter}/memory?as=table", $"{Winter}/build", "/jobs/slip-7-picture/build", "/jobs/slip-7-picture/passport", "/jobs/dunnock-lamp-voice/identify", $"{Winter}/fit", $"{Winter}/wants?near=true", "/jobs/gable-keep-render/speed", "/jobs/slip-2-system/rom", "/jobs/dunnock-net-device/rom", "/jobs/gable-keep-render/rom", "/jobs/watch-porthole-sprint/fit", $"{Winter}/memory/settings?solve=true", "/jobs/winch-16c-more/baseline", "/jobs/ferry-satchel-stack/baseline", "/jobs/loft-clerk-ledger/memory/chips", "/jobs/ferry-satchel-stack/memory/chips", "/jobs/dunnock-lamp-voice/memory/banks", "/jobs/winch-16c-more/memory/settings", $"{Winter}/memory?fault=unseated%20fathom", "/tools?chips=4464&sectors=10&bytes=256&files=9", "/cupboard", "/cupboard?edit=1", "/sheets", "/sheets/models/brindle-16", "/sheets/parts/fathom", "/import", "/search?q=slip", "/jobs/nobody/build"])
+            foreach (
+                string path in (string[])
+                    [
+                        "/",
+                        $"{Winter}/memory",
+                        $"{Winter}/memory?as=table",
+                        $"{Winter}/build",
+                        "/jobs/slip-7-picture/build",
+                        "/jobs/slip-7-picture/passport",
+                        "/jobs/dunnock-lamp-voice/identify",
+                        $"{Winter}/fit",
+                        $"{Winter}/wants?near=true",
+                        "/jobs/gable-keep-render/speed",
+                        "/jobs/slip-2-system/rom",
+                        "/jobs/dunnock-net-device/rom",
+                        "/jobs/gable-keep-render/rom",
+                        "/jobs/watch-porthole-sprint/fit",
+                        $"{Winter}/memory/settings?solve=true",
+                        "/jobs/winch-16c-more/baseline",
+                        "/jobs/ferry-satchel-stack/baseline",
+                        "/jobs/loft-clerk-ledger/memory/chips",
+                        "/jobs/ferry-satchel-stack/memory/chips",
+                        "/jobs/dunnock-lamp-voice/memory/banks",
+                        "/jobs/winch-16c-more/memory/settings",
+                        $"{Winter}/memory?fault=unseated%20fathom",
+                        "/tools?chips=4464&sectors=10&bytes=256&files=9",
+                        "/cupboard",
+                        "/cupboard?edit=1",
+                        "/sheets",
+                        "/sheets/models/brindle-16",
+                        "/sheets/parts/fathom",
+                        "/import",
+                        "/search?q=slip",
+                        "/jobs/nobody/build",
+                    ]
+            )
             {
                 bench.Go(path);
-                Assert.True(bench.Violations() is { Count: 0 } none, $"{path}, lamp {lamp}: {string.Join("\n", bench.Violations())}");
+                Assert.True(
+                    bench.Violations() is { Count: 0 } none,
+                    $"{path}, lamp {lamp}: {string.Join("\n", bench.Violations())}"
+                );
             }
-            if (lamp == "off") return;
+            if (lamp == "off")
+                return;
             bench.Go("/");
             bench.Press("button", "Lamp off");
-            bench.Until(() => bench.Browser.FindElement(By.TagName("html")).GetAttribute("data-lamp") == "off", "the lamp is off");
+            bench.Until(
+                () => bench.Browser.FindElement(By.TagName("html")).GetAttribute("data-lamp") == "off",
+                "the lamp is off"
+            );
         }
     }
 

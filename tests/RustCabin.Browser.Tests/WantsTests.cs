@@ -35,7 +35,11 @@ public sealed class WantsTests
         bench.Press("link", "Identify");
         bench.Sees("h1", "Identify");
         bench.Press("button", "Leave it to the clues");
-        bench.By("combobox", "I am sure it is").FindElements(OpenQA.Selenium.By.TagName("option")).First(o => o.Text == "Board 4").Click();
+        bench
+            .By("combobox", "I am sure it is")
+            .FindElements(OpenQA.Selenium.By.TagName("option"))
+            .First(o => o.Text == "Board 4")
+            .Click();
         bench.Press("button", "Confirm");
         bench.Sees(".tray", "Tidewell video memory fits Board 7; this is Board 4");
         bench.Press("link", "Propose the nearest set that works");
@@ -55,7 +59,9 @@ public sealed class WantsTests
         using var bench = new Bench(options: ["--patience", "0"]);
         bench.Go("/jobs/granary-ledger-sing/wants");
         // It may be over before a test looks, so the page itself notes what stood on it.
-        bench.Browser.ExecuteScript("window.stood = ''; new MutationObserver(() => { window.stood += document.querySelector('.searching')?.textContent || ''; }).observe(document, { childList: true, subtree: true })");
+        bench.Browser.ExecuteScript(
+            "window.stood = ''; new MutationObserver(() => { window.stood += document.querySelector('.searching')?.textContent || ''; }).observe(document, { childList: true, subtree: true })"
+        );
         bench.Press("link", "Propose sets of parts");
         bench.Sees(".set-list", "to buy");
         Assert.Contains("plans put to the checks", (string)bench.Browser.ExecuteScript("return window.stood")!);

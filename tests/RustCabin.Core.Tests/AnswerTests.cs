@@ -36,14 +36,18 @@ public class AnswerTests
     [Fact]
     public void Rails_in_decimal_amps()
     {
-        Core.Power.RailLoad five = Printed.Rails[0], twelve = Printed.Rails[1];
+        Core.Power.RailLoad five = Printed.Rails[0],
+            twelve = Printed.Rails[1];
         Assert.Equal((2.88m, 2.0m, 2.12m, 0.76m), (five.CapacityAmps, five.TypicalAmps, five.PeakAmps, five.HeadroomAmps));
         Assert.Equal((0.64m, 0.1m, 0.1m, 0.54m), (twelve.CapacityAmps, twelve.TypicalAmps, twelve.PeakAmps, twelve.HeadroomAmps));
     }
 
     [Fact]
     public void Cost_minutes_and_undoing() =>
-        Assert.Equal((38.50m, "EUR", 20m, true), (Printed.Cost.Amount, Printed.Cost.Currency, Printed.Minutes, Printed.Reversible));
+        Assert.Equal(
+            (38.50m, "EUR", 20m, true),
+            (Printed.Cost.Amount, Printed.Cost.Currency, Printed.Minutes, Printed.Reversible)
+        );
 
     [Fact]
     public void Moving_the_jumper_halves_the_board()

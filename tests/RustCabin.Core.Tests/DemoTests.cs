@@ -25,7 +25,8 @@ public class DemoTests
         Pack pack = Demo(file);
         Answer answer = Answer.For(Plan.For(pack, pack.FindJob(job)!));
         Assert.Equal(standing, answer.Standing);
-        if (code is not null) Assert.Contains(answer.Findings, f => f.Code == code);
+        if (code is not null)
+            Assert.Contains(answer.Findings, f => f.Code == code);
         Assert.Equal((ulong)kib << 10, answer.PowerUp.Total.Bytes);
     }
 

@@ -16,19 +16,23 @@ sealed record Machine
     public string More { get; init; } = "";
     public string Parts { get; init; } = "";
     public string Fitted { get; init; } = "";
+
     /// <summary>More fields of the unit, each with a comma before it.</summary>
     public string UnitMore { get; init; } = "";
     public string Job { get; init; } = "\"add\": []";
 
-    public Pack Pack => Sample.Pack($$"""
-        { "format": "rustcabin.pack/1",
-          "models": [ { "id": "m", "name": "Test", "addressBits": {{AddressBits}}, "dataBits": {{DataBits}}, "masters": [{{Masters}}],
-            "revisions": [ { "id": "r1", "name": "Board 1" }, { "id": "r2", "name": "Board 2" } ],
-            "claims": [{{Claims}}], "powerUp": [{{PowerUp}}] {{More}} } ],
-          "parts": [{{Parts}}],
-          "units": [ { "id": "u", "model": "m", "name": "Unit", "revision": "r1", "fitted": [{{Fitted}}] {{UnitMore}} } ],
-          "jobs": [ { "id": "j", "unit": "u", "name": "Job", {{Job}} } ] }
-        """);
+    public Pack Pack =>
+        Sample.Pack(
+            $$"""
+            { "format": "rustcabin.pack/1",
+              "models": [ { "id": "m", "name": "Test", "addressBits": {{AddressBits}}, "dataBits": {{DataBits}}, "masters": [{{Masters}}],
+                "revisions": [ { "id": "r1", "name": "Board 1" }, { "id": "r2", "name": "Board 2" } ],
+                "claims": [{{Claims}}], "powerUp": [{{PowerUp}}] {{More}} } ],
+              "parts": [{{Parts}}],
+              "units": [ { "id": "u", "model": "m", "name": "Unit", "revision": "r1", "fitted": [{{Fitted}}] {{UnitMore}} } ],
+              "jobs": [ { "id": "j", "unit": "u", "name": "Job", {{Job}} } ] }
+            """
+        );
 
     public PlannedUnit Planned => Plan.For(Pack, Pack.Jobs[0]);
     public Answer Answer => Core.Answer.For(Planned);
@@ -41,5 +45,7 @@ sealed record Machine
         $$"""{ "id": "{{id}}", "name": "{{id}}", "kind": "memory", "ways": [ { "id": "w", "model": "m", "occupies": [ { "site": "{{site}}", "mode": "{{mode}}" } ] } ] {{more}} }""";
 
     public const string Slot = """, "sites": [ { "id": "slot", "kind": "slot" }, { "id": "slot-2", "kind": "slot" } ]""";
-    public static string Add(params string[] parts) => $"\"add\": [{string.Join(',', parts.Select(p => $$"""{ "part": "{{p}}", "way": "w" }"""))}]";
+
+    public static string Add(params string[] parts) =>
+        $"\"add\": [{string.Join(',', parts.Select(p => $$"""{ "part": "{{p}}", "way": "w" }"""))}]";
 }

@@ -55,11 +55,21 @@ public sealed class CabinFileTests : IDisposable
     sealed class BrokenMigrations : Assembly
     {
         static readonly Assembly Real = typeof(CabinFile).Assembly;
-        static readonly Dictionary<string, string> More = new() { ["RustCabin.Data.Migrations.8000-half.sql"] = "create table half (id integer);", ["RustCabin.Data.Migrations.8001-wrong.sql"] = "create tabel wrong;" };
+        static readonly Dictionary<string, string> More = new()
+        {
+            ["RustCabin.Data.Migrations.8000-half.sql"] = "create table half (id integer);",
+            ["RustCabin.Data.Migrations.8001-wrong.sql"] = "create tabel wrong;",
+        };
 
         public override string[] GetManifestResourceNames() => [.. Real.GetManifestResourceNames(), .. More.Keys];
-        public override Stream? GetManifestResourceStream(string name) => More.TryGetValue(name, out string? sql) ? new MemoryStream(Encoding.UTF8.GetBytes(sql)) : Real.GetManifestResourceStream(name);
+
+        public override Stream? GetManifestResourceStream(string name) =>
+            More.TryGetValue(name, out string? sql)
+                ? new MemoryStream(Encoding.UTF8.GetBytes(sql))
+                : Real.GetManifestResourceStream(name);
+
         public override AssemblyName GetName() => Real.GetName();
+
         public override string? FullName => Real.FullName;
     }
 }

@@ -29,9 +29,11 @@ public sealed class TestCabin : IDisposable
         Import = new PackImport(File, Sheets, Jobs, TimeProvider.System);
     }
 
-    public ImportOutcome Bring(string json, bool replace = false) => Import.Run(Encoding.UTF8.GetBytes(json), replace ? ImportMode.Replace : ImportMode.Careful, "a test");
+    public ImportOutcome Bring(string json, bool replace = false) =>
+        Import.Run(Encoding.UTF8.GetBytes(json), replace ? ImportMode.Replace : ImportMode.Careful, "a test");
 
-    public static string Slipway => System.IO.File.ReadAllText(System.IO.Path.Combine(AppContext.BaseDirectory, "Samples", "slipway.json"));
+    public static string Slipway =>
+        System.IO.File.ReadAllText(System.IO.Path.Combine(AppContext.BaseDirectory, "Samples", "slipway.json"));
 
     public void Dispose()
     {
@@ -48,11 +50,19 @@ public sealed class CabinTests : IDisposable
     public void Dispose() => _cabin.Dispose();
 
     void Bring() => Assert.True(_cabin.Bring(TestCabin.Slipway).Done);
+
     StoredJob Job => _cabin.Jobs.Find(Winter)!;
     string W3 => Job.Job.Add[0].Switches["W3"];
 
-    WriteResult Set(string position, long? version = null) => _cabin.Jobs.Change(Winter, version ?? Job.Version, $"W3 to {position}",
-        j => JobEdits.SetSwitch(j, [], "fathom", "W3", position)).Result;
+    WriteResult Set(string position, long? version = null) =>
+        _cabin
+            .Jobs.Change(
+                Winter,
+                version ?? Job.Version,
+                $"W3 to {position}",
+                j => JobEdits.SetSwitch(j, [], "fathom", "W3", position)
+            )
+            .Result;
 
     [Fact]
     public void A_pack_comes_in_whole_and_is_there_after_a_restart()
@@ -85,7 +95,9 @@ public sealed class CabinTests : IDisposable
     public void A_clash_brings_in_nothing_until_replacing_is_asked_for()
     {
         Bring();
-        string changed = TestCabin.Slipway.Replace("\"name\": \"Slipway 3\"", "\"name\": \"Slipway three\"").Replace("\"name\": \"Fathom memory board\"", "\"name\": \"Fathom\"");
+        string changed = TestCabin
+            .Slipway.Replace("\"name\": \"Slipway 3\"", "\"name\": \"Slipway three\"")
+            .Replace("\"name\": \"Fathom memory board\"", "\"name\": \"Fathom\"");
         IReadOnlyList<Clash> clashes = _cabin.Bring(changed).Clashes;
         Assert.Equal(["part fathom", "unit slip-3"], clashes.Select(c => $"{c.Kind} {c.Id}"));
         Assert.Equal([new FieldChange("name", "Slipway 3", "Slipway three")], clashes[1].Changes);
@@ -98,7 +110,11 @@ public sealed class CabinTests : IDisposable
     public void Replacing_a_sheet_that_others_need_otherwise_is_refused()
     {
         Bring();
-        var pack = new JsonObject { ["format"] = Pack.Format, ["parts"] = JsonNode.Parse(TestCabin.Slipway)!["parts"]!.DeepClone() };
+        var pack = new JsonObject
+        {
+            ["format"] = Pack.Format,
+            ["parts"] = JsonNode.Parse(TestCabin.Slipway)!["parts"]!.DeepClone(),
+        };
         string without = pack.ToJsonString().Replace("\"W3\"", "\"W9\"");
         ImportOutcome outcome = _cabin.Bring(without, replace: true);
         Assert.Contains("job slip-3-winter", Assert.Single(outcome.Errors).Path);
@@ -145,7 +161,10 @@ public sealed class CabinTests : IDisposable
         _cabin.Jobs.Undo(Winter, Job.Version);
         _cabin.Jobs.Change(Winter, Job.Version, "Ticked", j => JobEdits.Tick(j, "close", true));
         Assert.Null(Job.Redoes);
-        Assert.Equal([("Ticked", true), ("W3 to closed", false), ("Imported from a test", true)], _cabin.Jobs.History(Winter).Select(c => (c.What, c.Standing)));
+        Assert.Equal(
+            [("Ticked", true), ("W3 to closed", false), ("Imported from a test", true)],
+            _cabin.Jobs.History(Winter).Select(c => (c.What, c.Standing))
+        );
         _cabin.Jobs.Undo(Winter, Job.Version);
         Assert.Equal("open", W3);
     }
@@ -167,17 +186,26 @@ public sealed class CabinTests : IDisposable
     {
         Bring();
         int written = 0;
-        Parallel.For(0, 40, _ =>
-        {
-            while (true)
+        Parallel.For(
+            0,
+            40,
+            _ =>
             {
-                StoredJob now = _cabin.Jobs.Find(Winter)!;
-                string next = now.Job.Add[0].Switches["W3"] == "open" ? "closed" : "open";
-                if (_cabin.Jobs.Change(Winter, now.Version, "press", j => JobEdits.SetSwitch(j, [], "fathom", "W3", next)).Result != WriteResult.Written) continue;
-                Interlocked.Increment(ref written);
-                return;
+                while (true)
+                {
+                    StoredJob now = _cabin.Jobs.Find(Winter)!;
+                    string next = now.Job.Add[0].Switches["W3"] == "open" ? "closed" : "open";
+                    if (
+                        _cabin
+                            .Jobs.Change(Winter, now.Version, "press", j => JobEdits.SetSwitch(j, [], "fathom", "W3", next))
+                            .Result != WriteResult.Written
+                    )
+                        continue;
+                    Interlocked.Increment(ref written);
+                    return;
+                }
             }
-        });
+        );
         Assert.Equal(40, written);
         Assert.Equal(41, _cabin.Jobs.History(Winter).Count);
         Assert.Equal("open", W3);
@@ -189,8 +217,14 @@ public sealed class CabinTests : IDisposable
         Bring();
         string? Revision() => _cabin.Sheets.All().FindUnit("slip-3")!.Revision;
         string? Label() => _cabin.Sheets.All().FindUnit("slip-3")!.Seen.GetValueOrDefault("rear-label");
-        Assert.Equal(WriteResult.Written, _cabin.Jobs.ChangeUnit(Winter, Job.Version, "Left to the clues", u => UnitEdits.Confirm(u, null)).Result);
-        Assert.Equal(WriteResult.Written, _cabin.Jobs.ChangeUnit(Winter, Job.Version, "Label read again", u => UnitEdits.See(u, "rear-label", "16 A")).Result);
+        Assert.Equal(
+            WriteResult.Written,
+            _cabin.Jobs.ChangeUnit(Winter, Job.Version, "Left to the clues", u => UnitEdits.Confirm(u, null)).Result
+        );
+        Assert.Equal(
+            WriteResult.Written,
+            _cabin.Jobs.ChangeUnit(Winter, Job.Version, "Label read again", u => UnitEdits.See(u, "rear-label", "16 A")).Result
+        );
         _cabin.Reopen();
         Assert.Equal((null, "16 A"), (Revision(), Label()));
         _cabin.Jobs.Undo(Winter, Job.Version);
@@ -200,14 +234,22 @@ public sealed class CabinTests : IDisposable
         _cabin.Jobs.Redo(Winter, Job.Version);
         _cabin.Jobs.Redo(Winter, Job.Version);
         Assert.Equal((null, "16 A"), (Revision(), Label()));
-        Assert.Equal(WriteResult.Refused, _cabin.Jobs.ChangeUnit(Winter, Job.Version, "bad", u => UnitEdits.Confirm(u, "b9")).Result);
+        Assert.Equal(
+            WriteResult.Refused,
+            _cabin.Jobs.ChangeUnit(Winter, Job.Version, "bad", u => UnitEdits.Confirm(u, "b9")).Result
+        );
     }
 
     [Fact]
     public void An_edit_that_does_not_read_is_refused_with_its_path()
     {
         Bring();
-        WriteOutcome outcome = _cabin.Jobs.Change(Winter, Job.Version, "bad", j => JobEdits.SetSwitch(j, [], "fathom", "W3", "sideways"));
+        WriteOutcome outcome = _cabin.Jobs.Change(
+            Winter,
+            Job.Version,
+            "bad",
+            j => JobEdits.SetSwitch(j, [], "fathom", "W3", "sideways")
+        );
         Assert.Equal(WriteResult.Refused, outcome.Result);
         Assert.Equal("job.add[0].switches.W3", Assert.Single(outcome.Problems).Path);
         Assert.Equal("open", W3);
@@ -234,7 +276,9 @@ public sealed class CabinTests : IDisposable
     [Fact]
     public void What_was_typed_is_stored_as_typed()
     {
-        Assert.True(_cabin.Bring(TestCabin.Slipway.Replace("\"wants\": [", "\"x\": { \"Größe\": \"0x00FF\" }, \"wants\": [")).Done);
+        Assert.True(
+            _cabin.Bring(TestCabin.Slipway.Replace("\"wants\": [", "\"x\": { \"Größe\": \"0x00FF\" }, \"wants\": [")).Done
+        );
         Set("closed");
         using SqliteConnection connection = _cabin.File.Connect();
         string json = connection.QuerySingle<string>("select json from job_change order by seq desc limit 1");

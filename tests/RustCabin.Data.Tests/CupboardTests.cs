@@ -6,6 +6,7 @@ public sealed class CupboardTests : IDisposable
 {
     readonly TestCabin _cabin = new();
     StockRepository Stock => new(_cabin.File, TimeProvider.System);
+
     public void Dispose() => _cabin.Dispose();
 
     static readonly StockItem Tube = new(StockKind.Chip, "64Kx1", "64Kx1 DRAM", 18, 1.20m, "tube rack", true, "");
@@ -75,7 +76,8 @@ public sealed class CupboardTests : IDisposable
         Assert.Null(photos.Find("other", id));
         photos.Hide("u", id, true);
         Assert.True(Assert.Single(photos.Of("u")).Hidden);
-        for (int i = 1; i < PhotoRepository.MostOfUnit; i++) Assert.NotNull(photos.Add("u", photo, ""));
+        for (int i = 1; i < PhotoRepository.MostOfUnit; i++)
+            Assert.NotNull(photos.Add("u", photo, ""));
         Assert.Null(photos.Add("u", photo, "one too many"));
     }
 }

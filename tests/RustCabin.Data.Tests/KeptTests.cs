@@ -7,7 +7,9 @@ public sealed class KeptTests : IDisposable
 {
     const string Winter = "slip-3-winter";
     readonly TestCabin _cabin = new();
+
     public void Dispose() => _cabin.Dispose();
+
     StoredJob Job => _cabin.Jobs.Find(Winter)!;
 
     /// <summary>Names and jobs are kept once read: every way in which they change must show.</summary>
@@ -21,7 +23,23 @@ public sealed class KeptTests : IDisposable
         Assert.Equal("Spring refit", Name());
         _cabin.Jobs.Undo(Winter, Job.Version);
         Assert.Equal("Winter refit", Name());
-        Assert.Equal(WriteResult.Written, _cabin.Jobs.Change(Winter, Job.Version, "named", json => new JsonObject([.. json.DeepClone().AsObject().Where(f => f.Key != "name").Select(f => KeyValuePair.Create(f.Key, f.Value?.DeepClone())), KeyValuePair.Create<string, JsonNode?>("name", "Summer refit")])).Result);
+        Assert.Equal(
+            WriteResult.Written,
+            _cabin
+                .Jobs.Change(
+                    Winter,
+                    Job.Version,
+                    "named",
+                    json => new JsonObject([
+                        .. json.DeepClone()
+                            .AsObject()
+                            .Where(f => f.Key != "name")
+                            .Select(f => KeyValuePair.Create(f.Key, f.Value?.DeepClone())),
+                        KeyValuePair.Create<string, JsonNode?>("name", "Summer refit"),
+                    ])
+                )
+                .Result
+        );
         Assert.Equal(("Summer refit", "Summer refit"), (Name(), Job.Job.Name));
         _cabin.Jobs.Undo(Winter, Job.Version);
         _cabin.Jobs.Redo(Winter, Job.Version);

@@ -6,6 +6,7 @@ public sealed class RomImageTests : IDisposable
     readonly TestCabin _cabin = new();
     RomImageRepository Images => new(_cabin.File, TimeProvider.System);
     RecipeRepository Recipes => new(_cabin.File);
+
     public void Dispose() => _cabin.Dispose();
 
     [Fact]
@@ -29,7 +30,8 @@ public sealed class RomImageTests : IDisposable
     [Fact]
     public void A_unit_keeps_so_many_images_and_no_more()
     {
-        for (int i = 0; i < RomImageRepository.MostOfUnit; i++) Assert.NotNull(Images.Add("slip-2", $"{i}", "o", "r", [1]));
+        for (int i = 0; i < RomImageRepository.MostOfUnit; i++)
+            Assert.NotNull(Images.Add("slip-2", $"{i}", "o", "r", [1]));
         Assert.Null(Images.Add("slip-2", "one more", "o", "r", [1]));
         Assert.NotNull(Images.Add("slip-3", "another unit's", "o", "r", [1]));
     }
@@ -53,7 +55,8 @@ public sealed class RomImageTests : IDisposable
     [Fact]
     public void A_cabin_keeps_so_many_recipes_and_no_more()
     {
-        for (int i = 0; i < RecipeRepository.Most; i++) Assert.True(Recipes.Add($"r{i}", "[]"));
+        for (int i = 0; i < RecipeRepository.Most; i++)
+            Assert.True(Recipes.Add($"r{i}", "[]"));
         Assert.False(Recipes.Add("one more", "[]"));
         Recipes.Hide(Recipes.All()[0].Id, true);
         Assert.True(Recipes.Add("one more", "[]"));

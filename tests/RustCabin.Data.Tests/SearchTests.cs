@@ -7,6 +7,7 @@ public sealed class SearchTests : IDisposable
 {
     readonly TestCabin _cabin = new();
     SearchRepository Search => new(_cabin.File);
+
     public void Dispose() => _cabin.Dispose();
 
     static System.Text.Json.Nodes.JsonObject Named(System.Text.Json.Nodes.JsonObject job, string name)
@@ -26,7 +27,8 @@ public sealed class SearchTests : IDisposable
     [InlineData("winter", "job slip-3-winter")]
     [InlineData("keyboard ribbon", "model brindle-16")]
     [InlineData("BR-4", "unit slip-3")]
-    public void Everything_written_is_found_by_any_of_its_words(string asked, string found) => Assert.Contains(found, Keys(asked));
+    public void Everything_written_is_found_by_any_of_its_words(string asked, string found) =>
+        Assert.Contains(found, Keys(asked));
 
     [Fact]
     public void A_name_comes_before_a_mention() => Assert.Equal("part fathom", Keys("fathom")[0]);
@@ -68,7 +70,10 @@ public sealed class SearchTests : IDisposable
     [Fact]
     public void A_whole_import_is_taken_back_and_what_was_there_stands_again()
     {
-        string second = TestCabin.Slipway.Replace("Slipway 3", "Slipway three").Replace("\"id\": \"fathom\"", "\"id\": \"fathom-2\"").Replace("\"part\": \"fathom\"", "\"part\": \"fathom-2\"");
+        string second = TestCabin
+            .Slipway.Replace("Slipway 3", "Slipway three")
+            .Replace("\"id\": \"fathom\"", "\"id\": \"fathom-2\"")
+            .Replace("\"part\": \"fathom\"", "\"part\": \"fathom-2\"");
         ImportOutcome outcome = _cabin.Bring(second, replace: true);
         Assert.Contains("part fathom-2", outcome.New);
         Assert.Equal(["unit slip-3", "job slip-3-winter"], outcome.Clashes.Select(c => $"{c.Kind} {c.Id}"));
@@ -98,7 +103,9 @@ public sealed class SearchTests : IDisposable
     [Fact]
     public void A_preview_writes_nothing_and_new_only_leaves_what_is_here()
     {
-        string changed = TestCabin.Slipway.Replace("Slipway 3", "Slipway three").Replace("\"titles\": [", "\"titles\": [ { \"id\": \"t\", \"name\": \"T\" }, ");
+        string changed = TestCabin
+            .Slipway.Replace("Slipway 3", "Slipway three")
+            .Replace("\"titles\": [", "\"titles\": [ { \"id\": \"t\", \"name\": \"T\" }, ");
         ImportOutcome preview = _cabin.Import.Run(System.Text.Encoding.UTF8.GetBytes(changed), ImportMode.Preview, "x");
         Assert.Equal(["title t"], preview.New);
         Assert.Equal("slip-3", Assert.Single(preview.Clashes).Id);

@@ -7,7 +7,8 @@ namespace RustCabin.Web.Tests;
 /// <summary>The JSON interface, held to what its description prints.</summary>
 public sealed class ApiTests(CabinServer cabin) : IClassFixture<CabinServer>
 {
-    const string Check = "/api/v1/check", Map = "/api/v1/map";
+    const string Check = "/api/v1/check",
+        Map = "/api/v1/map";
 
     [Fact]
     public async Task Check_answers_the_printed_pack_exactly()
@@ -31,11 +32,13 @@ public sealed class ApiTests(CabinServer cabin) : IClassFixture<CabinServer>
         {
             case JsonObject fields:
                 Assert.Equal(fields.Select(f => f.Key).Order(), got!.AsObject().Select(f => f.Key).Order());
-                foreach ((string key, JsonNode? value) in fields) AssertSame(value, got[key], $"{path}.{key}");
+                foreach ((string key, JsonNode? value) in fields)
+                    AssertSame(value, got[key], $"{path}.{key}");
                 break;
             case JsonArray items:
                 Assert.True(items.Count == got!.AsArray().Count, $"{path}: {got.ToJsonString()}");
-                for (int i = 0; i < items.Count; i++) AssertSame(items[i], got[i], $"{path}[{i}]");
+                for (int i = 0; i < items.Count; i++)
+                    AssertSame(items[i], got[i], $"{path}[{i}]");
                 break;
             case JsonValue value when value.GetValueKind() == System.Text.Json.JsonValueKind.Number:
                 Assert.True((decimal)value == (decimal)got!, $"{path}: {got}");
@@ -57,10 +60,22 @@ public sealed class ApiTests(CabinServer cabin) : IClassFixture<CabinServer>
         Assert.Equal((88 + 128 + 48) * 1024, (int)answer["reach"]!["main"]!);
         Assert.Equal(32 * 1024, (int)answer["reach"]!["blitter"]!);
         Assert.Equal(0, (int)answer["reach"]!["disc"]!);
-        Assert.Equal([("main", 88 * 1024), ("window", 16 * 1024), ("cards", 48 * 1024)], answer["powerUp"]!["lines"]!.AsArray().Select(l => ((string)l!["label"]!, (int)l["bytes"]!)));
-        Assert.Contains(answer["map"]!.AsArray(), s => (string)s!["from"]! == "0x00000" && (string)s["to"]! == "0x01fff"
-            && s["claims"]!.ToJsonString() == """[{"owner":"model:low","kind":"ram","access":"both","masters":["blitter"]},{"owner":"model:start","kind":"rom","access":"read","masters":["main"]}]""");
-        Assert.Equal("{\"culvert\":{\"D1\":\"16K\",\"D2\":\"8\"},\"culvert#2\":{\"D1\":\"32K\",\"D2\":\"8\"}}", answer["switches"]!.ToJsonString());
+        Assert.Equal(
+            [("main", 88 * 1024), ("window", 16 * 1024), ("cards", 48 * 1024)],
+            answer["powerUp"]!["lines"]!.AsArray().Select(l => ((string)l!["label"]!, (int)l["bytes"]!))
+        );
+        Assert.Contains(
+            answer["map"]!.AsArray(),
+            s =>
+                (string)s!["from"]! == "0x00000"
+                && (string)s["to"]! == "0x01fff"
+                && s["claims"]!.ToJsonString()
+                    == """[{"owner":"model:low","kind":"ram","access":"both","masters":["blitter"]},{"owner":"model:start","kind":"rom","access":"read","masters":["main"]}]"""
+        );
+        Assert.Equal(
+            "{\"culvert\":{\"D1\":\"16K\",\"D2\":\"8\"},\"culvert#2\":{\"D1\":\"32K\",\"D2\":\"8\"}}",
+            answer["switches"]!.ToJsonString()
+        );
     }
 
     [Theory]
@@ -71,7 +86,10 @@ public sealed class ApiTests(CabinServer cabin) : IClassFixture<CabinServer>
     [InlineData("""{ "format": "rustcabin.pack/1" }""", "application/json", HttpStatusCode.UnprocessableEntity)]
     public async Task Check_refuses_with_a_problem_document(string body, string media, HttpStatusCode expect)
     {
-        HttpResponseMessage answer = await cabin.Http.PostAsync(Check, new StringContent(body, MediaTypeHeaderValue.Parse(media)));
+        HttpResponseMessage answer = await cabin.Http.PostAsync(
+            Check,
+            new StringContent(body, MediaTypeHeaderValue.Parse(media))
+        );
         Assert.Equal(expect, answer.StatusCode);
         Assert.Equal("application/problem+json", answer.Content.Headers.ContentType!.MediaType);
         JsonNode problem = JsonNode.Parse(await answer.Content.ReadAsStringAsync())!;
@@ -83,10 +101,17 @@ public sealed class ApiTests(CabinServer cabin) : IClassFixture<CabinServer>
     [Fact]
     public async Task Check_tells_all_errors_with_their_paths()
     {
-        string json = CabinServer.Sample("slipway.json").Replace("\"0x600000\"", "\"0x60000G\"").Replace("\"heatW\"", "\"heat\"").Replace("\"way\": \"socket\"", "\"way\": \"nail\"");
+        string json = CabinServer
+            .Sample("slipway.json")
+            .Replace("\"0x600000\"", "\"0x60000G\"")
+            .Replace("\"heatW\"", "\"heat\"")
+            .Replace("\"way\": \"socket\"", "\"way\": \"nail\"");
         (HttpStatusCode status, JsonNode problem) = await cabin.Post(Check, json);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
-        Assert.Equal(["jobs[0].add[0].way", "models[0].autoWindows[0].base", "parts[0].heat"], problem["errors"]!.AsArray().Select(e => (string)e!["path"]!).Order());
+        Assert.Equal(
+            ["jobs[0].add[0].way", "models[0].autoWindows[0].base", "parts[0].heat"],
+            problem["errors"]!.AsArray().Select(e => (string)e!["path"]!).Order()
+        );
     }
 
     [Fact]
@@ -117,30 +142,51 @@ public sealed class ApiTests(CabinServer cabin) : IClassFixture<CabinServer>
     [Fact]
     public async Task Map_gives_segments_fights_mirrors_and_reach()
     {
-        (HttpStatusCode status, JsonNode map) = await cabin.Post(Map, """
+        (HttpStatusCode status, JsonNode map) = await cabin.Post(
+            Map,
+            """
             { "addressBits": 16, "masters": ["cpu", "video"], "claims": [
               { "id": "board", "kind": "ram", "base": "0", "size": "32K" },
               { "id": "card", "kind": "ram", "base": "0x7000", "size": "8K", "masters": ["cpu"] },
               { "id": "chip", "kind": "io", "base": "0xA000", "size": "4K", "mask": "0xD000", "masters": ["cpu"] },
               { "id": "os", "kind": "rom", "base": "0xE000", "size": "8K" } ] }
-            """);
+            """
+        );
         Assert.Equal(HttpStatusCode.OK, status);
-        Assert.Equal("""[{"from":"0x7000","to":"0x7fff","claims":["board","card"],"masters":["cpu"]},{"from":"0x8000","to":"0x8fff","claims":["card","chip"],"masters":["cpu"]}]""", map["fights"]!.ToJsonString());
+        Assert.Equal(
+            """[{"from":"0x7000","to":"0x7fff","claims":["board","card"],"masters":["cpu"]},{"from":"0x8000","to":"0x8fff","claims":["card","chip"],"masters":["cpu"]}]""",
+            map["fights"]!.ToJsonString()
+        );
         Assert.Equal("""[{"claim":"chip","base":"0x8000","size":4096}]""", map["mirrors"]!.ToJsonString());
         Assert.Equal("""{"cpu":40960,"video":32768}""", map["reach"]!.ToJsonString());
-        Assert.Equal("""{"from":"0x8000","to":"0x8fff","claims":[{"owner":"card","kind":"ram","access":"both","masters":["cpu"]},{"owner":"chip","kind":"io","access":"both","masters":["cpu"]}]}""",
-            map["segments"]!.AsArray().First(s => (string)s!["from"]! == "0x8000")!.ToJsonString());
+        Assert.Equal(
+            """{"from":"0x8000","to":"0x8fff","claims":[{"owner":"card","kind":"ram","access":"both","masters":["cpu"]},{"owner":"chip","kind":"io","access":"both","masters":["cpu"]}]}""",
+            map["segments"]!.AsArray().First(s => (string)s!["from"]! == "0x8000")!.ToJsonString()
+        );
     }
 
     [Fact]
     public async Task Map_refuses_what_cannot_be_resolved()
     {
-        (HttpStatusCode status, JsonNode problem) = await cabin.Post(Map, """
+        (HttpStatusCode status, JsonNode problem) = await cabin.Post(
+            Map,
+            """
             { "addressBits": 16, "masters": [], "claims": [ { "id": "a", "kind": "ram", "size": "0", "base": "x" }, { "id": "a", "kind": "ram", "auto": true, "size": "1K" }, { "id": "b", "kind": "rom", "base": "0", "size": "1", "overlays": ["z"], "masters": ["dma"] } ] }
-            """);
+            """
+        );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
-        Assert.Equal(["claims[0].base", "claims[0].size", "claims[1].auto", "claims[1].id", "claims[2].masters", "claims[2].overlays[0]", "masters"],
-            problem["errors"]!.AsArray().Select(e => (string)e!["path"]!).Order());
+        Assert.Equal(
+            [
+                "claims[0].base",
+                "claims[0].size",
+                "claims[1].auto",
+                "claims[1].id",
+                "claims[2].masters",
+                "claims[2].overlays[0]",
+                "masters",
+            ],
+            problem["errors"]!.AsArray().Select(e => (string)e!["path"]!).Order()
+        );
     }
 
     [Fact]
@@ -148,9 +194,15 @@ public sealed class ApiTests(CabinServer cabin) : IClassFixture<CabinServer>
     {
         JsonNode model = JsonNode.Parse(CabinServer.Sample("slipway.json"))!["models"]![0]!;
         string Ask(string seen) => $$"""{ "model": {{model.ToJsonString()}}, "seen": {{seen}} }""";
-        (HttpStatusCode status, JsonNode answer) = await cabin.Post("/api/v1/identify", Ask("""{ "legend": "BR-4", "rear-label": "16 B" }"""));
+        (HttpStatusCode status, JsonNode answer) = await cabin.Post(
+            "/api/v1/identify",
+            Ask("""{ "legend": "BR-4", "rear-label": "16 B" }""")
+        );
         Assert.Equal(HttpStatusCode.OK, status);
-        Assert.Equal([("b2", 0.014563), ("b4", 0.941748), ("b7", 0.043689)], answer["revisions"]!.AsArray().Select(r => ((string)r!["id"]!, Math.Round((double)r["probability"]!, 6))));
+        Assert.Equal(
+            [("b2", 0.014563), ("b4", 0.941748), ("b7", 0.043689)],
+            answer["revisions"]!.AsArray().Select(r => ((string)r!["id"]!, Math.Round((double)r["probability"]!, 6)))
+        );
         Assert.Equal("""[{"clue":"rear-label","says":["b7"]}]""", answer["contradictions"]!.ToJsonString());
         Assert.Null(answer["next"]);
         (_, answer) = await cabin.Post("/api/v1/identify", Ask("{}"));
@@ -163,16 +215,41 @@ public sealed class ApiTests(CabinServer cabin) : IClassFixture<CabinServer>
     }
 
     [Theory]
-    [InlineData("memory/bank", """{ "dataBits": 8, "parityBits": 1, "type": "64Kx1" }""", """{"chips":9,"bytes":65536,"pins":16,"joints":144}""")]
-    [InlineData("memory/sectors", """{ "sectors": 1040, "reservedSectors": 8, "bytesPerSector": 256, "linkBytes": 3, "files": [9000, 0] }""",
-        """{"capacityBytes":266240,"freeSectors":995,"files":[{"bytes":9000,"sectors":36},{"bytes":0,"sectors":1}]}""")]
-    [InlineData("memory/arrangements", """{ "baseBytes": 65536, "capBytes": 524288, "dataBits": 8, "parityBits": 0, "banks": 2, "types": ["64Kx1", "256Kx1"], "mix": "alike", "targetBytes": 327680, "stock": { "256Kx1": 7 }, "prices": { "256Kx1": 2.5 }, "socketed": true }""",
-        """{"arrangements":[{"banks":["256Kx1",null],"totalBytes":327680,"usableBytes":327680,"unusedBytes":0,"buy":{"256Kx1":1},"cost":2.5,"joints":0},{"banks":["256Kx1","256Kx1"],"totalBytes":589824,"usableBytes":524288,"unusedBytes":65536,"buy":{"256Kx1":9},"cost":22.5,"joints":0}]}""")]
-    [InlineData("pins", """{ "package": "QFP-64", "pins": [50], "view": "above" }""", """{"pins":[{"pin":50,"side":"top","fromCorner":2,"corner":"top-right","neighbours":[49,51]}]}""")]
-    [InlineData("pins", """{ "package": "DIP-40", "pins": [1, 31], "view": "below" }""", """{"pins":[{"pin":1,"side":"right","fromCorner":1,"corner":"top-right","neighbours":[2]},{"pin":31,"side":"left","fromCorner":10,"corner":"top-left","neighbours":[30,32]}]}""")]
-    [InlineData("speed", """{ "parts": [ { "name": "processor", "seconds": 80, "factor": 4 }, { "name": "memory", "seconds": 15, "factor": 1.5 }, { "name": "storage", "seconds": 5, "factor": 1 } ], "measured": { "before": [100, 102], "after": [50] } }""",
-        """{"predictedSeconds":35,"predictedRatio":2.857142857142857,"measuredRatio":2.02,"spread":[2,2.04]}""")]
-    [InlineData("speed", """{ "parts": [ { "name": "all", "seconds": 10, "factor": 2 } ] }""", """{"predictedSeconds":5,"predictedRatio":2,"measuredRatio":null,"spread":null}""")]
+    [InlineData(
+        "memory/bank",
+        """{ "dataBits": 8, "parityBits": 1, "type": "64Kx1" }""",
+        """{"chips":9,"bytes":65536,"pins":16,"joints":144}"""
+    )]
+    [InlineData(
+        "memory/sectors",
+        """{ "sectors": 1040, "reservedSectors": 8, "bytesPerSector": 256, "linkBytes": 3, "files": [9000, 0] }""",
+        """{"capacityBytes":266240,"freeSectors":995,"files":[{"bytes":9000,"sectors":36},{"bytes":0,"sectors":1}]}"""
+    )]
+    [InlineData(
+        "memory/arrangements",
+        """{ "baseBytes": 65536, "capBytes": 524288, "dataBits": 8, "parityBits": 0, "banks": 2, "types": ["64Kx1", "256Kx1"], "mix": "alike", "targetBytes": 327680, "stock": { "256Kx1": 7 }, "prices": { "256Kx1": 2.5 }, "socketed": true }""",
+        """{"arrangements":[{"banks":["256Kx1",null],"totalBytes":327680,"usableBytes":327680,"unusedBytes":0,"buy":{"256Kx1":1},"cost":2.5,"joints":0},{"banks":["256Kx1","256Kx1"],"totalBytes":589824,"usableBytes":524288,"unusedBytes":65536,"buy":{"256Kx1":9},"cost":22.5,"joints":0}]}"""
+    )]
+    [InlineData(
+        "pins",
+        """{ "package": "QFP-64", "pins": [50], "view": "above" }""",
+        """{"pins":[{"pin":50,"side":"top","fromCorner":2,"corner":"top-right","neighbours":[49,51]}]}"""
+    )]
+    [InlineData(
+        "pins",
+        """{ "package": "DIP-40", "pins": [1, 31], "view": "below" }""",
+        """{"pins":[{"pin":1,"side":"right","fromCorner":1,"corner":"top-right","neighbours":[2]},{"pin":31,"side":"left","fromCorner":10,"corner":"top-left","neighbours":[30,32]}]}"""
+    )]
+    [InlineData(
+        "speed",
+        """{ "parts": [ { "name": "processor", "seconds": 80, "factor": 4 }, { "name": "memory", "seconds": 15, "factor": 1.5 }, { "name": "storage", "seconds": 5, "factor": 1 } ], "measured": { "before": [100, 102], "after": [50] } }""",
+        """{"predictedSeconds":35,"predictedRatio":2.857142857142857,"measuredRatio":2.02,"spread":[2,2.04]}"""
+    )]
+    [InlineData(
+        "speed",
+        """{ "parts": [ { "name": "all", "seconds": 10, "factor": 2 } ] }""",
+        """{"predictedSeconds":5,"predictedRatio":2,"measuredRatio":null,"spread":null}"""
+    )]
     public async Task A_call_answers_field_for_field(string call, string body, string answer)
     {
         (HttpStatusCode status, JsonNode given) = await cabin.Post($"/api/v1/{call}", body);
@@ -183,37 +260,77 @@ public sealed class ApiTests(CabinServer cabin) : IClassFixture<CabinServer>
     [Fact]
     public async Task A_device_is_wired_into_the_socket_of_the_sample_sheet()
     {
-        string socket = JsonNode.Parse(CabinServer.Sample("slipway.json"))!["models"]![0]!["sites"]![1]!["pinout"]!.ToJsonString();
-        (HttpStatusCode status, JsonNode answer) = await cabin.Post("/api/v1/rom/wiring", $$"""{ "device": "27C400", "socket": {{socket}}, "ties": { "A17": "GND" } }""");
+        string socket = JsonNode.Parse(CabinServer.Sample("slipway.json"))!["models"]![0]!["sites"]![1]![
+            "pinout"
+        ]!.ToJsonString();
+        (HttpStatusCode status, JsonNode answer) = await cabin.Post(
+            "/api/v1/rom/wiring",
+            $$"""{ "device": "27C400", "socket": {{socket}}, "ties": { "A17": "GND" } }"""
+        );
         Assert.Equal(HttpStatusCode.OK, status);
-        Assert.Equal("""{"fits":true,"lift":[1,31],"links":[{"net":"A16","socketPin":1,"devicePin":32}],"ties":[{"pin":1,"to":"GND"},{"pin":31,"to":"VCC"}],"empty":[],"findings":[]}""", answer.ToJsonString());
-        (status, answer) = await cabin.Post("/api/v1/rom/wiring", """{ "device": "27C999", "socket": ["A0"], "ties": { "A1": "up" } }""");
-        Assert.Equal((HttpStatusCode.UnprocessableEntity, "device socket ties.A1"), (status, string.Join(' ', answer["errors"]!.AsArray().Select(e => (string)e!["path"]!))));
+        Assert.Equal(
+            """{"fits":true,"lift":[1,31],"links":[{"net":"A16","socketPin":1,"devicePin":32}],"ties":[{"pin":1,"to":"GND"},{"pin":31,"to":"VCC"}],"empty":[],"findings":[]}""",
+            answer.ToJsonString()
+        );
+        (status, answer) = await cabin.Post(
+            "/api/v1/rom/wiring",
+            """{ "device": "27C999", "socket": ["A0"], "ties": { "A1": "up" } }"""
+        );
+        Assert.Equal(
+            (HttpStatusCode.UnprocessableEntity, "device socket ties.A1"),
+            (status, string.Join(' ', answer["errors"]!.AsArray().Select(e => (string)e!["path"]!)))
+        );
     }
 
     async Task<HttpResponseMessage> Form(string call, byte[][] images, params (string Name, string Value)[] fields)
     {
         var form = new MultipartFormDataContent();
-        foreach (byte[] image in images) form.Add(new ByteArrayContent(image), "image", "image.bin");
-        foreach ((string name, string value) in fields) form.Add(new StringContent(value), name);
+        foreach (byte[] image in images)
+            form.Add(new ByteArrayContent(image), "image", "image.bin");
+        foreach ((string name, string value) in fields)
+            form.Add(new StringContent(value), name);
         return await cabin.Http.PostAsync($"/api/v1/rom/{call}", form);
     }
 
     [Fact]
     public async Task Images_are_transformed_and_inspected()
     {
-        HttpResponseMessage answer = await Form("transform", [[1, 2, 3, 4]], ("ops", """[{"op":"swap16"},{"op":"double"}]"""), ("formatOut", "bin"));
+        HttpResponseMessage answer = await Form(
+            "transform",
+            [
+                [1, 2, 3, 4],
+            ],
+            ("ops", """[{"op":"swap16"},{"op":"double"}]"""),
+            ("formatOut", "bin")
+        );
         Assert.Equal([2, 1, 4, 3, 2, 1, 4, 3], await answer.Content.ReadAsByteArrayAsync());
-        answer = await Form("transform", [[1, 3], [2, 4]], ("ops", """[{"op":"join"}]"""), ("formatOut", "ihex"));
+        answer = await Form(
+            "transform",
+            [
+                [1, 3],
+                [2, 4],
+            ],
+            ("ops", """[{"op":"join"}]"""),
+            ("formatOut", "ihex")
+        );
         Assert.Equal(":0400000001020304F2\n:00000001FF\n", await answer.Content.ReadAsStringAsync());
-        answer = await Form("transform", [[1, 2, 3, 4]], ("ops", """[{"op":"split","lanes":2}]"""));
+        answer = await Form(
+            "transform",
+            [
+                [1, 2, 3, 4],
+            ],
+            ("ops", """[{"op":"split","lanes":2}]""")
+        );
         using var zip = new System.IO.Compression.ZipArchive(await answer.Content.ReadAsStreamAsync());
         Assert.Equal(["image-0.bin", "image-1.bin"], zip.Entries.Select(e => e.Name));
         answer = await Form("inspect", ["123456789"u8.ToArray()], ("formatIn", "bin"));
         Assert.Contains("\"size\":9,\"crc32\":\"cbf43926\"", await answer.Content.ReadAsStringAsync());
         Assert.Contains("\"byteOrder\":\"unknown\"", await answer.Content.ReadAsStringAsync());
         byte[] large = new byte[16 << 20];
-        Assert.Equal(large.Length * 2, (await (await Form("transform", [large], ("ops", """[{"op":"double"}]"""))).Content.ReadAsByteArrayAsync()).Length);
+        Assert.Equal(
+            large.Length * 2,
+            (await (await Form("transform", [large], ("ops", """[{"op":"double"}]"""))).Content.ReadAsByteArrayAsync()).Length
+        );
     }
 
     [Theory]
@@ -225,7 +342,14 @@ public sealed class ApiTests(CabinServer cabin) : IClassFixture<CabinServer>
     [InlineData("inspect", "[]", "srec", "image")]
     public async Task A_form_that_does_not_validate_is_422(string call, string ops, string format, string path)
     {
-        HttpResponseMessage answer = await Form(call, [[1, 2, 3]], ("ops", ops), ("formatIn", format));
+        HttpResponseMessage answer = await Form(
+            call,
+            [
+                [1, 2, 3],
+            ],
+            ("ops", ops),
+            ("formatIn", format)
+        );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, answer.StatusCode);
         Assert.Equal(path, (string)JsonNode.Parse(await answer.Content.ReadAsStringAsync())!["errors"]![0]!["path"]!);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, (await Form(call, [], ("formatIn", "bin"))).StatusCode);
@@ -237,39 +361,87 @@ public sealed class ApiTests(CabinServer cabin) : IClassFixture<CabinServer>
     {
         (_, JsonNode answer) = await cabin.Post("/api/v1/memory/marking", """{ "text": "xx41256-12 8739" }""");
         JsonNode reading = Assert.Single(answer["readings"]!.AsArray())!;
-        Assert.Equal("""{"family":"DRAM","organisation":"256Kx1","ns":120,"pins":16,"dateCode":{"year":1987,"week":39},"score":1""", reading.ToJsonString()[..reading.ToJsonString().IndexOf(",\"why\"", StringComparison.Ordinal)]);
+        Assert.Equal(
+            """{"family":"DRAM","organisation":"256Kx1","ns":120,"pins":16,"dateCode":{"year":1987,"week":39},"score":1""",
+            reading.ToJsonString()[..reading.ToJsonString().IndexOf(",\"why\"", StringComparison.Ordinal)]
+        );
     }
 
     [Theory]
     [InlineData("memory/bank", """{ "dataBits": 8, "parityBits": 0, "type": "99Kx1" }""", "type")]
-    [InlineData("memory/bank", """{ "dataBits": 0, "parityBits": -1, "type": "64Kx1", "colour": 1 }""", "colour dataBits parityBits")]
+    [InlineData(
+        "memory/bank",
+        """{ "dataBits": 0, "parityBits": -1, "type": "64Kx1", "colour": 1 }""",
+        "colour dataBits parityBits"
+    )]
     [InlineData("memory/bank", "{}", "dataBits type")]
-    [InlineData("memory/arrangements", """{ "dataBits": 8, "banks": 2, "types": ["64Kx1", "x"], "mix": "odd", "targetBytes": 1.5, "stock": { "y": 1 }, "prices": { "64Kx1": "much" } }""", "mix prices.64Kx1 stock.y targetBytes types[1]")]
-    [InlineData("memory/arrangements", """{ "dataBits": 8, "banks": 16, "types": ["64Kx1", "256Kx1", "64Kx4"], "targetBytes": 0 }""", "banks")]
+    [InlineData(
+        "memory/arrangements",
+        """{ "dataBits": 8, "banks": 2, "types": ["64Kx1", "x"], "mix": "odd", "targetBytes": 1.5, "stock": { "y": 1 }, "prices": { "64Kx1": "much" } }""",
+        "mix prices.64Kx1 stock.y targetBytes types[1]"
+    )]
+    [InlineData(
+        "memory/arrangements",
+        """{ "dataBits": 8, "banks": 16, "types": ["64Kx1", "256Kx1", "64Kx4"], "targetBytes": 0 }""",
+        "banks"
+    )]
     [InlineData("memory/marking", "{}", "text")]
-    [InlineData("memory/sectors", """{ "sectors": 10, "reservedSectors": 11, "bytesPerSector": 4, "linkBytes": 4, "files": [0.5] }""", "files[0] linkBytes reservedSectors")]
+    [InlineData(
+        "memory/sectors",
+        """{ "sectors": 10, "reservedSectors": 11, "bytesPerSector": 4, "linkBytes": 4, "files": [0.5] }""",
+        "files[0] linkBytes reservedSectors"
+    )]
     [InlineData("memory/sectors", """{ "sectors": 10, "bytesPerSector": 0 }""", "bytesPerSector")]
     [InlineData("pins", """{ "package": "QFP-63", "pins": [1], "view": "aside" }""", "package view")]
     [InlineData("pins", """{ "package": "DIP-8", "pins": [1, 9, 0] }""", "pins[1] pins[2]")]
-    [InlineData("speed", """{ "parts": [ { "seconds": -1, "factor": 0 } ], "measured": { "before": ["x"] } }""", "measured.before[0] parts[0].factor parts[0].seconds")]
+    [InlineData(
+        "speed",
+        """{ "parts": [ { "seconds": -1, "factor": 0 } ], "measured": { "before": ["x"] } }""",
+        "measured.before[0] parts[0].factor parts[0].seconds"
+    )]
     public async Task What_does_not_validate_is_422_with_every_path(string call, string body, string paths)
     {
         (HttpStatusCode status, JsonNode problem) = await cabin.Post($"/api/v1/{call}", body);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
-        Assert.Equal(paths, string.Join(' ', problem["errors"]!.AsArray().Select(e => (string)e!["path"]!).Order(StringComparer.Ordinal)));
+        Assert.Equal(
+            paths,
+            string.Join(' ', problem["errors"]!.AsArray().Select(e => (string)e!["path"]!).Order(StringComparer.Ordinal))
+        );
     }
 
     [Fact]
     public async Task The_interface_is_described()
     {
         JsonNode document = JsonNode.Parse(await cabin.Http.GetStringAsync("/openapi/v1.json"))!;
-        Assert.Equal(["/api/v1/build-sets", "/api/v1/check", "/api/v1/identify", "/api/v1/map", "/api/v1/memory/arrangements", "/api/v1/memory/bank", "/api/v1/memory/marking", "/api/v1/memory/sectors", "/api/v1/pins", "/api/v1/rom/inspect", "/api/v1/rom/transform", "/api/v1/rom/wiring", "/api/v1/settings", "/api/v1/speed"], document["paths"]!.AsObject().Select(p => p.Key).Order());
-        Assert.Equal(["200", "400", "404", "413", "415", "422"], document["paths"]!["/api/v1/check"]!["post"]!["responses"]!.AsObject().Select(r => r.Key).Order());
+        Assert.Equal(
+            [
+                "/api/v1/build-sets",
+                "/api/v1/check",
+                "/api/v1/identify",
+                "/api/v1/map",
+                "/api/v1/memory/arrangements",
+                "/api/v1/memory/bank",
+                "/api/v1/memory/marking",
+                "/api/v1/memory/sectors",
+                "/api/v1/pins",
+                "/api/v1/rom/inspect",
+                "/api/v1/rom/transform",
+                "/api/v1/rom/wiring",
+                "/api/v1/settings",
+                "/api/v1/speed",
+            ],
+            document["paths"]!.AsObject().Select(p => p.Key).Order()
+        );
+        Assert.Equal(
+            ["200", "400", "404", "413", "415", "422"],
+            document["paths"]!["/api/v1/check"]!["post"]!["responses"]!.AsObject().Select(r => r.Key).Order()
+        );
     }
 
     sealed class EndlessStream(long length) : Stream
     {
         long _left = length;
+
         public override int Read(byte[] buffer, int offset, int count)
         {
             int now = (int)Math.Min(count, _left);
@@ -277,14 +449,23 @@ public sealed class ApiTests(CabinServer cabin) : IClassFixture<CabinServer>
             _left -= now;
             return now;
         }
+
         public override bool CanRead => true;
         public override bool CanSeek => false;
         public override bool CanWrite => false;
         public override long Length => throw new NotSupportedException();
-        public override long Position { get => throw new NotSupportedException(); set => throw new NotSupportedException(); }
+        public override long Position
+        {
+            get => throw new NotSupportedException();
+            set => throw new NotSupportedException();
+        }
+
         public override void Flush() { }
+
         public override long Seek(long offset, SeekOrigin origin) => throw new NotSupportedException();
+
         public override void SetLength(long value) => throw new NotSupportedException();
+
         public override void Write(byte[] buffer, int offset, int count) => throw new NotSupportedException();
     }
 }

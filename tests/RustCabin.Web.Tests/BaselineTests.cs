@@ -7,10 +7,12 @@ namespace RustCabin.Web.Tests;
 /// <summary>The Baseline station, the cupboard and the editor, as a person's browser asks for them.</summary>
 public sealed class BaselineTests : IAsyncLifetime
 {
-    const string Winch = "/jobs/winch-16c-more/baseline", Satchel = "/jobs/ferry-satchel-stack/baseline";
+    const string Winch = "/jobs/winch-16c-more/baseline",
+        Satchel = "/jobs/ferry-satchel-stack/baseline";
     readonly CabinServer _cabin = new();
 
     public ValueTask InitializeAsync() => _cabin.InitializeAsync();
+
     public ValueTask DisposeAsync() => _cabin.DisposeAsync();
 
     [Fact]
@@ -53,20 +55,39 @@ public sealed class BaselineTests : IAsyncLifetime
         (_, page) = await _cabin.Press(Form(page, "[name=suppliedFor]"), ("suppliedFor", "115"), ("mainsHere", "230"));
         Assert.Contains("Supply for 115 V, mains here 230 V", Text(page, ".tray"));
         (_, page) = await _cabin.Press(Form(page, "[name=seconds]"), ("name", "scroll"), ("seconds", "3.1 3.3 3.2"));
-        Assert.Equal(["scroll", "3.20 s", "3.10 to 3.30", "3"], page.QuerySelectorAll("[aria-labelledby=runs-title] tbody tr:last-child > *").Select(c => c.TextContent));
+        Assert.Equal(
+            ["scroll", "3.20 s", "3.10 to 3.30", "3"],
+            page.QuerySelectorAll("[aria-labelledby=runs-title] tbody tr:last-child > *").Select(c => c.TextContent)
+        );
         (HttpStatusCode status, page) = await _cabin.Press(Form(page, "[name=seconds]"), ("name", "scroll"), ("seconds", "fast"));
-        Assert.Equal((HttpStatusCode.UnprocessableEntity, "fast"), (status, ((IHtmlInputElement)page.QuerySelector("[name=seconds]")!).Value));
+        Assert.Equal(
+            (HttpStatusCode.UnprocessableEntity, "fast"),
+            (status, ((IHtmlInputElement)page.QuerySelector("[name=seconds]")!).Value)
+        );
         (_, page) = await _cabin.Press(Form(page, "[name=text]"), ("text", "hums <b>"), ("fault", "true"));
         Assert.Contains("hums <b>", Text(page, ".tray"));
-        (_, page) = await _cabin.Press(Form(page, "[name=what]"), ("what", "disc of drawings"), ("place", "shelf B"), ("original", "false"));
-        Assert.Equal(["disc of drawings", "accessory", "shelf B"], page.QuerySelectorAll("[aria-labelledby=belongs-title] tbody tr:last-child > *").Take(3).Select(c => c.TextContent));
+        (_, page) = await _cabin.Press(
+            Form(page, "[name=what]"),
+            ("what", "disc of drawings"),
+            ("place", "shelf B"),
+            ("original", "false")
+        );
+        Assert.Equal(
+            ["disc of drawings", "accessory", "shelf B"],
+            page.QuerySelectorAll("[aria-labelledby=belongs-title] tbody tr:last-child > *").Take(3).Select(c => c.TextContent)
+        );
     }
 
     [Fact]
     public async Task Inherited_steps_are_told_apart_and_lead_the_build_sheet()
     {
         IHtmlDocument page = await _cabin.Page(Satchel);
-        (_, page) = await _cabin.Press(page.QuerySelectorAll("form.asked").OfType<IHtmlFormElement>().First(f => f.TextContent.Contains("Unplug the lamp converter")), ("proof", "done"));
+        (_, page) = await _cabin.Press(
+            page.QuerySelectorAll("form.asked")
+                .OfType<IHtmlFormElement>()
+                .First(f => f.TextContent.Contains("Unplug the lamp converter")),
+            ("proof", "done")
+        );
         Assert.Contains("0 steps are unproven, 1 missing", Text(page, ".tray"));
         page = await _cabin.Page("/jobs/ferry-satchel-stack/build");
         Assert.Equal("step-prove-glowstrip-feed", page.QuerySelectorAll("[id^=step-prove]").Single().Id);
@@ -78,8 +99,12 @@ public sealed class BaselineTests : IAsyncLifetime
         IHtmlFormElement form = Form(page, "[name=photo][type=file]");
         var content = new MultipartFormDataContent
         {
-            { new StringContent(((IHtmlInputElement)form.QuerySelector("[name=__RequestVerificationToken]")!).Value), "__RequestVerificationToken" },
-            { new ByteArrayContent(bytes), "photo", name }, { new StringContent("the board"), "note" },
+            {
+                new StringContent(((IHtmlInputElement)form.QuerySelector("[name=__RequestVerificationToken]")!).Value),
+                "__RequestVerificationToken"
+            },
+            { new ByteArrayContent(bytes), "photo", name },
+            { new StringContent("the board"), "note" },
         };
         HttpResponseMessage answer = await _cabin.Http.PostAsync(form.GetAttribute("action"), content);
         return (answer.StatusCode, await CabinServer.Html(answer));
@@ -91,7 +116,10 @@ public sealed class BaselineTests : IAsyncLifetime
         (HttpStatusCode status, IHtmlDocument page) = await Upload("a list of parts"u8.ToArray(), "board.png");
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("board.png was refused: This is not a PNG, JPEG or WebP picture by its contents", Text(page, ".notice"));
-        (status, page) = await Upload("<svg xmlns='http://www.w3.org/2000/svg'><script>alert(1)</script></svg>"u8.ToArray(), "board.svg");
+        (status, page) = await Upload(
+            "<svg xmlns='http://www.w3.org/2000/svg'><script>alert(1)</script></svg>"u8.ToArray(),
+            "board.svg"
+        );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         (status, page) = await Upload(new byte[30_000_000], "large.jpg");
         Assert.Equal(HttpStatusCode.RequestEntityTooLarge, status);
@@ -102,7 +130,9 @@ public sealed class BaselineTests : IAsyncLifetime
     [Fact]
     public async Task A_photo_is_kept_served_as_what_it_is_and_taken_off_and_put_back()
     {
-        byte[] png = Convert.FromBase64String("iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==");
+        byte[] png = Convert.FromBase64String(
+            "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg=="
+        );
         (HttpStatusCode status, IHtmlDocument page) = await Upload(png, "<b>.png");
         Assert.Equal(HttpStatusCode.OK, status);
         string url = page.QuerySelector(".photos img")!.GetAttribute("src")!;
@@ -121,12 +151,29 @@ public sealed class BaselineTests : IAsyncLifetime
     public async Task The_cupboard_counts_and_keeps_what_was_typed_wrongly()
     {
         IHtmlDocument page = await _cabin.Page("/cupboard");
-        Assert.Equal(["Fathom memory board", "2", "1", "1"], page.QuerySelectorAll("[aria-labelledby=buy-title] tbody tr").First(r => r.TextContent.Contains("Fathom")).Children.Select(c => c.TextContent));
-        (HttpStatusCode status, page) = await _cabin.Press(Form(page, "#put [name='Form.Item']"), ("Form.Kind", "chip"), ("Form.Item", "64Kx1"), ("Form.Name", "=1+1"), ("Form.Count", "lots"));
+        Assert.Equal(
+            ["Fathom memory board", "2", "1", "1"],
+            page.QuerySelectorAll("[aria-labelledby=buy-title] tbody tr")
+                .First(r => r.TextContent.Contains("Fathom"))
+                .Children.Select(c => c.TextContent)
+        );
+        (HttpStatusCode status, page) = await _cabin.Press(
+            Form(page, "#put [name='Form.Item']"),
+            ("Form.Kind", "chip"),
+            ("Form.Item", "64Kx1"),
+            ("Form.Name", "=1+1"),
+            ("Form.Count", "lots")
+        );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("must be a number", Text(page, ".wrong"));
         Assert.Equal("lots", ((IHtmlInputElement)page.QuerySelector("#count")!).Value);
-        (_, page) = await _cabin.Press(Form(page, "#put [name='Form.Item']"), ("Form.Kind", "chip"), ("Form.Item", "64Kx1"), ("Form.Name", "=1+1"), ("Form.Count", "4"));
+        (_, page) = await _cabin.Press(
+            Form(page, "#put [name='Form.Item']"),
+            ("Form.Kind", "chip"),
+            ("Form.Item", "64Kx1"),
+            ("Form.Name", "=1+1"),
+            ("Form.Count", "4")
+        );
         Assert.Contains("=1+1", Text(page, ".stock"));
         string csv = await _cabin.Http.GetStringAsync("/cupboard?handler=Csv");
         Assert.Contains("chip,64Kx1,'=1+1,4,", csv);
@@ -140,7 +187,12 @@ public sealed class BaselineTests : IAsyncLifetime
     [Fact]
     public async Task The_fit_matrix_is_narrowed_by_want_and_by_stock()
     {
-        async Task<string[]> Parts(string query) => [.. (await _cabin.Page($"/jobs/slip-3-winter/fit{query}")).QuerySelectorAll(".matrix tbody th").Select(t => t.FirstChild!.TextContent)];
+        async Task<string[]> Parts(string query) =>
+            [
+                .. (await _cabin.Page($"/jobs/slip-3-winter/fit{query}"))
+                    .QuerySelectorAll(".matrix tbody th")
+                    .Select(t => t.FirstChild!.TextContent),
+            ];
         Assert.Equal(["Fathom memory board"], await Parts("?stock=true"));
         Assert.Contains("Lantern hatch memory", await Parts("?want=memory"));
         Assert.Empty(await Parts("?want=nothing-does"));
@@ -185,7 +237,8 @@ public sealed class BaselineTests : IAsyncLifetime
     [Fact]
     public async Task Two_tabs_on_one_draft_do_not_overwrite_each_other()
     {
-        IHtmlDocument one = await _cabin.Page("/sheets/parts/fathom"), two = await _cabin.Page("/sheets/parts/fathom");
+        IHtmlDocument one = await _cabin.Page("/sheets/parts/fathom"),
+            two = await _cabin.Page("/sheets/parts/fathom");
         await _cabin.Press(Form(one, "#fields"), ("f:price", "40"));
         (HttpStatusCode status, IHtmlDocument page) = await _cabin.Press(Form(two, "#fields"), ("f:price", "41"));
         Assert.Equal(HttpStatusCode.Conflict, status);

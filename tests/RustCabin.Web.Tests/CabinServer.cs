@@ -26,9 +26,20 @@ public sealed class CabinServer : IAsyncLifetime
 
     public async Task Start()
     {
-        _app = Cabin.Build(["--data", _data, "--urls", "http://127.0.0.1:0", "--patience", $"{PatienceMs}", .. Demo ? ["--demo"] : Array.Empty<string>()]);
+        _app = Cabin.Build([
+            "--data",
+            _data,
+            "--urls",
+            "http://127.0.0.1:0",
+            "--patience",
+            $"{PatienceMs}",
+            .. Demo ? ["--demo"] : Array.Empty<string>(),
+        ]);
         await _app.StartAsync();
-        Http = new HttpClient(new SocketsHttpHandler { AllowAutoRedirect = true, CookieContainer = new CookieContainer() }) { BaseAddress = new Uri(_app.Urls.First()) };
+        Http = new HttpClient(new SocketsHttpHandler { AllowAutoRedirect = true, CookieContainer = new CookieContainer() })
+        {
+            BaseAddress = new Uri(_app.Urls.First()),
+        };
     }
 
     public async Task Stop()
@@ -51,13 +62,22 @@ public sealed class CabinServer : IAsyncLifetime
         return await Html(answer);
     }
 
-    public static async Task<IHtmlDocument> Html(HttpResponseMessage answer) => new HtmlParser().ParseDocument(await answer.Content.ReadAsStringAsync());
+    public static async Task<IHtmlDocument> Html(HttpResponseMessage answer) =>
+        new HtmlParser().ParseDocument(await answer.Content.ReadAsStringAsync());
 
     /// <summary>Sends a form of a page as a browser would, with some fields changed or added (a button's name among them).</summary>
-    public async Task<(HttpStatusCode Status, IHtmlDocument Page)> Press(IHtmlFormElement form, params (string Name, string Value)[] with)
+    public async Task<(HttpStatusCode Status, IHtmlDocument Page)> Press(
+        IHtmlFormElement form,
+        params (string Name, string Value)[] with
+    )
     {
-        var fields = form.Elements.OfType<IHtmlInputElement>().Where(i => i.Name is not null && !i.IsDisabled && (i.Type != "checkbox" || i.IsChecked) && with.All(w => w.Name != i.Name))
-            .Select(i => KeyValuePair.Create(i.Name!, i.Value)).Concat(with.Select(w => KeyValuePair.Create(w.Name, w.Value)));
+        var fields = form
+            .Elements.OfType<IHtmlInputElement>()
+            .Where(i =>
+                i.Name is not null && !i.IsDisabled && (i.Type != "checkbox" || i.IsChecked) && with.All(w => w.Name != i.Name)
+            )
+            .Select(i => KeyValuePair.Create(i.Name!, i.Value))
+            .Concat(with.Select(w => KeyValuePair.Create(w.Name, w.Value)));
         HttpResponseMessage answer = await Http.PostAsync(form.GetAttribute("action"), new FormUrlEncodedContent(fields));
         return (answer.StatusCode, await Html(answer));
     }
@@ -68,8 +88,14 @@ public sealed class CabinServer : IAsyncLifetime
         IHtmlDocument page = await Page("/import");
         var form = new MultipartFormDataContent
         {
-            { new StringContent(((IHtmlInputElement)page.QuerySelector("form.import [name=__RequestVerificationToken]")!).Value), "__RequestVerificationToken" },
-            { new StringContent(pack), "pack", "pack.json" }, { new StringContent("replace"), "mode" },
+            {
+                new StringContent(
+                    ((IHtmlInputElement)page.QuerySelector("form.import [name=__RequestVerificationToken]")!).Value
+                ),
+                "__RequestVerificationToken"
+            },
+            { new StringContent(pack), "pack", "pack.json" },
+            { new StringContent("replace"), "mode" },
         };
         Assert.Equal(HttpStatusCode.OK, (await Http.PostAsync("/import", form)).StatusCode);
     }

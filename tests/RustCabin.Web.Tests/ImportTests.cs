@@ -10,6 +10,7 @@ public sealed class ImportTests : IAsyncLifetime
     readonly CabinServer _cabin = new() { Demo = false };
 
     public ValueTask InitializeAsync() => _cabin.InitializeAsync();
+
     public ValueTask DisposeAsync() => _cabin.DisposeAsync();
 
     async Task<(HttpStatusCode, IHtmlDocument)> Bring(byte[] pack, string name = "pack.json")
@@ -17,8 +18,14 @@ public sealed class ImportTests : IAsyncLifetime
         IHtmlDocument page = await _cabin.Page("/import");
         var form = new MultipartFormDataContent
         {
-            { new StringContent(((IHtmlInputElement)page.QuerySelector("form.import [name=__RequestVerificationToken]")!).Value), "__RequestVerificationToken" },
-            { new ByteArrayContent(pack), "pack", name }, { new StringContent("replace"), "mode" },
+            {
+                new StringContent(
+                    ((IHtmlInputElement)page.QuerySelector("form.import [name=__RequestVerificationToken]")!).Value
+                ),
+                "__RequestVerificationToken"
+            },
+            { new ByteArrayContent(pack), "pack", name },
+            { new StringContent("replace"), "mode" },
         };
         HttpResponseMessage answer = await _cabin.Http.PostAsync("/import", form);
         return (answer.StatusCode, await CabinServer.Html(answer));
@@ -43,7 +50,10 @@ public sealed class ImportTests : IAsyncLifetime
         Assert.Contains("4 written", page.Body!.TextContent);
         page = await _cabin.Page("/jobs/weir-job/memory");
         Assert.Contains("152 KiB", page.QuerySelector(".screen")!.TextContent);
-        Assert.Equal(["main", "blitter", "disc"], page.QuerySelectorAll(".ladder > text.strong").Take(3).Select(t => t.TextContent));
+        Assert.Equal(
+            ["main", "blitter", "disc"],
+            page.QuerySelectorAll(".ladder > text.strong").Take(3).Select(t => t.TextContent)
+        );
         Assert.Contains("8 banks", page.QuerySelector(".ladder")!.TextContent);
         page = await _cabin.Page("/jobs/weir-job/build");
         Assert.NotNull(page.QuerySelector("#step-open-open"));
@@ -56,7 +66,8 @@ public sealed class ImportTests : IAsyncLifetime
     {
         await Bring(CabinServer.Sample("weir.json"));
         await Bring(CabinServer.Sample("slipway.json"));
-        byte[] whole = await _cabin.Http.GetByteArrayAsync("/export"), unit = await _cabin.Http.GetByteArrayAsync("/export/units/weir-1");
+        byte[] whole = await _cabin.Http.GetByteArrayAsync("/export"),
+            unit = await _cabin.Http.GetByteArrayAsync("/export/units/weir-1");
         Assert.Equal(HttpStatusCode.NotFound, (await _cabin.Http.GetAsync("/export/units/nobody")).StatusCode);
         Assert.DoesNotContain("brindle", Encoding.UTF8.GetString(unit));
 
@@ -72,9 +83,18 @@ public sealed class ImportTests : IAsyncLifetime
     [Fact]
     public async Task Errors_are_listed_with_their_paths_and_nothing_comes_in()
     {
-        (HttpStatusCode status, IHtmlDocument page) = await Bring(CabinServer.Sample("weir.json").Replace("\"base\": \"0x20000\"", "\"base\": \"0x2000G\"").Replace("\"culvert.D2\"", "\"D7\"").Replace("\"way\": \"right\"", "\"way\": \"rihgt\""));
+        (HttpStatusCode status, IHtmlDocument page) = await Bring(
+            CabinServer
+                .Sample("weir.json")
+                .Replace("\"base\": \"0x20000\"", "\"base\": \"0x2000G\"")
+                .Replace("\"culvert.D2\"", "\"D7\"")
+                .Replace("\"way\": \"right\"", "\"way\": \"rihgt\"")
+        );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
-        Assert.Equal(["models[0].autoWindows[0].base", "parts[0].claims[0].when.D7", "jobs[0].add[0].way"], page.QuerySelectorAll("td.mono").Select(t => t.TextContent));
+        Assert.Equal(
+            ["models[0].autoWindows[0].base", "parts[0].claims[0].when.D7", "jobs[0].add[0].way"],
+            page.QuerySelectorAll("td.mono").Select(t => t.TextContent)
+        );
         Assert.Contains("nothing was imported", page.Body!.TextContent);
         Assert.Empty((await _cabin.Page("/")).QuerySelectorAll(".unit-card"));
     }
@@ -90,15 +110,33 @@ public sealed class ImportTests : IAsyncLifetime
     [InlineData("")]
     [InlineData("not json")]
     [InlineData("{\"format\":\"rustcabin.pack/9\"}")]
-    public async Task What_is_no_pack_is_refused(string text) => Assert.Equal(HttpStatusCode.UnprocessableEntity, (await Bring(text)).Item1);
+    public async Task What_is_no_pack_is_refused(string text) =>
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await Bring(text)).Item1);
 
     [Fact]
     public async Task Hostile_text_is_shown_as_text_everywhere()
     {
         const string Hostile = "<script>alert(1)</script>]]>\u202e\"'&amp;";
-        string json = CabinServer.Sample("weir.json").Replace("Culvert card", System.Text.Json.JsonEncodedText.Encode(Hostile).ToString()).Replace("Weir one", System.Text.Json.JsonEncodedText.Encode(Hostile).ToString());
+        string json = CabinServer
+            .Sample("weir.json")
+            .Replace("Culvert card", System.Text.Json.JsonEncodedText.Encode(Hostile).ToString())
+            .Replace("Weir one", System.Text.Json.JsonEncodedText.Encode(Hostile).ToString());
         Assert.Equal(HttpStatusCode.OK, (await Bring(json)).Item1);
-        foreach (string url in (string[])["/", "/jobs/weir-job/memory", "/jobs/weir-job/memory?as=table", "/jobs/weir-job/build", "/jobs/weir-job/passport", "/jobs/weir-job/baseline", "/sheets", "/sheets/parts/culvert", "/sheets/units/weir-1", "/search?q=script"])
+        foreach (
+            string url in (string[])
+                [
+                    "/",
+                    "/jobs/weir-job/memory",
+                    "/jobs/weir-job/memory?as=table",
+                    "/jobs/weir-job/build",
+                    "/jobs/weir-job/passport",
+                    "/jobs/weir-job/baseline",
+                    "/sheets",
+                    "/sheets/parts/culvert",
+                    "/sheets/units/weir-1",
+                    "/search?q=script",
+                ]
+        )
         {
             IHtmlDocument page = await _cabin.Page(url);
             Assert.DoesNotContain(page.QuerySelectorAll("script"), s => s.TextContent.Length > 0);
@@ -109,7 +147,12 @@ public sealed class ImportTests : IAsyncLifetime
     [Fact]
     public async Task A_name_of_4000_characters_and_a_path_in_an_id_are_refused_by_name()
     {
-        (HttpStatusCode status, IHtmlDocument page) = await Bring(CabinServer.Sample("weir.json").Replace("Weir one", new string('w', 4000)).Replace("\"id\": \"weir-job\"", "\"id\": \"../../etc\""));
+        (HttpStatusCode status, IHtmlDocument page) = await Bring(
+            CabinServer
+                .Sample("weir.json")
+                .Replace("Weir one", new string('w', 4000))
+                .Replace("\"id\": \"weir-job\"", "\"id\": \"../../etc\"")
+        );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("is 4000 characters long; 200 are allowed", page.Body!.TextContent);
         Assert.Contains("\"../../etc\" is not an identifier", page.Body.TextContent);
@@ -119,10 +162,17 @@ public sealed class ImportTests : IAsyncLifetime
     public async Task An_import_is_looked_at_first_and_taken_back_as_a_whole()
     {
         IHtmlDocument page = await _cabin.Page("/import");
-        (_, page) = await _cabin.Press((IHtmlFormElement)page.QuerySelector("form.import")!, ("Pasted", CabinServer.Sample("weir.json")));
+        (_, page) = await _cabin.Press(
+            (IHtmlFormElement)page.QuerySelector("form.import")!,
+            ("Pasted", CabinServer.Sample("weir.json"))
+        );
         Assert.Equal(["4 new", "0 changed", "0 here already"], page.QuerySelectorAll(".tally p").Select(p => p.TextContent));
         Assert.Empty((await _cabin.Page("/")).QuerySelectorAll(".unit-card"));
-        (_, page) = await _cabin.Press((IHtmlFormElement)page.QuerySelector("form.decide")!, ("Pasted", page.QuerySelector("form.decide textarea")!.TextContent), ("mode", "replace"));
+        (_, page) = await _cabin.Press(
+            (IHtmlFormElement)page.QuerySelector("form.decide")!,
+            ("Pasted", page.QuerySelector("form.decide textarea")!.TextContent),
+            ("mode", "replace")
+        );
         Assert.Contains("4 written", page.Body!.TextContent);
         (_, page) = await _cabin.Press((IHtmlFormElement)page.QuerySelector("form.decide")!);
         Assert.Contains("taken back", page.QuerySelector(".earlier")!.TextContent);

@@ -8,7 +8,9 @@ namespace RustCabin.Web.Tests;
 public sealed class MemoryPageTests : IAsyncLifetime
 {
     readonly CabinServer _cabin = new();
+
     public ValueTask InitializeAsync() => _cabin.InitializeAsync();
+
     public ValueTask DisposeAsync() => _cabin.DisposeAsync();
 
     [Fact]
@@ -26,7 +28,10 @@ public sealed class MemoryPageTests : IAsyncLifetime
     public async Task Satchel_modules_reach_the_cap_with_two_swaps()
     {
         IHtmlDocument page = await _cabin.Page("/jobs/ferry-satchel-stack/memory/chips");
-        string[] first = [.. page.QuerySelectorAll("[aria-label=Modules] tbody tr").First().Children.Take(5).Select(c => c.TextContent)];
+        string[] first =
+        [
+            .. page.QuerySelectorAll("[aria-label=Modules] tbody tr").First().Children.Take(5).Select(c => c.TextContent),
+        ];
         Assert.Equal(["192K 192K 64K 64K 64K", "576 KiB", "0 KiB", "2", "2, 52.00 EUR"], first);
         (_, page) = await _cabin.Press(Form(page, "[aria-label=Modules] form button"));
         Assert.Contains("64 KiB module out of Ferry Satchel", Text(page, ".stock"));
@@ -38,7 +43,10 @@ public sealed class MemoryPageTests : IAsyncLifetime
         IHtmlDocument page = await _cabin.Page("/jobs/loft-clerk-ledger/memory/chips?target=plenty");
         Assert.Contains("\"plenty\" is not a size", Text(page, ".target"));
         Assert.Equal("plenty", ((IHtmlInputElement)page.QuerySelector("#target")!).Value);
-        Assert.Contains("No filling of these banks reaches it", Text(await _cabin.Page("/jobs/loft-clerk-ledger/memory/chips?target=8M"), "[aria-label='Quayside sidecar']"));
+        Assert.Contains(
+            "No filling of these banks reaches it",
+            Text(await _cabin.Page("/jobs/loft-clerk-ledger/memory/chips?target=8M"), "[aria-label='Quayside sidecar']")
+        );
         Assert.Contains("No part of this job has banks", Text(await _cabin.Page("/jobs/mast-disc-picture/memory/chips"), "main"));
     }
 
@@ -69,11 +77,20 @@ public sealed class MemoryPageTests : IAsyncLifetime
         Assert.Equal("16 banks of 8 KiB behind 0x6000 to 0x7fff", page.QuerySelector(".fan")!.GetAttribute("aria-label"));
         Assert.Contains("takes writes only", Text(page, ".fan"));
         Assert.Contains("POKE R,B", Text(page, ".listing"));
-        Assert.Contains("8.2 ms at least, 24 ms at most. It outlasts the supply.", Text(page, "[aria-labelledby=reset-title] .verdict"));
+        Assert.Contains(
+            "8.2 ms at least, 24 ms at most. It outlasts the supply.",
+            Text(page, "[aria-labelledby=reset-title] .verdict")
+        );
         page = await _cabin.Page("/jobs/dunnock-lamp-voice/memory/banks?kohm=10&uf=0,1&volts=5&rise=5");
         Assert.Contains("Too short: take 4.7 uF", Text(page, "[aria-labelledby=reset-title] .verdict"));
-        Assert.Contains("\"much\" is not a value", Text(await _cabin.Page("/jobs/dunnock-lamp-voice/memory/banks?kohm=much"), ".reset"));
-        Assert.Contains("Nothing on this unit shows its memory through a window", Text(await _cabin.Page("/jobs/slip-3-winter/memory/banks"), "main"));
+        Assert.Contains(
+            "\"much\" is not a value",
+            Text(await _cabin.Page("/jobs/dunnock-lamp-voice/memory/banks?kohm=much"), ".reset")
+        );
+        Assert.Contains(
+            "Nothing on this unit shows its memory through a window",
+            Text(await _cabin.Page("/jobs/slip-3-winter/memory/banks"), "main")
+        );
     }
 
     [Fact]
@@ -91,11 +108,16 @@ public sealed class MemoryPageTests : IAsyncLifetime
     [Fact]
     public async Task Markings_boards_and_sectors_are_read()
     {
-        IHtmlDocument page = await _cabin.Page($"/tools?chips={Uri.EscapeDataString("4 x 62256LP-70\n<script>")}&cell=true&decoder=true&leads=1&sectors=1040&reserved=0&bytes=256&link=3&files=9000");
+        IHtmlDocument page = await _cabin.Page(
+            $"/tools?chips={Uri.EscapeDataString("4 x 62256LP-70\n<script>")}&cell=true&decoder=true&leads=1&sectors=1040&reserved=0&bytes=256&link=3&files=9000"
+        );
         Assert.Contains("SRAM 32Kx8", Text(page, "[aria-labelledby=markings-title]"));
         Assert.Contains("Memory kept alive by a cell 128 KiB", Text(page, "[aria-labelledby=board-title]"));
         Assert.Contains("lead 1: likely a select or the write strobe", Text(page, "[aria-labelledby=board-title]"));
         Assert.Contains("266,240 bytes in all; 1004 sectors stay free", Text(page, "[aria-labelledby=sectors-title]"));
-        Assert.Contains("is not a file", Text(await _cabin.Page("/tools?sectors=1&bytes=1&files=x"), "[aria-labelledby=sectors-title]"));
+        Assert.Contains(
+            "is not a file",
+            Text(await _cabin.Page("/tools?sectors=1&bytes=1&files=x"), "[aria-labelledby=sectors-title]")
+        );
     }
 }

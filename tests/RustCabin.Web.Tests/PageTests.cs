@@ -11,6 +11,7 @@ public sealed class PageTests : IAsyncLifetime
     readonly CabinServer _cabin = new();
 
     public ValueTask InitializeAsync() => _cabin.InitializeAsync();
+
     public ValueTask DisposeAsync() => _cabin.DisposeAsync();
 
     [Fact]
@@ -35,10 +36,12 @@ public sealed class PageTests : IAsyncLifetime
     [InlineData("/identify?open=closed")]
     [InlineData("/build")]
     [InlineData("/passport")]
-    public async Task Every_station_answers(string station) => Assert.NotNull((await _cabin.Page(Winter + station)).QuerySelector("h1"));
+    public async Task Every_station_answers(string station) =>
+        Assert.NotNull((await _cabin.Page(Winter + station)).QuerySelector("h1"));
 
     [Fact]
-    public async Task A_page_of_nobody_is_not_on_any_shelf() => Assert.Contains("Not on any shelf", Text(await _cabin.Page("/jobs/nobody/memory", HttpStatusCode.NotFound), "h1"));
+    public async Task A_page_of_nobody_is_not_on_any_shelf() =>
+        Assert.Contains("Not on any shelf", Text(await _cabin.Page("/jobs/nobody/memory", HttpStatusCode.NotFound), "h1"));
 
     [Fact]
     public async Task Pressing_a_jumper_changes_all_that_hangs_on_it_and_undo_takes_it_back()
@@ -82,7 +85,8 @@ public sealed class PageTests : IAsyncLifetime
     [Fact]
     public async Task The_later_of_two_tabs_is_told_and_changes_nothing()
     {
-        IHtmlDocument one = await _cabin.Page($"{Winter}/memory"), two = await _cabin.Page($"{Winter}/build");
+        IHtmlDocument one = await _cabin.Page($"{Winter}/memory"),
+            two = await _cabin.Page($"{Winter}/build");
         await _cabin.Press(Form(one, "#switch-fathom-W3"), ("position", "closed"));
         IHtmlFormElement reading = Form(two, "#step-untouched [name=seen]");
         (HttpStatusCode status, IHtmlDocument page) = await _cabin.Press(reading, ("seen", "251"), ("seen", "7"));
@@ -112,7 +116,11 @@ public sealed class PageTests : IAsyncLifetime
     [InlineData("<script>alert(1)</script>", "is not a size")]
     public async Task What_is_no_reading_is_refused_and_kept(string typed, string says)
     {
-        (HttpStatusCode status, IHtmlDocument page) = await _cabin.Press(Form(await _cabin.Page($"{Winter}/build"), "#step-untouched [name=seen]"), ("seen", "256"), ("seen", typed));
+        (HttpStatusCode status, IHtmlDocument page) = await _cabin.Press(
+            Form(await _cabin.Page($"{Winter}/build"), "#step-untouched [name=seen]"),
+            ("seen", "256"),
+            ("seen", typed)
+        );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains(says, Text(page, "[role=alert]"));
         Assert.Equal(typed, page.QuerySelectorAll("#step-untouched [name=seen]")[1].GetAttribute("value"));
@@ -154,7 +162,10 @@ public sealed class PageTests : IAsyncLifetime
     [Fact]
     public async Task A_post_without_the_pages_token_is_refused()
     {
-        HttpResponseMessage answer = await _cabin.Http.PostAsync($"{Winter}/memory?handler=Undo", new FormUrlEncodedContent([KeyValuePair.Create("version", "1")]));
+        HttpResponseMessage answer = await _cabin.Http.PostAsync(
+            $"{Winter}/memory?handler=Undo",
+            new FormUrlEncodedContent([KeyValuePair.Create("version", "1")])
+        );
         Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
     }
 
@@ -214,7 +225,10 @@ public sealed class PageTests : IAsyncLifetime
     {
         IHtmlDocument page = await _cabin.Page("/jobs/dunnock-lamp-voice/identify");
         Assert.Equal("8X late 97.2 %", Text(page, ".answer"));
-        Assert.Contains("The badge speaks for 8 early or 8 middle or 8 middle, eight chips. It disagrees with the board legend and the rear label: trust the board legend; the badge may come from another machine.", Text(page, ".notice"));
+        Assert.Contains(
+            "The badge speaks for 8 early or 8 middle or 8 middle, eight chips. It disagrees with the board legend and the rear label: trust the board legend; the badge may come from another machine.",
+            Text(page, ".notice")
+        );
         Assert.Contains("Count of the memory chips", Text(page, ".next-look"));
     }
 
@@ -222,7 +236,13 @@ public sealed class PageTests : IAsyncLifetime
     public async Task The_fit_matrix_says_what_fits_which_board_and_plans_it()
     {
         IHtmlDocument page = await _cabin.Page($"{Winter}/fit");
-        string[] Grades(string part) => [.. page.QuerySelectorAll(".matrix tbody tr").First(r => r.QuerySelector("th")!.TextContent.StartsWith(part, StringComparison.Ordinal)).QuerySelectorAll("summary").Select(s => s.TextContent.Trim())];
+        string[] Grades(string part) =>
+            [
+                .. page.QuerySelectorAll(".matrix tbody tr")
+                    .First(r => r.QuerySelector("th")!.TextContent.StartsWith(part, StringComparison.Ordinal))
+                    .QuerySelectorAll("summary")
+                    .Select(s => s.TextContent.Trim()),
+            ];
         Assert.Equal(["does not fit", "fits", "fits"], Grades("Fathom"));
         Assert.Equal(["fits", "fits", "fits"], Grades("Lantern"));
         Assert.Equal(["does not fit", "does not fit", "fits"], Grades("Tidewell"));
@@ -237,7 +257,8 @@ public sealed class PageTests : IAsyncLifetime
     [InlineData("lantern", "Lantern hatch memory")]
     [InlineData("SLIPWAY 3", "Slipway 3")]
     [InlineData("ledger", "Room for the ledger")]
-    public async Task Search_finds_by_name(string asked, string found) => Assert.Contains(found, Text(await _cabin.Page($"/search?q={Uri.EscapeDataString(asked)}"), ".hits"));
+    public async Task Search_finds_by_name(string asked, string found) =>
+        Assert.Contains(found, Text(await _cabin.Page($"/search?q={Uri.EscapeDataString(asked)}"), ".hits"));
 
     [Fact]
     public async Task Sizes_can_be_read_as_on_the_box_and_the_lamp_put_out()

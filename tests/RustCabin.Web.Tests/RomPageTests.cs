@@ -10,7 +10,9 @@ public sealed class RomPageTests : IAsyncLifetime
 {
     const string System = "/jobs/slip-2-system/rom";
     readonly CabinServer _cabin = new();
+
     public ValueTask InitializeAsync() => _cabin.InitializeAsync();
+
     public ValueTask DisposeAsync() => _cabin.DisposeAsync();
 
     [Theory]
@@ -23,14 +25,21 @@ public sealed class RomPageTests : IAsyncLifetime
     public async Task The_sample_jobs_prove_and_stand_on_the_build_sheet(string path, string words)
     {
         IHtmlDocument page = await _cabin.Page(path);
-        (HttpStatusCode status, page) = await _cabin.Press(Form(page, "[aria-labelledby=proof-title] button"), ("site", ((IHtmlButtonElement)page.QuerySelector("[aria-labelledby=proof-title] button")!).Value));
+        (HttpStatusCode status, page) = await _cabin.Press(
+            Form(page, "[aria-labelledby=proof-title] button"),
+            ("site", ((IHtmlButtonElement)page.QuerySelector("[aria-labelledby=proof-title] button")!).Value)
+        );
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Contains(words, Text(page, "[aria-labelledby=proof-title]"));
         string site = ((IHtmlButtonElement)page.QuerySelector("[aria-labelledby=proof-title] button")!).Value;
-        Assert.Contains("fetched as it must be", Text(await _cabin.Page(path.Split('?')[0].Replace("/rom", "/build")), $"#step-proof-{site}"));
+        Assert.Contains(
+            "fetched as it must be",
+            Text(await _cabin.Page(path.Split('?')[0].Replace("/rom", "/build")), $"#step-proof-{site}")
+        );
     }
 
-    static string Row(IHtmlDocument page, int row) => string.Join('|', page.QuerySelectorAll(".selector tbody tr")[row].Children.Select(c => c.TextContent.Trim()));
+    static string Row(IHtmlDocument page, int row) =>
+        string.Join('|', page.QuerySelectorAll(".selector tbody tr")[row].Children.Select(c => c.TextContent.Trim()));
 
     [Fact]
     public async Task Lines_on_switches_have_a_table_of_positions_images_and_ranges()
@@ -68,7 +77,11 @@ public sealed class RomPageTests : IAsyncLifetime
     [Fact]
     public async Task A_plan_whose_image_lies_in_another_cabin_says_so_and_takes_none_of_the_same_number()
     {
-        string pack = (await _cabin.Http.GetStringAsync("/export/units/slip-2")).Replace("\"image\": \"1-", "\"image\": \"1-0", StringComparison.Ordinal);
+        string pack = (await _cabin.Http.GetStringAsync("/export/units/slip-2")).Replace(
+            "\"image\": \"1-",
+            "\"image\": \"1-0",
+            StringComparison.Ordinal
+        );
         Assert.Contains("1-0", pack);
         var other = new CabinServer();
         await other.InitializeAsync();
@@ -76,7 +89,10 @@ public sealed class RomPageTests : IAsyncLifetime
         {
             await other.Import(pack);
             IHtmlDocument page = await other.Page(System);
-            Assert.Contains("of the plan does not lie in this cabin: choose one that does", Text(page, "[aria-labelledby=image-title] .wrong"));
+            Assert.Contains(
+                "of the plan does not lie in this cabin: choose one that does",
+                Text(page, "[aria-labelledby=image-title] .wrong")
+            );
             Assert.Null(page.QuerySelector("[aria-labelledby=proof-title]"));
         }
         finally
@@ -96,7 +112,11 @@ public sealed class RomPageTests : IAsyncLifetime
             Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
             Assert.Contains("Nothing was changed", Text(refused, ".notice"));
         }
-        (_, page) = await _cabin.Press(Form(page, "form[action*='handler=Patch'] input"), ("patchAt", "nowhere"), ("bytes", "00"));
+        (_, page) = await _cabin.Press(
+            Form(page, "form[action*='handler=Patch'] input"),
+            ("patchAt", "nowhere"),
+            ("bytes", "00")
+        );
         Assert.Contains("In rom-odd", Text(page, "#device-title"));
     }
 
@@ -116,10 +136,21 @@ public sealed class RomPageTests : IAsyncLifetime
         const string Other = "/jobs/chalk-primer-slots/rom";
         page = await _cabin.Page(Other);
         (_, page) = await _cabin.Press(Form(page, "[aria-label='Use it: swapped and twice']"), ("recipe", "1"));
-        Assert.Equal(["Swap the bytes of each 16-bit word", "Double"], page.QuerySelectorAll(".chain-step > p:first-child > b").Skip(1).Select(b => b.TextContent[3..]));
-        (_, page) = await _cabin.Press(Form(page, "[aria-label='Take off: swapped and twice']"), ("recipe", "1"), ("hidden", "true"));
+        Assert.Equal(
+            ["Swap the bytes of each 16-bit word", "Double"],
+            page.QuerySelectorAll(".chain-step > p:first-child > b").Skip(1).Select(b => b.TextContent[3..])
+        );
+        (_, page) = await _cabin.Press(
+            Form(page, "[aria-label='Take off: swapped and twice']"),
+            ("recipe", "1"),
+            ("hidden", "true")
+        );
         Assert.Null(page.QuerySelector("[aria-label='Use it: swapped and twice']"));
-        (_, page) = await _cabin.Press(Form(page, "[aria-label='Put back: swapped and twice']"), ("recipe", "1"), ("hidden", "false"));
+        (_, page) = await _cabin.Press(
+            Form(page, "[aria-label='Put back: swapped and twice']"),
+            ("recipe", "1"),
+            ("hidden", "false")
+        );
         Assert.NotNull(page.QuerySelector("[aria-label='Use it: swapped and twice']"));
     }
 
@@ -131,7 +162,13 @@ public sealed class RomPageTests : IAsyncLifetime
         (HttpStatusCode status, page) = await _cabin.Press(Form(page, "[name=dose]"), usual);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("tick the caution first", Text(page, ".notice"));
-        (status, page) = await _cabin.Press(Form(page, "[name=dose]"), ("dose", "much"), ("intensity", "12"), ("lamp", "80"), ("heeded", "true"));
+        (status, page) = await _cabin.Press(
+            Form(page, "[name=dose]"),
+            ("dose", "much"),
+            ("intensity", "12"),
+            ("lamp", "80"),
+            ("heeded", "true")
+        );
         Assert.Contains("\"much\" is not a dose", Text(page, ".notice"));
         (_, page) = await _cabin.Press(Form(page, "[name=dose]"), [.. usual, ("heeded", "true")]);
         // 15 000 / (12 x 0.8) = 1562.5 s, begun anew for the half second: 26:03.
@@ -151,9 +188,22 @@ public sealed class RomPageTests : IAsyncLifetime
         (_, page) = await _cabin.Press(Form(page, "[role=checkbox][name=covered]"), ("covered", "true"));
         IHtmlDocument passport = await _cabin.Page(System.Replace("/rom", "/passport"));
         string record = Text(passport, ".burns");
-        foreach (string told in (string[])["27C400, batch 9114-K", "low byte first", "Read back: The dump is the file.", "Window covered.", "Slipway 2 / fresh system"]) Assert.Contains(told, record);
+        foreach (
+            string told in (string[])
+                [
+                    "27C400, batch 9114-K",
+                    "low byte first",
+                    "Read back: The dump is the file.",
+                    "Window covered.",
+                    "Slipway 2 / fresh system",
+                ]
+        )
+            Assert.Contains(told, record);
         Assert.Contains("Label written", Text(passport, ".history"));
-        (HttpStatusCode status, page) = await _cabin.Press(Form(page, "textarea[name=label]"), ("label", "a line that is far too long for a label"));
+        (HttpStatusCode status, page) = await _cabin.Press(
+            Form(page, "textarea[name=label]"),
+            ("label", "a line that is far too long for a label")
+        );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("more than 24 letters", Text(page, ".notice"));
     }
@@ -172,16 +222,29 @@ public sealed class RomPageTests : IAsyncLifetime
     public async Task A_device_in_hand_comes_first_and_brings_its_speed()
     {
         IHtmlDocument page = await _cabin.Page("/jobs/slip-3-winter/rom");
-        Assert.Equal(["27C400", "512 KiB", "lift 2, link 1, tie 2", "2, 120 ns"], page.QuerySelector(".devices tbody tr")!.Children.Take(4).Select(c => c.TextContent.Trim()));
+        Assert.Equal(
+            ["27C400", "512 KiB", "lift 2, link 1, tie 2", "2, 120 ns"],
+            page.QuerySelector(".devices tbody tr")!.Children.Take(4).Select(c => c.TextContent.Trim())
+        );
         (_, page) = await _cabin.Press(Form(page, "[aria-label='Plan it: 27C400']"), ("device", "27C400"));
-        Assert.Equal("120", ((IHtmlInputElement)page.QuerySelector("[aria-labelledby=choose-title] input[name=ns]:not([type=hidden])")!).Value);
+        Assert.Equal(
+            "120",
+            ((IHtmlInputElement)page.QuerySelector("[aria-labelledby=choose-title] input[name=ns]:not([type=hidden])")!).Value
+        );
         Assert.Contains("27C400, ROM device", Text(await _cabin.Page("/cupboard"), "main"));
     }
 
     [Theory]
     [InlineData("Slice", "from", "size", "0x10", "1K", "Take 1 KiB from 16")]
     [InlineData("Patch", "patchAt", "bytes", "$8", "4e 71", "Put 2 bytes at 0x8")]
-    public async Task Typed_operations_join_the_chain_and_what_is_wrong_is_kept(string handler, string one, string two, string first, string second, string words)
+    public async Task Typed_operations_join_the_chain_and_what_is_wrong_is_kept(
+        string handler,
+        string one,
+        string two,
+        string first,
+        string second,
+        string words
+    )
     {
         string form = $"form[action*='handler={handler}'] input";
         IHtmlDocument page = await _cabin.Page(System);
@@ -190,14 +253,26 @@ public sealed class RomPageTests : IAsyncLifetime
         (HttpStatusCode status, page) = await _cabin.Press(Form(page, form), (one, "nowhere"), (two, second));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("\"nowhere\" is not a place in the image", Text(page, ".notice"));
-        Assert.Contains(page.QuerySelectorAll($"form[action*='handler={handler}'] input[name={one}]"), i => ((IHtmlInputElement)i).Value == "nowhere");
+        Assert.Contains(
+            page.QuerySelectorAll($"form[action*='handler={handler}'] input[name={one}]"),
+            i => ((IHtmlInputElement)i).Value == "nowhere"
+        );
     }
 
     [Fact]
     public async Task Every_fault_of_the_programmer_ends_in_the_log()
     {
         IHtmlDocument page = await _cabin.Page(System);
-        foreach ((string fault, string told) in new[] { ("None", "Read back: The dump is the file"), ("UnderErased", "Blank check:"), ("WrongDevice", "Identify:"), ("WeakBit", "Verify:"), ("SwappedSetting", "Read back: The two bytes of every word are swapped") })
+        foreach (
+            (string fault, string told) in new[]
+            {
+                ("None", "Read back: The dump is the file"),
+                ("UnderErased", "Blank check:"),
+                ("WrongDevice", "Identify:"),
+                ("WeakBit", "Verify:"),
+                ("SwappedSetting", "Read back: The two bytes of every word are swapped"),
+            }
+        )
         {
             (_, page) = await _cabin.Press(Form(page, "[name=fault]"), ("fault", fault));
             Assert.Contains(told, Text(page, "[aria-labelledby=burn-title]"));
@@ -211,8 +286,10 @@ public sealed class RomPageTests : IAsyncLifetime
     public async Task The_file_goes_out_in_each_format(string format, int size)
     {
         byte[] file = await _cabin.Http.GetByteArrayAsync($"{System}?handler=File&at=rom&format={format}");
-        if (size > 0) Assert.Equal(size, file.Length);
-        else Assert.Equal(format == "ihex" ? (byte)':' : (byte)'S', file[0]);
+        if (size > 0)
+            Assert.Equal(size, file.Length);
+        else
+            Assert.Equal(format == "ihex" ? (byte)':' : (byte)'S', file[0]);
     }
 
     [Fact]
@@ -220,19 +297,29 @@ public sealed class RomPageTests : IAsyncLifetime
     {
         IHtmlDocument page = await _cabin.Page(System);
         (_, page) = await _cabin.Press(Form(page, "[name=op]"), ("op", """{"op":"split","lanes":2}"""));
-        using var zip = new ZipArchive(new MemoryStream(await _cabin.Http.GetByteArrayAsync($"{System}?handler=File&at=rom&format=zip")));
+        using var zip = new ZipArchive(
+            new MemoryStream(await _cabin.Http.GetByteArrayAsync($"{System}?handler=File&at=rom&format=zip"))
+        );
         Assert.Equal(["slip-2-system-rom-0.bin", "slip-2-system-rom-1.bin", "sums.txt"], zip.Entries.Select(e => e.FullName));
         (HttpStatusCode status, page) = await _cabin.Press(Form(page, "[aria-labelledby=proof-title] button"), ("site", "rom"));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("ends in several images", Text(page, ".notice"));
     }
 
-    async Task<(HttpStatusCode, IHtmlDocument)> Upload(string name, byte[] bytes, string origin = "dumped here", string right = "mine")
+    async Task<(HttpStatusCode, IHtmlDocument)> Upload(
+        string name,
+        byte[] bytes,
+        string origin = "dumped here",
+        string right = "mine"
+    )
     {
         IHtmlDocument page = await _cabin.Page(System);
         var form = new MultipartFormDataContent();
         foreach (string field in (string[])["__RequestVerificationToken", "version"])
-            form.Add(new StringContent(((IHtmlInputElement)Form(page, "[name=paste]").QuerySelector($"[name={field}]")!).Value), field);
+            form.Add(
+                new StringContent(((IHtmlInputElement)Form(page, "[name=paste]").QuerySelector($"[name={field}]")!).Value),
+                field
+            );
         form.Add(new StringContent("rom"), "site");
         form.Add(new StringContent(origin), "origin");
         form.Add(new StringContent(right), "right");
@@ -244,7 +331,10 @@ public sealed class RomPageTests : IAsyncLifetime
     [Fact]
     public async Task A_broken_record_is_told_by_its_line_and_an_image_without_an_owner_is_not_kept()
     {
-        (HttpStatusCode status, IHtmlDocument page) = await Upload("x.hex", ":0400000001020304F2\n:04000400050607FF\n:00000001FF\n"u8.ToArray());
+        (HttpStatusCode status, IHtmlDocument page) = await Upload(
+            "x.hex",
+            ":0400000001020304F2\n:04000400050607FF\n:00000001FF\n"u8.ToArray()
+        );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("line 2: the record is cut off", Text(page, ".notice"));
         (status, page) = await Upload("x.bin", [1, 2, 3, 4], origin: "");
@@ -267,5 +357,6 @@ public sealed class RomPageTests : IAsyncLifetime
     }
 
     [Fact]
-    public async Task A_machine_without_a_known_socket_says_what_is_missing() => Assert.Contains("names no ROM socket", Text(await _cabin.Page("/jobs/gable-keep-render/rom"), "main"));
+    public async Task A_machine_without_a_known_socket_says_what_is_missing() =>
+        Assert.Contains("names no ROM socket", Text(await _cabin.Page("/jobs/gable-keep-render/rom"), "main"));
 }

@@ -7,8 +7,10 @@ namespace RustCabin.Web.Tests;
 static class Shown
 {
     /// <summary>The form that an element is in.</summary>
-    public static IHtmlFormElement Form(IParentNode page, string selector) => page.QuerySelector(selector)!.Closest("form") as IHtmlFormElement ?? throw new InvalidOperationException(selector);
+    public static IHtmlFormElement Form(IParentNode page, string selector) =>
+        page.QuerySelector(selector)!.Closest("form") as IHtmlFormElement ?? throw new InvalidOperationException(selector);
 
     /// <summary>An element's text with single spaces.</summary>
-    public static string Text(IParentNode page, string selector) => string.Join(' ', page.QuerySelector(selector)!.TextContent.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
+    public static string Text(IParentNode page, string selector) =>
+        string.Join(' ', page.QuerySelector(selector)!.TextContent.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
 }

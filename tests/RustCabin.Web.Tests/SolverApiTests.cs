@@ -6,7 +6,8 @@ namespace RustCabin.Web.Tests;
 /// <summary>The calls that ask the solver, held to what their description prints.</summary>
 public sealed class SolverApiTests(CabinServer cabin) : IClassFixture<CabinServer>
 {
-    const string Settings = "/api/v1/settings", Sets = "/api/v1/build-sets";
+    const string Settings = "/api/v1/settings",
+        Sets = "/api/v1/build-sets";
 
     [Fact]
     public async Task Settings_of_the_printed_pack()
@@ -26,13 +27,19 @@ public sealed class SolverApiTests(CabinServer cabin) : IClassFixture<CabinServe
     {
         string pack = CabinServer.Sample("slipway.json").Replace("\"atLeast\": \"4M\"", "\"atLeast\": \"1M\"");
         (_, JsonNode answer) = await cabin.Post(Settings, pack);
-        Assert.Equal([(0, "closed"), (1, "open")], answer["solutions"]!.AsArray().Select(s => ((int)s!["moves"]!, (string)s["switches"]!["fathom"]!["W3"]!)));
+        Assert.Equal(
+            [(0, "closed"), (1, "open")],
+            answer["solutions"]!.AsArray().Select(s => ((int)s!["moves"]!, (string)s["switches"]!["fathom"]!["W3"]!))
+        );
     }
 
     [Fact]
     public async Task A_clash_is_told_in_words()
     {
-        (HttpStatusCode status, JsonNode answer) = await cabin.Post(Settings, CabinServer.Sample("slipway.json").Replace("\"atLeast\": \"4M\"", "\"atLeast\": \"8M\""));
+        (HttpStatusCode status, JsonNode answer) = await cabin.Post(
+            Settings,
+            CabinServer.Sample("slipway.json").Replace("\"atLeast\": \"4M\"", "\"atLeast\": \"8M\"")
+        );
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Empty(answer["solutions"]!.AsArray());
         Assert.Equal("Wanted: 8 MiB that cpu reaches", (string)Assert.Single(answer["clash"]!.AsArray())!);
@@ -46,15 +53,24 @@ public sealed class SolverApiTests(CabinServer cabin) : IClassFixture<CabinServe
         JsonNode set = Assert.Single(answer["sets"]!.AsArray())!;
         Assert.Equal(["parts", "switches", "cost", "moves", "skill", "reversible"], set.AsObject().Select(f => f.Key));
         Assert.Equal(("fathom", "socket"), ((string)set["parts"]![0]!["part"]!, (string)set["parts"]![0]!["way"]!));
-        Assert.Equal((38.5m, 1, 2, true), ((decimal)set["cost"]!, (int)set["moves"]!, (int)set["skill"]!, (bool)set["reversible"]!));
+        Assert.Equal(
+            (38.5m, 1, 2, true),
+            ((decimal)set["cost"]!, (int)set["moves"]!, (int)set["skill"]!, (bool)set["reversible"]!)
+        );
     }
 
     [Fact]
     public async Task Limits_that_are_too_tight_are_the_clash()
     {
-        (_, JsonNode answer) = await cabin.Post(Sets, CabinServer.Sample("slipway.json").Replace("\"budget\": 90.0", "\"budget\": 38.49"));
+        (_, JsonNode answer) = await cabin.Post(
+            Sets,
+            CabinServer.Sample("slipway.json").Replace("\"budget\": 90.0", "\"budget\": 38.49")
+        );
         Assert.Empty(answer["sets"]!.AsArray());
-        Assert.Equal(["Wanted: 4 MiB that cpu reaches", "Spend at most 38.49 EUR"], answer["clash"]!.AsArray().Select(c => (string)c!));
+        Assert.Equal(
+            ["Wanted: 4 MiB that cpu reaches", "Spend at most 38.49 EUR"],
+            answer["clash"]!.AsArray().Select(c => (string)c!)
+        );
     }
 
     [Theory]
@@ -67,6 +83,9 @@ public sealed class SolverApiTests(CabinServer cabin) : IClassFixture<CabinServe
         (HttpStatusCode status, JsonNode problem) = await cabin.Post(call, """{ "format": "rustcabin.pack/1" }""");
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Equal("jobs", (string)problem["errors"]![0]!["path"]!);
-        Assert.Equal(HttpStatusCode.NotFound, (await cabin.Post($"{call}?job=nobody", CabinServer.Sample("slipway.json"))).Status);
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            (await cabin.Post($"{call}?job=nobody", CabinServer.Sample("slipway.json"))).Status
+        );
     }
 }

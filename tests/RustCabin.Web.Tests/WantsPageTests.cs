@@ -7,16 +7,24 @@ namespace RustCabin.Web.Tests;
 /// <summary>The Wants and Speed stations, power on the Fit page, and the presses of the tray that ask the solver.</summary>
 public sealed class WantsPageTests : IAsyncLifetime
 {
-    const string Winter = "/jobs/slip-3-winter", Race = "/jobs/slip-7-race", Render = "/jobs/gable-keep-render";
+    const string Winter = "/jobs/slip-3-winter",
+        Race = "/jobs/slip-7-race",
+        Render = "/jobs/gable-keep-render";
     readonly CabinServer _cabin = new();
+
     public ValueTask InitializeAsync() => _cabin.InitializeAsync();
+
     public ValueTask DisposeAsync() => _cabin.DisposeAsync();
 
     [Fact]
     public async Task A_want_is_added_by_hand_kept_when_it_is_wrong_and_dropped()
     {
         IHtmlDocument page = await _cabin.Page($"{Winter}/wants");
-        (HttpStatusCode status, page) = await _cabin.Press(Form(page, "[name=amount]"), ("kind", "memory:video"), ("amount", "plenty"));
+        (HttpStatusCode status, page) = await _cabin.Press(
+            Form(page, "[name=amount]"),
+            ("kind", "memory:video"),
+            ("amount", "plenty")
+        );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("\"plenty\" is not a size", Text(page, ".notice"));
         Assert.Equal("plenty", ((IHtmlInputElement)page.QuerySelector("[name=amount]")!).Value);
@@ -51,9 +59,15 @@ public sealed class WantsPageTests : IAsyncLifetime
         IHtmlDocument page = await _cabin.Page($"{Winter}/wants?seek=true");
         Assert.Contains("Fathom memory board + Lantern hatch memory", Text(page, ".set-card"));
         Assert.Contains("It does not fit Board 4", Text(page, ".left-out"));
-        (_, IHtmlDocument taken) = await _cabin.Press(Form(page, ".set-card button[name=set]"), ("set", "fathom.socket+lantern.hatch"));
+        (_, IHtmlDocument taken) = await _cabin.Press(
+            Form(page, ".set-card button[name=set]"),
+            ("set", "fathom.socket+lantern.hatch")
+        );
         Assert.DoesNotContain("Two drive one range", Text(taken, ".tray"));
-        (HttpStatusCode status, page) = await _cabin.Press(Form(await _cabin.Page($"{Winter}/wants"), "[name=budget]"), ("budget", "10"));
+        (HttpStatusCode status, page) = await _cabin.Press(
+            Form(await _cabin.Page($"{Winter}/wants"), "[name=budget]"),
+            ("budget", "10")
+        );
         page = await _cabin.Page($"{Winter}/wants?seek=true");
         Assert.Contains("No set of parts gives all of this", Text(page, "#sets"));
         Assert.Contains("Spend at most 10.00 EUR", Text(page, ".clash"));
@@ -83,14 +97,20 @@ public sealed class WantsPageTests : IAsyncLifetime
         (_, page) = await _cabin.Press(Form(page, "[aria-label='Plan it: Skerry accelerator']"), ("part", "skerry"));
         (HttpStatusCode status, page) = await _cabin.Press(Form(page, ".mend button"));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
-        Assert.Contains("No setting of the switches works. These cannot all be: Fathom memory board fitted", Text(page, ".notice"));
+        Assert.Contains(
+            "No setting of the switches works. These cannot all be: Fathom memory board fitted",
+            Text(page, ".notice")
+        );
     }
 
     [Fact]
     public async Task Settings_that_work_stand_with_their_effect_and_one_press_takes_one()
     {
         IHtmlDocument page = await _cabin.Page($"{Winter}/memory/settings?solve=true");
-        Assert.Equal(["W1 of Lantern hatch memory to low", "1", "5 MiB", "5 MiB", "256 KiB"], page.QuerySelector(".solved tbody tr")!.Children.Take(5).Select(c => c.TextContent));
+        Assert.Equal(
+            ["W1 of Lantern hatch memory to low", "1", "5 MiB", "5 MiB", "256 KiB"],
+            page.QuerySelector(".solved tbody tr")!.Children.Take(5).Select(c => c.TextContent)
+        );
         (_, page) = await _cabin.Press(Form(page, ".solved button"), ("index", "0"));
         Assert.DoesNotContain("Two drive one range", Text(page, ".tray"));
         page = await _cabin.Page($"{Winter}/memory/settings?solve=true");
@@ -101,8 +121,15 @@ public sealed class WantsPageTests : IAsyncLifetime
     public async Task A_search_can_be_called_off()
     {
         IHtmlDocument page = await _cabin.Page($"{Winter}/wants");
-        HttpResponseMessage answer = await _cabin.Http.PostAsync($"{Winter}/wants?handler=Cancel", new FormUrlEncodedContent(
-            [KeyValuePair.Create("__RequestVerificationToken", ((IHtmlInputElement)page.QuerySelector("[name=__RequestVerificationToken]")!).Value)]));
+        HttpResponseMessage answer = await _cabin.Http.PostAsync(
+            $"{Winter}/wants?handler=Cancel",
+            new FormUrlEncodedContent([
+                KeyValuePair.Create(
+                    "__RequestVerificationToken",
+                    ((IHtmlInputElement)page.QuerySelector("[name=__RequestVerificationToken]")!).Value
+                ),
+            ])
+        );
         Assert.Contains("Propose sets of parts", Text(await CabinServer.Html(answer), "#sets"));
     }
 
@@ -117,7 +144,11 @@ public sealed class WantsPageTests : IAsyncLifetime
         Assert.Contains("The box: 2.90 of itself before, measured 1.71", Text(page, "[aria-labelledby=claims-title]"));
         Assert.Contains("A leaflet: 1.00 of Reference Keep, measured 0.60", Text(page, "[aria-labelledby=claims-title]"));
         Assert.Contains("25 MHz read", Text(page, ".tray"));
-        (_, page) = await _cabin.Press(Form(page, "[aria-labelledby=seen-title] [name=clock]"), ("clock", "50"), ("coprocessor", "yes"));
+        (_, page) = await _cabin.Press(
+            Form(page, "[aria-labelledby=seen-title] [name=clock]"),
+            ("clock", "50"),
+            ("coprocessor", "yes")
+        );
         Assert.DoesNotContain("25 MHz read", Text(page, ".tray"));
         (_, page) = await _cabin.Press(Form(page, "[aria-label='Drop the claim of A leaflet']"), ("index", "1"));
         Assert.DoesNotContain("A leaflet", Text(page, "[aria-labelledby=claims-title]"));
@@ -129,10 +160,21 @@ public sealed class WantsPageTests : IAsyncLifetime
     [InlineData("Claim", "who", "the box", "ratio", "0", "is not how many times as fast")]
     [InlineData("Seen", "clock", "quick", "memory", "", "is not a clock in MHz")]
     [InlineData("Seen", "clock", "", "memory", "lots", "is not a size")]
-    public async Task What_is_typed_wrong_is_told_and_changes_nothing(string handler, string one, string first, string two, string second, string told)
+    public async Task What_is_typed_wrong_is_told_and_changes_nothing(
+        string handler,
+        string one,
+        string first,
+        string two,
+        string second,
+        string told
+    )
     {
         IHtmlDocument page = await _cabin.Page($"{Race}/speed");
-        (HttpStatusCode status, page) = await _cabin.Press(Form(page, $"form[action*='handler={handler}'] input"), (one, first), (two, second));
+        (HttpStatusCode status, page) = await _cabin.Press(
+            Form(page, $"form[action*='handler={handler}'] input"),
+            (one, first),
+            (two, second)
+        );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains(told, Text(page, ".notice"));
     }
@@ -142,9 +184,17 @@ public sealed class WantsPageTests : IAsyncLifetime
     {
         IHtmlDocument page = await _cabin.Page($"{Race}/speed");
         Assert.Contains("x 2.86", Text(page, "#forecast-title"));
-        (_, page) = await _cabin.Press(Form(page, "[aria-label='Seconds of each run after']"), ("name", "sieve"), ("seconds", "3.1 3.2 3,3"));
+        (_, page) = await _cabin.Press(
+            Form(page, "[aria-label='Seconds of each run after']"),
+            ("name", "sieve"),
+            ("seconds", "3.1 3.2 3,3")
+        );
         Assert.Contains("3.2 s", Text(page, "[aria-labelledby=suite-title] tbody"));
-        (_, page) = await _cabin.Press(Form(page, "[aria-label='Seconds of each run after']"), ("name", "sieve"), ("seconds", ""));
+        (_, page) = await _cabin.Press(
+            Form(page, "[aria-label='Seconds of each run after']"),
+            ("name", "sieve"),
+            ("seconds", "")
+        );
         Assert.Contains("No benchmark has been run", Text(page, "[aria-labelledby=suite-title]"));
     }
 
@@ -153,7 +203,10 @@ public sealed class WantsPageTests : IAsyncLifetime
     [InlineData("70", "10", "25", "2", "0")]
     [InlineData("0", "0", "25", "0", "0")]
     public async Task Wait_states(string mem, string logic, string clock, string cycles, string waits) =>
-        Assert.EndsWith($" {waits}", Text(await _cabin.Page($"{Race}/speed?mem={mem}&logic={logic}&clock={clock}&cycles={cycles}"), "#waits-title"));
+        Assert.EndsWith(
+            $" {waits}",
+            Text(await _cabin.Page($"{Race}/speed?mem={mem}&logic={logic}&clock={clock}&cycles={cycles}"), "#waits-title")
+        );
 
     [Fact]
     public async Task Power_shows_rails_paths_regulator_and_heat()
@@ -163,6 +216,9 @@ public sealed class WantsPageTests : IAsyncLifetime
         Assert.Contains("drive-plug: 0.6 of 1.5 A; loses 0.6 A x 50 mOhm = 30 mV of 250 allowed", power);
         Assert.Contains("(6.4 - 5.0) V x 4.38 A = 6.13 W of 9 W".Replace("4.38", "4.4").Replace("6.13", "6.16"), power);
         Assert.Contains("45.8 W, 19.2 degrees above the room of 20 allowed", power);
-        Assert.Equal("+5 V: 4.4 of 4.8 A at peak; +12 V: 1 of 1.76 A at peak", page.QuerySelector(".columns-drawn")!.GetAttribute("aria-label"));
+        Assert.Equal(
+            "+5 V: 4.4 of 4.8 A at peak; +12 V: 1 of 1.76 A at peak",
+            page.QuerySelector(".columns-drawn")!.GetAttribute("aria-label")
+        );
     }
 }

@@ -16,10 +16,15 @@ public static class Inherited
     /// </summary>
     public static IEnumerable<InheritedStep> Steps(Instance instance)
     {
-        if (instance.Added || instance.Way is not { } way) return [];
+        if (instance.Added || instance.Way is not { } way)
+            return [];
         StepProof rest = instance.Fitted.State == FittedState.Done ? StepProof.Done : StepProof.Unproven;
         IReadOnlyList<WayStep> steps = way.Steps.Count > 0 ? way.Steps : [new WayStep("fit", $"Fit {instance.Part.Name}", "")];
-        return steps.Select(step => new InheritedStep(instance, step, instance.Fitted.Steps.TryGetValue(step.Id, out StepProof proof) ? proof : rest));
+        return steps.Select(step => new InheritedStep(
+            instance,
+            step,
+            instance.Fitted.Steps.TryGetValue(step.Id, out StepProof proof) ? proof : rest
+        ));
     }
 
     /// <summary>WORK-UNPROVEN: a fitted part with steps that nobody has proved, or that are missing.</summary>
@@ -28,12 +33,22 @@ public static class Inherited
         foreach (Instance instance in unit.Instances)
         {
             InheritedStep[] open = [.. Steps(instance).Where(s => s.Proof != StepProof.Done)];
-            if (open.Length == 0) continue;
+            if (open.Length == 0)
+                continue;
             int missing = open.Count(s => s.Proof == StepProof.Missing);
             yield return new Finding(
-                "WORK-UNPROVEN", Severity.Watch, "Baseline", $"{instance.Title}: work that nobody has proved", [instance.Subject],
+                "WORK-UNPROVEN",
+                Severity.Watch,
+                "Baseline",
+                $"{instance.Title}: work that nobody has proved",
+                [instance.Subject],
                 $"{instance.Title} came with the unit: {open.Length - missing} {(open.Length - missing == 1 ? "step is" : "steps are")} unproven{(missing > 0 ? $", {missing} missing" : "")}. Each is read on the build sheet before power-on.",
-                [.. open.Select(s => $"{s.Step.What}: {(s.Proof == StepProof.Missing ? "missing, to be done" : "unproven")}{(s.Step.Proof.Length > 0 ? $"; proved by: {s.Step.Proof}" : "")}.")]);
+                [
+                    .. open.Select(s =>
+                        $"{s.Step.What}: {(s.Proof == StepProof.Missing ? "missing, to be done" : "unproven")}{(s.Step.Proof.Length > 0 ? $"; proved by: {s.Step.Proof}" : "")}."
+                    ),
+                ]
+            );
         }
     }
 }

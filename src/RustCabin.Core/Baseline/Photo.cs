@@ -2,7 +2,12 @@ using System.Buffers.Binary;
 
 namespace RustCabin.Core.Baseline;
 
-public enum PhotoKind { Png, Jpeg, Webp }
+public enum PhotoKind
+{
+    Png,
+    Jpeg,
+    Webp,
+}
 
 /// <summary>A picture that was looked into: its kind by its bytes, and the bytes to keep, without position, camera or comment.</summary>
 public sealed record Photo(PhotoKind Kind, byte[] Bytes)
@@ -10,7 +15,13 @@ public sealed record Photo(PhotoKind Kind, byte[] Bytes)
     /// <summary>No larger picture is taken, in bytes.</summary>
     public const int LargestBytes = 8_000_000;
 
-    public string MediaType => Kind switch { PhotoKind.Png => "image/png", PhotoKind.Jpeg => "image/jpeg", _ => "image/webp" };
+    public string MediaType =>
+        Kind switch
+        {
+            PhotoKind.Png => "image/png",
+            PhotoKind.Jpeg => "image/jpeg",
+            _ => "image/webp",
+        };
 
     /// <summary>
     /// Takes a picture apart and puts it together again from the pieces that show something: PNG chunks, JPEG segments, WebP chunks (PNG
@@ -19,10 +30,16 @@ public sealed record Photo(PhotoKind Kind, byte[] Bytes)
     /// <exception cref="FormatException">It is none of the three, or broken; the message says which.</exception>
     public static Photo Read(ReadOnlySpan<byte> bytes)
     {
-        if (bytes.Length > LargestBytes) throw new FormatException($"The picture is {bytes.Length / 1_000_000.0:0.#} MB; {LargestBytes / 1_000_000} MB are allowed.");
-        if (bytes.StartsWith(PngSignature)) return new Photo(PhotoKind.Png, Png(bytes));
-        if (bytes.Length > 3 && bytes[0] == 0xFF && bytes[1] == 0xD8 && bytes[2] == 0xFF) return new Photo(PhotoKind.Jpeg, Jpeg(bytes));
-        if (bytes.Length > 16 && bytes[..4].SequenceEqual("RIFF"u8) && bytes[8..12].SequenceEqual("WEBP"u8)) return new Photo(PhotoKind.Webp, Webp(bytes));
+        if (bytes.Length > LargestBytes)
+            throw new FormatException(
+                $"The picture is {bytes.Length / 1_000_000.0:0.#} MB; {LargestBytes / 1_000_000} MB are allowed."
+            );
+        if (bytes.StartsWith(PngSignature))
+            return new Photo(PhotoKind.Png, Png(bytes));
+        if (bytes.Length > 3 && bytes[0] == 0xFF && bytes[1] == 0xD8 && bytes[2] == 0xFF)
+            return new Photo(PhotoKind.Jpeg, Jpeg(bytes));
+        if (bytes.Length > 16 && bytes[..4].SequenceEqual("RIFF"u8) && bytes[8..12].SequenceEqual("WEBP"u8))
+            return new Photo(PhotoKind.Webp, Webp(bytes));
         throw new FormatException("This is not a PNG, JPEG or WebP picture by its contents, whatever its name says.");
     }
 
@@ -35,14 +52,18 @@ public sealed record Photo(PhotoKind Kind, byte[] Bytes)
         var kept = new MemoryStream(bytes.Length);
         kept.Write(PngSignature);
         string type = "";
-        for (int at = 8; type != "IEND";)
+        for (int at = 8; type != "IEND"; )
         {
-            if (at + 12 > bytes.Length) throw new FormatException("The PNG picture is cut off.");
+            if (at + 12 > bytes.Length)
+                throw new FormatException("The PNG picture is cut off.");
             uint length = BinaryPrimitives.ReadUInt32BigEndian(bytes[at..]);
-            if (length > bytes.Length - at - 12) throw new FormatException("The PNG picture is cut off.");
+            if (length > bytes.Length - at - 12)
+                throw new FormatException("The PNG picture is cut off.");
             type = System.Text.Encoding.ASCII.GetString(bytes.Slice(at + 4, 4));
-            if (at == 8 && type != "IHDR") throw new FormatException("The PNG picture does not begin with its header.");
-            if (PngKept.Contains(type)) kept.Write(bytes.Slice(at, (int)length + 12));
+            if (at == 8 && type != "IHDR")
+                throw new FormatException("The PNG picture does not begin with its header.");
+            if (PngKept.Contains(type))
+                kept.Write(bytes.Slice(at, (int)length + 12));
             at += (int)length + 12;
         }
         return kept.ToArray();
@@ -53,21 +74,34 @@ public sealed record Photo(PhotoKind Kind, byte[] Bytes)
         var kept = new MemoryStream(bytes.Length);
         kept.Write([0xFF, 0xD8]);
         bool frame = false;
-        for (int at = 2; ;)
+        for (int at = 2; ; )
         {
-            if (at + 4 > bytes.Length || bytes[at] != 0xFF) throw new FormatException("The JPEG picture is broken before its image begins.");
+            if (at + 4 > bytes.Length || bytes[at] != 0xFF)
+                throw new FormatException("The JPEG picture is broken before its image begins.");
             byte marker = bytes[at + 1];
-            if (marker == 0xFF) { at++; continue; }
+            if (marker == 0xFF)
+            {
+                at++;
+                continue;
+            }
             int length = BinaryPrimitives.ReadUInt16BigEndian(bytes[(at + 2)..]);
-            if (length < 2 || at + 2 + length > bytes.Length) throw new FormatException("The JPEG picture is cut off.");
+            if (length < 2 || at + 2 + length > bytes.Length)
+                throw new FormatException("The JPEG picture is cut off.");
             ReadOnlySpan<byte> segment = bytes.Slice(at, length + 2);
             // APP0 and APP2 carry size and colour; APP14 says how colours are coded. Exif (APP1), comments and the rest may tell where and by whom.
-            if (marker is 0xE1) { if (WayUp(segment[4..]) is > 1 and var up) kept.Write(ExifOfWayUp(up)); }
-            else if (marker is 0xE0 or 0xE2 or 0xEE || marker is not (>= 0xE0 and <= 0xEF or 0xFE)) kept.Write(segment);
+            if (marker is 0xE1)
+            {
+                if (WayUp(segment[4..]) is > 1 and var up)
+                    kept.Write(ExifOfWayUp(up));
+            }
+            else if (marker is 0xE0 or 0xE2 or 0xEE || marker is not (>= 0xE0 and <= 0xEF or 0xFE))
+                kept.Write(segment);
             frame |= marker is >= 0xC0 and <= 0xCF and not 0xC4 and not 0xC8 and not 0xCC;
             at += length + 2;
-            if (marker != 0xDA) continue;
-            if (!frame) throw new FormatException("The JPEG picture has no frame.");
+            if (marker != 0xDA)
+                continue;
+            if (!frame)
+                throw new FormatException("The JPEG picture has no frame.");
             // A second picture may hang behind the end of the first: it is left out.
             int end = EndOfImage(bytes[at..]);
             kept.Write(bytes.Slice(at, end));
@@ -85,12 +119,17 @@ public sealed record Photo(PhotoKind Kind, byte[] Bytes)
     /// <summary>The Exif way up, 1 to 8; 1 where none can be read.</summary>
     static int WayUp(ReadOnlySpan<byte> exif)
     {
-        if (exif.Length < 14 || !exif[..6].SequenceEqual("Exif\0\0"u8)) return 1;
+        if (exif.Length < 14 || !exif[..6].SequenceEqual("Exif\0\0"u8))
+            return 1;
         ReadOnlySpan<byte> tiff = exif[6..];
         bool little = tiff[0] == 'I';
-        uint first = little ? BinaryPrimitives.ReadUInt32LittleEndian(tiff[4..]) : BinaryPrimitives.ReadUInt32BigEndian(tiff[4..]);
-        if (first > tiff.Length - 2) return 1;
-        ushort Short(ReadOnlySpan<byte> s) => little ? BinaryPrimitives.ReadUInt16LittleEndian(s) : BinaryPrimitives.ReadUInt16BigEndian(s);
+        uint first = little
+            ? BinaryPrimitives.ReadUInt32LittleEndian(tiff[4..])
+            : BinaryPrimitives.ReadUInt32BigEndian(tiff[4..]);
+        if (first > tiff.Length - 2)
+            return 1;
+        ushort Short(ReadOnlySpan<byte> s) =>
+            little ? BinaryPrimitives.ReadUInt16LittleEndian(s) : BinaryPrimitives.ReadUInt16BigEndian(s);
         int entries = Short(tiff[(int)first..]);
         for (int i = 0, at = (int)first + 2; i < entries && at + 12 <= tiff.Length; i++, at += 12)
             if (Short(tiff[at..]) == 0x0112)
@@ -99,29 +138,62 @@ public sealed record Photo(PhotoKind Kind, byte[] Bytes)
     }
 
     static byte[] ExifOfWayUp(int up) =>
-        [0xFF, 0xE1, 0, 34, .. "Exif\0\0MM"u8, 0, 42, 0, 0, 0, 8, 0, 1, 0x01, 0x12, 0, 3, 0, 0, 0, 1, 0, (byte)up, 0, 0, 0, 0, 0, 0];
+        [
+            0xFF,
+            0xE1,
+            0,
+            34,
+            .. "Exif\0\0MM"u8,
+            0,
+            42,
+            0,
+            0,
+            0,
+            8,
+            0,
+            1,
+            0x01,
+            0x12,
+            0,
+            3,
+            0,
+            0,
+            0,
+            1,
+            0,
+            (byte)up,
+            0,
+            0,
+            0,
+            0,
+            0,
+            0,
+        ];
 
     static byte[] Webp(ReadOnlySpan<byte> bytes)
     {
         var kept = new MemoryStream(bytes.Length);
         kept.Write(bytes[..12]);
         bool image = false;
-        for (int at = 12; at + 8 <= bytes.Length;)
+        for (int at = 12; at + 8 <= bytes.Length; )
         {
             uint length = BinaryPrimitives.ReadUInt32LittleEndian(bytes[(at + 4)..]);
-            if (length > bytes.Length - at - 8) throw new FormatException("The WebP picture is cut off.");
+            if (length > bytes.Length - at - 8)
+                throw new FormatException("The WebP picture is cut off.");
             string type = System.Text.Encoding.ASCII.GetString(bytes.Slice(at, 4));
             int whole = Math.Min(bytes.Length - at, (int)length + 8 + ((int)length & 1));
             if (type is not ("EXIF" or "XMP "))
             {
                 byte[] chunk = bytes.Slice(at, whole).ToArray();
-                if (type == "VP8X" && chunk.Length > 8) chunk[8] &= 0b1111_0011; // the marks that say Exif and XMP follow
+                if (type == "VP8X" && chunk.Length > 8)
+                    chunk[8] &= 0b1111_0011; // the marks that say Exif and XMP follow
                 kept.Write(chunk);
             }
             image |= type is "VP8 " or "VP8L" or "ANMF";
             at += whole;
         }
-        if (!image) throw new FormatException("The WebP picture holds no image.");
+        if (!image)
+            throw new FormatException("The WebP picture holds no image.");
         byte[] result = kept.ToArray();
         BinaryPrimitives.WriteUInt32LittleEndian(result.AsSpan(4), (uint)result.Length - 8);
         return result;

@@ -3,40 +3,64 @@ using RustCabin.Core.Planning;
 
 namespace RustCabin.Core.Bench;
 
-public enum FaultKind { Unseated, SwitchMoved, StuckBit, MissingChip, AddressLine, RandomBank, RomImage, RailMissing }
+public enum FaultKind
+{
+    Unseated,
+    SwitchMoved,
+    StuckBit,
+    MissingChip,
+    AddressLine,
+    RandomBank,
+    RomImage,
+    RailMissing,
+}
 
 /// <summary>
 /// One fault that can be put into the simulated machine. <paramref name="Subject"/> is an instance, a claim's owner or a rail; <paramref name="Bit"/> a data bit or an address
 /// line, counted from 0, and <paramref name="High"/> what it is stuck at (an open line floats high); <paramref name="Bits"/> how many data bits a missing chip held;
 /// <paramref name="Detail"/> a switch and its position. Source: domain.md, section 2.
 /// </summary>
-public sealed record BusFault(FaultKind Kind, string Subject, int Bit = 0, bool High = false, int Bits = 1, string Detail = "", int Seed = 0)
+public sealed record BusFault(
+    FaultKind Kind,
+    string Subject,
+    int Bit = 0,
+    bool High = false,
+    int Bits = 1,
+    string Detail = "",
+    int Seed = 0
+)
 {
     /// <summary>A name by which a page can ask for it again.</summary>
-    public string Key => Kind switch
-    {
-        FaultKind.SwitchMoved => $"switch {Subject} {Detail}",
-        FaultKind.StuckBit => $"bit {Subject} {Bit} {(High ? "high" : "low")}",
-        FaultKind.MissingChip => $"chip {Subject} {Bit} {Bits}",
-        FaultKind.AddressLine => $"line {Subject} {Bit} {(High ? "high" : "low")}",
-        FaultKind.RandomBank => $"bank {Subject}",
-        FaultKind.RomImage => $"image {Subject} {Detail}",
-        FaultKind.RailMissing => $"rail {Subject}",
-        _ => $"unseated {Subject}",
-    };
+    public string Key =>
+        Kind switch
+        {
+            FaultKind.SwitchMoved => $"switch {Subject} {Detail}",
+            FaultKind.StuckBit => $"bit {Subject} {Bit} {(High ? "high" : "low")}",
+            FaultKind.MissingChip => $"chip {Subject} {Bit} {Bits}",
+            FaultKind.AddressLine => $"line {Subject} {Bit} {(High ? "high" : "low")}",
+            FaultKind.RandomBank => $"bank {Subject}",
+            FaultKind.RomImage => $"image {Subject} {Detail}",
+            FaultKind.RailMissing => $"rail {Subject}",
+            _ => $"unseated {Subject}",
+        };
 
     /// <summary>In words, with the names of this unit.</summary>
-    public string Words(PlannedUnit unit) => Kind switch
-    {
-        FaultKind.Unseated => $"{unit.Find(Subject)?.Title ?? Subject} is not seated",
-        FaultKind.SwitchMoved => $"{Detail[..Detail.IndexOf('=')]} of {unit.Find(Subject)?.Title ?? Subject} stands at {Detail[(Detail.IndexOf('=') + 1)..]}",
-        FaultKind.StuckBit => $"data bit {Bit} of {unit.OwnerName(Subject)} is stuck {(High ? "high" : "low")}",
-        FaultKind.MissingChip => Bits == 1 ? $"the chip of data bit {Bit} of {unit.OwnerName(Subject)} is missing" : $"the chip of data bits {Bit} to {Bit + Bits - 1} of {unit.OwnerName(Subject)} is missing",
-        FaultKind.AddressLine => $"address line A{Bit} of {unit.OwnerName(Subject)} is {(High ? "open, and floats high" : "stuck low")}",
-        FaultKind.RandomBank => $"the bank register of {unit.OwnerName(Subject)} starts anywhere",
-        FaultKind.RomImage => $"the image in {unit.OwnerName(Subject)} is {Detail}",
-        _ => $"the {Subject} V rail is missing",
-    };
+    public string Words(PlannedUnit unit) =>
+        Kind switch
+        {
+            FaultKind.Unseated => $"{unit.Find(Subject)?.Title ?? Subject} is not seated",
+            FaultKind.SwitchMoved =>
+                $"{Detail[..Detail.IndexOf('=')]} of {unit.Find(Subject)?.Title ?? Subject} stands at {Detail[(Detail.IndexOf('=') + 1)..]}",
+            FaultKind.StuckBit => $"data bit {Bit} of {unit.OwnerName(Subject)} is stuck {(High ? "high" : "low")}",
+            FaultKind.MissingChip => Bits == 1
+                ? $"the chip of data bit {Bit} of {unit.OwnerName(Subject)} is missing"
+                : $"the chip of data bits {Bit} to {Bit + Bits - 1} of {unit.OwnerName(Subject)} is missing",
+            FaultKind.AddressLine =>
+                $"address line A{Bit} of {unit.OwnerName(Subject)} is {(High ? "open, and floats high" : "stuck low")}",
+            FaultKind.RandomBank => $"the bank register of {unit.OwnerName(Subject)} starts anywhere",
+            FaultKind.RomImage => $"the image in {unit.OwnerName(Subject)} is {Detail}",
+            _ => $"the {Subject} V rail is missing",
+        };
 }
 
 /// <summary>What the bus does to one claim's bytes: bits forced and address lines that do not follow.</summary>
@@ -45,6 +69,7 @@ sealed record CellFaults(byte ForcedHigh, byte ForcedLow, ulong LinesHigh, ulong
     public static readonly CellFaults None = new(0, 0, 0, 0);
 
     public byte Seen(byte held) => (byte)((held | ForcedHigh) & ~ForcedLow);
+
     public ulong Reached(ulong offset) => (offset | LinesHigh) & ~LinesLow;
 
     /// <summary>The faults of one claim together. Data bits beyond a byte lie on the bytes of a word in turn; the bus works byte by byte, so bit k of a word is bit k mod 8 of byte k / 8.</summary>
@@ -54,13 +79,33 @@ sealed record CellFaults(byte ForcedHigh, byte ForcedLow, ulong LinesHigh, ulong
         foreach (BusFault fault in faults.Where(f => f.Subject == claim.Owner))
             all = fault.Kind switch
             {
-                FaultKind.StuckBit when fault.Bit / 8 == byteInWord => fault.High ? all with { ForcedHigh = (byte)(all.ForcedHigh | 1 << fault.Bit % 8) } : all with { ForcedLow = (byte)(all.ForcedLow | 1 << fault.Bit % 8) },
+                FaultKind.StuckBit when fault.Bit / 8 == byteInWord => fault.High
+                    ? all with
+                    {
+                        ForcedHigh = (byte)(all.ForcedHigh | 1 << fault.Bit % 8),
+                    }
+                    : all with
+                    {
+                        ForcedLow = (byte)(all.ForcedLow | 1 << fault.Bit % 8),
+                    },
                 FaultKind.MissingChip => all with { ForcedHigh = (byte)(all.ForcedHigh | Mask(fault, byteInWord)) },
-                FaultKind.AddressLine => fault.High ? all with { LinesHigh = all.LinesHigh | 1ul << fault.Bit } : all with { LinesLow = all.LinesLow | 1ul << fault.Bit },
+                FaultKind.AddressLine => fault.High
+                    ? all with
+                    {
+                        LinesHigh = all.LinesHigh | 1ul << fault.Bit,
+                    }
+                    : all with
+                    {
+                        LinesLow = all.LinesLow | 1ul << fault.Bit,
+                    },
                 _ => all,
             };
         return all;
     }
 
-    static int Mask(BusFault fault, int byteInWord) => Enumerable.Range(fault.Bit, fault.Bits).Where(bit => bit / 8 == byteInWord).Aggregate(0, (mask, bit) => mask | 1 << bit % 8);
+    static int Mask(BusFault fault, int byteInWord) =>
+        Enumerable
+            .Range(fault.Bit, fault.Bits)
+            .Where(bit => bit / 8 == byteInWord)
+            .Aggregate(0, (mask, bit) => mask | 1 << bit % 8);
 }

@@ -36,13 +36,25 @@ public sealed class SimulatedBus
         _master = 1u << master;
         _wordBytes = wordBytes;
         _segment = map.Segments[0];
-        if (faults is { Count: > 0 }) _faults = [.. map.Claims.Select(claim => faults.Any(f => f.Subject == claim.Owner) ? Enumerable.Range(0, wordBytes).Select(b => CellFaults.Of(claim, faults, b)).ToArray() : null)];
+        if (faults is { Count: > 0 })
+            _faults =
+            [
+                .. map.Claims.Select(claim =>
+                    faults.Any(f => f.Subject == claim.Owner)
+                        ? Enumerable.Range(0, wordBytes).Select(b => CellFaults.Of(claim, faults, b)).ToArray()
+                        : null
+                ),
+            ];
         foreach ((int index, DecodedClaim claim) in map.Claims.Index())
             if (claim.RegisterOwner is { } owner)
                 _registerOf[index] = map.Claims.Index().FirstOrDefault(c => c.Item.Owner == owner, (-1, null!)).Index;
         foreach (BusFault random in faults?.Where(f => f.Kind == FaultKind.RandomBank) ?? [])
-            foreach ((int index, DecodedClaim claim) in map.Claims.Index().Where(c => c.Item.Owner == random.Subject && _registerOf.ContainsKey(c.Index)))
-                _latches[_registerOf[index]] = new Random(random.Seed).Next(RegisterValues(claim.Window!.Banks));
+        foreach (
+            (int index, DecodedClaim claim) in map
+                .Claims.Index()
+                .Where(c => c.Item.Owner == random.Subject && _registerOf.ContainsKey(c.Index))
+        )
+            _latches[_registerOf[index]] = new Random(random.Seed).Next(RegisterValues(claim.Window!.Banks));
     }
 
     /// <summary>Puts what <paramref name="contents"/> holds behind a claim that is read, such as a device in its socket; the claim's index is that of the map.</summary>
@@ -67,40 +79,57 @@ public sealed class SimulatedBus
         address &= Decode.Space(_map.AddressBits);
         foreach (Answering answer in Here(address))
         {
-            if (!Sees(answer) || _map.Claims[answer.Claim] is not { Writes: true } claim) continue;
-            if (claim.Kind == ClaimKind.Ram && BankThere(answer.Claim, claim)) _cells[Cell(answer.Claim, claim, address)] = value;
-            if (claim.Kind == ClaimKind.Register) _latches[answer.Claim] = value;
+            if (!Sees(answer) || _map.Claims[answer.Claim] is not { Writes: true } claim)
+                continue;
+            if (claim.Kind == ClaimKind.Ram && BankThere(answer.Claim, claim))
+                _cells[Cell(answer.Claim, claim, address)] = value;
+            if (claim.Kind == ClaimKind.Register)
+                _latches[answer.Claim] = value;
         }
     }
 
-    byte Held(int index, DecodedClaim claim, ulong address) => claim.Kind switch
-    {
-        ClaimKind.Ram when BankThere(index, claim) => Faults(index, claim, address).Seen(_cells.GetValueOrDefault(Cell(index, claim, address), Undriven)),
-        not ClaimKind.Ram when _contents.TryGetValue(index, out ClaimContents? contents) => BankThere(index, claim) ? contents(Bank(index, claim), Decode.Offset(claim, address)) : Undriven,
-        // What a ROM or a chip holds is not known to a map; only that it is not what a scan has just written.
-        _ => Undriven,
-    };
+    byte Held(int index, DecodedClaim claim, ulong address) =>
+        claim.Kind switch
+        {
+            ClaimKind.Ram when BankThere(index, claim) => Faults(index, claim, address)
+                .Seen(_cells.GetValueOrDefault(Cell(index, claim, address), Undriven)),
+            not ClaimKind.Ram when _contents.TryGetValue(index, out ClaimContents? contents) => BankThere(index, claim)
+                ? contents(Bank(index, claim), Decode.Offset(claim, address))
+                : Undriven,
+            // What a ROM or a chip holds is not known to a map; only that it is not what a scan has just written.
+            _ => Undriven,
+        };
 
     (int, ulong) Cell(int index, DecodedClaim claim, ulong address) =>
         (index, Faults(index, claim, address).Reached(Decode.Offset(claim, address)) + (ulong)Bank(index, claim) * claim.Size);
 
-    CellFaults Faults(int index, DecodedClaim claim, ulong address) => _faults?[index] is { } faults ? faults[(int)(Decode.Offset(claim, address) % (ulong)_wordBytes)] : CellFaults.None;
+    CellFaults Faults(int index, DecodedClaim claim, ulong address) =>
+        _faults?[index] is { } faults ? faults[(int)(Decode.Offset(claim, address) % (ulong)_wordBytes)] : CellFaults.None;
 
     /// <summary>The bank that a window shows: its register's latch, as many bits of it as the banks need; 0 until something is written to it.</summary>
     int Bank(int index, DecodedClaim claim) =>
-        claim.Window is { } window && _registerOf.TryGetValue(index, out int register) ? _latches.GetValueOrDefault(register) % RegisterValues(window.Banks) : 0;
+        claim.Window is { } window && _registerOf.TryGetValue(index, out int register)
+            ? _latches.GetValueOrDefault(register) % RegisterValues(window.Banks)
+            : 0;
 
     /// <summary>False for a register value beyond the banks that are there: the window then is empty.</summary>
     bool BankThere(int index, DecodedClaim claim) => claim.Window is not { } window || Bank(index, claim) < window.Banks;
 
     /// <summary>The bank that the window of a claim shows now; null where the claim is no window, or shows none.</summary>
-    public int? BankShown(string owner) => _map.Claims.Index().FirstOrDefault(c => c.Item.Owner == owner, (-1, null!)) is var (index, claim) && index >= 0 && claim.Window is not null && BankThere(index, claim) ? Bank(index, claim) : null;
+    public int? BankShown(string owner) =>
+        _map.Claims.Index().FirstOrDefault(c => c.Item.Owner == owner, (-1, null!)) is var (index, claim)
+        && index >= 0
+        && claim.Window is not null
+        && BankThere(index, claim)
+            ? Bank(index, claim)
+            : null;
 
     bool Sees(Answering answer) => (answer.Masters & _master) != 0;
 
     Answering[] Here(ulong address)
     {
-        if (address < _segment.From || address > _segment.To) _segment = _map.At(address);
+        if (address < _segment.From || address > _segment.To)
+            _segment = _map.At(address);
         return _segment.Claims;
     }
 }

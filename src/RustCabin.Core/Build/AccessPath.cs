@@ -7,8 +7,8 @@ namespace RustCabin.Core.Build;
 public static class AccessPath
 {
     /// <summary>The levels to pass, outermost first, to reach every site of the part; none where the closed case will do.</summary>
-    public static IReadOnlyList<AccessLevel> To(Model model, Instance part) => part.Occupied
-        .Select(o => Path(model, model.FindSite(o.Site!)?.Access)).MaxBy(path => path.Count) ?? [];
+    public static IReadOnlyList<AccessLevel> To(Model model, Instance part) =>
+        part.Occupied.Select(o => Path(model, model.FindSite(o.Site!)?.Access)).MaxBy(path => path.Count) ?? [];
 
     /// <summary>0 for a level that is reached from no other: the closed case.</summary>
     public static int DepthOf(Model model, AccessLevel level) => Path(model, level.Id).Count;
@@ -27,18 +27,19 @@ public static class AccessPath
 
     /// <summary>What comes off on the way in.</summary>
     public static IEnumerable<string> Off(AccessLevel level) =>
-    [
-        .. level.Remove.Select(r => $"Take out {Counted(r)}."),
-        .. level.Unplug.Select(u => $"Unplug the {u}."),
-        .. level.Fragile.Select(f => $"Mind the {f}: it breaks easily."),
-    ];
+        [
+            .. level.Remove.Select(r => $"Take out {Counted(r)}."),
+            .. level.Unplug.Select(u => $"Unplug the {u}."),
+            .. level.Fragile.Select(f => $"Mind the {f}: it breaks easily."),
+        ];
 
     /// <summary>The same in reverse, for closing.</summary>
     public static IEnumerable<string> Back(AccessLevel level) =>
-    [
-        .. level.Unplug.Reverse().Select(u => $"Plug the {u} back in."),
-        .. level.Remove.Reverse().Select(r => $"Put back {Counted(r)}."),
-    ];
+        [
+            .. level.Unplug.Reverse().Select(u => $"Plug the {u} back in."),
+            .. level.Remove.Reverse().Select(r => $"Put back {Counted(r)}."),
+        ];
 
-    static string Counted(Removal r) => $"{r.Count} {r.What}{(r.Count == 1 ? "" : "s")}{(r.Where.Length > 0 ? $" ({r.Where})" : "")}";
+    static string Counted(Removal r) =>
+        $"{r.Count} {r.What}{(r.Count == 1 ? "" : "s")}{(r.Where.Length > 0 ? $" ({r.Where})" : "")}";
 }

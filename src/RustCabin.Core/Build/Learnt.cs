@@ -15,11 +15,11 @@ public static class Learnt
         decimal[] each =
         [
             .. from plan in plans
-               where plan.Job is not null
-               from instance in plan.Instances
-               let joints = Joints(instance)
-               where joints > 0 && plan.Job!.Took.TryGetValue($"set-{instance.Name}", out decimal _)
-               select plan.Job!.Took[$"set-{instance.Name}"] / joints,
+            where plan.Job is not null
+            from instance in plan.Instances
+            let joints = Joints(instance)
+            where joints > 0 && plan.Job!.Took.TryGetValue($"set-{instance.Name}", out decimal _)
+            select plan.Job!.Took[$"set-{instance.Name}"] / joints,
         ];
         return Baseline.Runs.Of(each) is { } runs ? (runs.Median, each.Length) : (MinutesPerJoint, 0);
     }

@@ -4,7 +4,13 @@ using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Build;
 
-public enum StepState { Open, Done, Locked, Differs }
+public enum StepState
+{
+    Open,
+    Done,
+    Locked,
+    Differs,
+}
 
 /// <summary>One line of a reading beside its prediction. Null where the other side has no such line.</summary>
 public sealed record ComparedLine(string Label, ByteSize? Expected, ByteSize? Seen)
@@ -17,11 +23,16 @@ public sealed record Comparison(GateReading Reading, IReadOnlyList<ComparedLine>
 {
     public bool Agrees => Lines.All(l => l.Agrees) && Reading.Starts != false;
 
-    public static Comparison Of(PowerUpCount expected, GateReading reading) => new(reading,
-    [
-        .. expected.Lines.Index().Select(e => new ComparedLine(e.Item.Label, e.Item.Bytes, reading.Lines.ElementAtOrDefault(e.Index)?.Bytes)),
-        .. reading.Lines.Skip(expected.Lines.Count).Select(l => new ComparedLine(l.Label, null, l.Bytes)),
-    ]);
+    public static Comparison Of(PowerUpCount expected, GateReading reading) =>
+        new(
+            reading,
+            [
+                .. expected
+                    .Lines.Index()
+                    .Select(e => new ComparedLine(e.Item.Label, e.Item.Bytes, reading.Lines.ElementAtOrDefault(e.Index)?.Bytes)),
+                .. reading.Lines.Skip(expected.Lines.Count).Select(l => new ComparedLine(l.Label, null, l.Bytes)),
+            ]
+        );
 }
 
 /// <summary>How far one step is, and for a gate what was read.</summary>
@@ -47,10 +58,19 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
         bool barred = false;
         foreach (Step step in sheet.Steps)
         {
-            Comparison? reading = step.Expected is { } expected && ReadingOf(step, job) is { } read ? Comparison.Of(expected, read) : null;
-            IReadOnlyList<string> heeded = [.. step.Cautions.Select(c => c.Id).Where(c => job?.Heeded.Contains($"{step.Id}:{c}") == true)];
-            bool done = step.Kind == StepKind.Gate ? reading is { Agrees: true } : step.Proved ?? job?.Done.Contains(step.Id) == true;
-            StepState state = done ? StepState.Done : reading is { Agrees: false } ? StepState.Differs : barred ? StepState.Locked : StepState.Open;
+            Comparison? reading =
+                step.Expected is { } expected && ReadingOf(step, job) is { } read ? Comparison.Of(expected, read) : null;
+            IReadOnlyList<string> heeded =
+            [
+                .. step.Cautions.Select(c => c.Id).Where(c => job?.Heeded.Contains($"{step.Id}:{c}") == true),
+            ];
+            bool done =
+                step.Kind == StepKind.Gate ? reading is { Agrees: true } : step.Proved ?? job?.Done.Contains(step.Id) == true;
+            StepState state =
+                done ? StepState.Done
+                : reading is { Agrees: false } ? StepState.Differs
+                : barred ? StepState.Locked
+                : StepState.Open;
             steps.Add(new StepProgress(step, state, reading, heeded));
             barred |= step.Kind is StepKind.Gate or StepKind.Prove && !done;
         }
@@ -59,5 +79,6 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
 
     /// <summary>The latest reading of a gate; for the untouched machine the unit's baseline serves where this job has none of its own.</summary>
     static GateReading? ReadingOf(Step step, Job? job) =>
-        job?.Readings.LastOrDefault(r => r.Gate == step.Id) ?? (step.Id == BuildSheet.Untouched && job is not null ? step.At?.Unit.Baseline?.Reading : null);
+        job?.Readings.LastOrDefault(r => r.Gate == step.Id)
+        ?? (step.Id == BuildSheet.Untouched && job is not null ? step.At?.Unit.Baseline?.Reading : null);
 }

@@ -8,7 +8,8 @@ public static class Csv
     public static string Of(IEnumerable<IReadOnlyList<string>> rows)
     {
         var text = new StringBuilder();
-        foreach (IReadOnlyList<string> row in rows) text.AppendJoin(',', row.Select(Cell)).Append("\r\n");
+        foreach (IReadOnlyList<string> row in rows)
+            text.AppendJoin(',', row.Select(Cell)).Append("\r\n");
         return text.ToString();
     }
 
@@ -17,9 +18,20 @@ public static class Csv
     /// </summary>
     public static string Cell(string text)
     {
-        if (text.Length > 0 && text[0] is '=' or '+' or '-' or '@' or '\t' or '\r' or '\n' or '\uFF1D' or '\uFF0B' or '\uFF0D' or '\uFF20' && !IsNumber(text)) text = $"'{text}";
+        if (
+            text.Length > 0
+            && text[0] is '=' or '+' or '-' or '@' or '\t' or '\r' or '\n' or '\uFF1D' or '\uFF0B' or '\uFF0D' or '\uFF20'
+            && !IsNumber(text)
+        )
+            text = $"'{text}";
         return text.AsSpan().IndexOfAny(",\"\r\n\t") >= 0 ? $"\"{text.Replace("\"", "\"\"")}\"" : text;
     }
 
-    static bool IsNumber(string text) => decimal.TryParse(text, System.Globalization.NumberStyles.AllowLeadingSign | System.Globalization.NumberStyles.AllowDecimalPoint, System.Globalization.CultureInfo.InvariantCulture, out _);
+    static bool IsNumber(string text) =>
+        decimal.TryParse(
+            text,
+            System.Globalization.NumberStyles.AllowLeadingSign | System.Globalization.NumberStyles.AllowDecimalPoint,
+            System.Globalization.CultureInfo.InvariantCulture,
+            out _
+        );
 }

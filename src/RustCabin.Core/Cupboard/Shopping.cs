@@ -17,20 +17,28 @@ public static class Shopping
     public static IReadOnlyList<Wanted> Of(Pack sheets, IReadOnlyList<Job> jobs, IReadOnlyList<StockItem> stock)
     {
         int InHand(StockKind kind, Func<StockItem, bool> which) => stock.Where(s => s.Kind == kind && which(s)).Sum(s => s.Count);
-        var parts = from want in jobs.SelectMany(j => j.Add.Where(a => !j.Done.Contains($"fit-{a.Part}"))).CountBy(a => a.Part)
-                    let part = sheets.FindPart(want.Key)
-                    where part is not null
-                    orderby part.Name
-                    select new Wanted(part.Name, want.Value, InHand(StockKind.Part, s => s.Item == part.Id), part.Price);
-        var chips = from job in jobs
-                    where sheets.FindUnit(job.Unit) is not null
-                    from need in Chips(Plan.For(sheets, job))
-                    select new Wanted($"{need.Type.Organisation} for {sheets.FindUnit(job.Unit)!.Name}", need.Count, InHand(StockKind.Chip, s => ChipType.Find(s.Item) == need.Type),
-                        stock.Where(s => s.Kind == StockKind.Chip && ChipType.Find(s.Item) == need.Type).Min(s => s.Price));
-        var devices = from want in jobs.SelectMany(j => j.Roms.Where(r => !j.Done.Contains($"burn-{r.Site}"))).CountBy(r => RomDevice.Find(r.Device)!)
-                      let own = DeviceStock.Of(stock, want.Key)
-                      orderby want.Key.Name
-                      select new Wanted($"{want.Key.Name}, ROM device", want.Value, own.Count, own.Price);
+        var parts =
+            from want in jobs.SelectMany(j => j.Add.Where(a => !j.Done.Contains($"fit-{a.Part}"))).CountBy(a => a.Part)
+            let part = sheets.FindPart(want.Key)
+            where part is not null
+            orderby part.Name
+            select new Wanted(part.Name, want.Value, InHand(StockKind.Part, s => s.Item == part.Id), part.Price);
+        var chips =
+            from job in jobs
+            where sheets.FindUnit(job.Unit) is not null
+            from need in Chips(Plan.For(sheets, job))
+            select new Wanted(
+                $"{need.Type.Organisation} for {sheets.FindUnit(job.Unit)!.Name}",
+                need.Count,
+                InHand(StockKind.Chip, s => ChipType.Find(s.Item) == need.Type),
+                stock.Where(s => s.Kind == StockKind.Chip && ChipType.Find(s.Item) == need.Type).Min(s => s.Price)
+            );
+        var devices =
+            from want in jobs.SelectMany(j => j.Roms.Where(r => !j.Done.Contains($"burn-{r.Site}")))
+                .CountBy(r => RomDevice.Find(r.Device)!)
+            let own = DeviceStock.Of(stock, want.Key)
+            orderby want.Key.Name
+            select new Wanted($"{want.Key.Name}, ROM device", want.Value, own.Count, own.Price);
         return [.. parts, .. chips, .. devices];
     }
 
@@ -43,9 +51,18 @@ public static class Shopping
         select (all.Key, all.Sum());
 
     /// <summary>The shopping list as CSV, a head line first.</summary>
-    public static string AsCsv(IEnumerable<Wanted> wanted, string currency) => Csv.Of(
-    [
-        ["what", "wanted", "in hand", "to buy", $"each {currency}"],
-        .. wanted.Select(w => (string[])[w.Name, $"{w.Count}", $"{w.InHand}", $"{w.ToBuy}", w.Price?.ToString(System.Globalization.CultureInfo.InvariantCulture) ?? ""]),
-    ]);
+    public static string AsCsv(IEnumerable<Wanted> wanted, string currency) =>
+        Csv.Of([
+            ["what", "wanted", "in hand", "to buy", $"each {currency}"],
+            .. wanted.Select(w =>
+                (string[])
+                    [
+                        w.Name,
+                        $"{w.Count}",
+                        $"{w.InHand}",
+                        $"{w.ToBuy}",
+                        w.Price?.ToString(System.Globalization.CultureInfo.InvariantCulture) ?? "",
+                    ]
+            ),
+        ]);
 }

@@ -15,13 +15,21 @@ public static class Explanations
     /// <summary>The slips, in words, likeliest kind first; none when the reading is as predicted or nothing single explains it.</summary>
     public static IReadOnlyList<string> Of(PlannedUnit at, Comparison reading)
     {
-        if (reading.Agrees || reading.Lines.Count == 0 || reading.Reading.Starts == false) return [];
+        if (reading.Agrees || reading.Lines.Count == 0 || reading.Reading.Starts == false)
+            return [];
         return
         [
-            .. SingleMoves.Of(at).Where(m => Shows(m.Planned, reading))
-                .Select(m => $"{m.Switch.Id} of {m.Instance.Title} standing {m.Position} would show just this: look whether it stands {m.Instance.Positions[m.Switch.Id]}."),
-            .. at.Instances.Where(i => Shows(Plan.With(at, other => other != i), reading))
-                .Select(i => $"{i.Title} not answering at all would show just this: switch off, and look whether it is seated all the way."),
+            .. SingleMoves
+                .Of(at)
+                .Where(m => Shows(m.Planned, reading))
+                .Select(m =>
+                    $"{m.Switch.Id} of {m.Instance.Title} standing {m.Position} would show just this: look whether it stands {m.Instance.Positions[m.Switch.Id]}."
+                ),
+            .. at
+                .Instances.Where(i => Shows(Plan.With(at, other => other != i), reading))
+                .Select(i =>
+                    $"{i.Title} not answering at all would show just this: switch off, and look whether it is seated all the way."
+                ),
         ];
     }
 

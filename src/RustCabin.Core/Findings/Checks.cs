@@ -16,7 +16,12 @@ namespace RustCabin.Core.Findings;
 /// What a finding of a check can rest on: on its subjects alone, so that it stays whatever else is fitted or switched; on which parts are there, not on their
 /// switches; or on all of the plan. The solver rules out no more than a finding proves.
 /// </summary>
-public enum Rests { Subjects, Parts, All }
+public enum Rests
+{
+    Subjects,
+    Parts,
+    All,
+}
 
 /// <summary>Every check, in the order in which people work. A check is a pure function of the planned unit and its predicted count.</summary>
 public static class Checks

@@ -1,7 +1,12 @@
 namespace RustCabin.Core.Findings;
 
 /// <summary>How much a finding weighs: it cannot work or can do damage; it works with a condition; it is worth knowing.</summary>
-public enum Severity { Stop, Watch, Note }
+public enum Severity
+{
+    Stop,
+    Watch,
+    Note,
+}
 
 /// <summary>Switch positions by instance that mend a finding, tried out before they are offered.</summary>
 public sealed record Fix(IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>> Switches);
@@ -11,4 +16,12 @@ public sealed record Fix(IReadOnlyDictionary<string, IReadOnlyDictionary<string,
 /// the tray; <paramref name="Station"/> where it is mended; <paramref name="Why"/> the steps, to be followed with a pocket calculator.
 /// </summary>
 public sealed record Finding(
-    string Code, Severity Severity, string Station, string Title, IReadOnlyList<string> Subjects, string Text, IReadOnlyList<string> Why, Fix? Fix = null);
+    string Code,
+    Severity Severity,
+    string Station,
+    string Title,
+    IReadOnlyList<string> Subjects,
+    string Text,
+    IReadOnlyList<string> Why,
+    Fix? Fix = null
+);

@@ -6,5 +6,8 @@ static class Limit
     const decimal WatchAbove = 0.9m;
 
     /// <summary>Null: well within.</summary>
-    public static Severity? Of(decimal value, decimal limit) => value > limit ? Severity.Stop : value > limit * WatchAbove ? Severity.Watch : null;
+    public static Severity? Of(decimal value, decimal limit) =>
+        value > limit ? Severity.Stop
+        : value > limit * WatchAbove ? Severity.Watch
+        : null;
 }

@@ -18,48 +18,83 @@ static class FitChecks
                 continue;
             }
             if (way.Model is { } model && model != unit.Model.Id)
-                yield return Wrong(unit, instance, $"{instance.Title} by way of \"{way.Id}\" is for {model}, not for {unit.Model.Name}.", Fitting(unit, instance.Part));
+                yield return Wrong(
+                    unit,
+                    instance,
+                    $"{instance.Title} by way of \"{way.Id}\" is for {model}, not for {unit.Model.Name}.",
+                    Fitting(unit, instance.Part)
+                );
             else if (!unit.Holds(way.Revisions))
-                yield return Wrong(unit, instance,
-                    $"{instance.Title} fits {Names(unit.Model, way.Revisions)}; this is {RevisionName(unit.Model, unit.Revision.Id)}.", Fitting(unit, instance.Part));
+                yield return Wrong(
+                    unit,
+                    instance,
+                    $"{instance.Title} fits {Names(unit.Model, way.Revisions)}; this is {RevisionName(unit.Model, unit.Revision.Id)}.",
+                    Fitting(unit, instance.Part)
+                );
         }
     }
 
-    static Finding Wrong(PlannedUnit unit, Instance instance, string text, IEnumerable<string> why) => new(
-        "FIT-REVISION", Severity.Stop, "Fit", $"{instance.Title} does not fit", [instance.Subject], text,
-        [
-            $"This unit is taken for {unit.Model.Name}, {RevisionName(unit.Model, unit.Revision.Id)}{(unit.Unit.Revision is null ? $" ({unit.Revision.Probability * 100:0} % by its clues)" : ", confirmed")}.",
-            .. why,
-        ]);
+    static Finding Wrong(PlannedUnit unit, Instance instance, string text, IEnumerable<string> why) =>
+        new(
+            "FIT-REVISION",
+            Severity.Stop,
+            "Fit",
+            $"{instance.Title} does not fit",
+            [instance.Subject],
+            text,
+            [
+                $"This unit is taken for {unit.Model.Name}, {RevisionName(unit.Model, unit.Revision.Id)}{(unit.Unit.Revision is null ? $" ({unit.Revision.Probability * 100:0} % by its clues)" : ", confirmed")}.",
+                .. why,
+            ]
+        );
 
-    static IEnumerable<string> Fitting(PlannedUnit unit, Part part) => part.Ways.Select(w =>
-        $"Way \"{w.Id}\": for {w.Model ?? $"anything with {w.Connector}"}{(w.Revisions.Count > 0 && w.Model == unit.Model.Id ? $", {Names(unit.Model, w.Revisions)}" : "")}.");
+    static IEnumerable<string> Fitting(PlannedUnit unit, Part part) =>
+        part.Ways.Select(w =>
+            $"Way \"{w.Id}\": for {w.Model ?? $"anything with {w.Connector}"}{(w.Revisions.Count > 0 && w.Model == unit.Model.Id ? $", {Names(unit.Model, w.Revisions)}" : "")}."
+        );
 
     /// <summary>
     /// FIT-DOUBT: the revisions that a way does not fit still hold 5 % or more, and none is confirmed by hand. Source: domain.md, section 13.
     /// </summary>
     public static IEnumerable<Finding> Doubt(PlannedUnit unit)
     {
-        if (unit.Unit.Revision is not null) yield break;
-        foreach (Instance instance in unit.Instances.Where(i => i.Way is { Revisions.Count: > 0 } way && way.Model == unit.Model.Id && unit.Holds(way.Revisions)))
+        if (unit.Unit.Revision is not null)
+            yield break;
+        foreach (
+            Instance instance in unit.Instances.Where(i =>
+                i.Way is { Revisions.Count: > 0 } way && way.Model == unit.Model.Id && unit.Holds(way.Revisions)
+            )
+        )
         {
             RevisionChance[] others = [.. unit.Revision.All.Where(r => !instance.Way!.Revisions.Contains(r.Id))];
             double doubt = others.Sum(r => r.Probability);
-            if (doubt < 0.05) continue;
+            if (doubt < 0.05)
+                continue;
             RevisionChance worst = others.MaxBy(r => r.Probability)!;
             NextClue? next = Revisions.Next(unit.Model, unit.Unit.Seen);
             yield return new Finding(
-                "FIT-DOUBT", Severity.Watch, "Identify", $"Is it a board that takes {instance.Title}?", [instance.Subject],
+                "FIT-DOUBT",
+                Severity.Watch,
+                "Identify",
+                $"Is it a board that takes {instance.Title}?",
+                [instance.Subject],
                 $"{instance.Title} fits {Names(unit.Model, instance.Way!.Revisions)}, not {Names(unit.Model, others.Select(r => r.Id))}; {RevisionName(unit.Model, worst.Id)} still has {worst.Probability * 100:0} %.",
                 [
-                    .. unit.Revision.All.Select(r => $"{RevisionName(unit.Model, r.Id)}: {r.Probability * 100:0.0} % by the clues seen."),
+                    .. unit.Revision.All.Select(r =>
+                        $"{RevisionName(unit.Model, r.Id)}: {r.Probability * 100:0.0} % by the clues seen."
+                    ),
                     $"Boards that it does not fit hold {doubt * 100:0.0} %; from 5 % on the fit is in doubt.",
-                    next is null ? "No clue that is left would tell more; confirm the revision by hand." : $"Look next: {unit.Model.Clues.First(c => c.Id == next.Clue).Ask}.",
-                ]);
+                    next is null
+                        ? "No clue that is left would tell more; confirm the revision by hand."
+                        : $"Look next: {unit.Model.Clues.First(c => c.Id == next.Clue).Ask}.",
+                ]
+            );
         }
     }
 
-    static string Names(Model model, IEnumerable<string> revisions) => string.Join(" and ", revisions.Select(id => RevisionName(model, id)));
+    static string Names(Model model, IEnumerable<string> revisions) =>
+        string.Join(" and ", revisions.Select(id => RevisionName(model, id)));
+
     static string RevisionName(Model model, string id) => model.FindRevision(id)?.Name ?? id;
 
     /// <summary>
@@ -72,24 +107,32 @@ static class FitChecks
         foreach (var site in bySite)
         {
             (Instance Instance, Occupies Taken)[] on = [.. site];
-            if (on.Length < 2) continue;
+            if (on.Length < 2)
+                continue;
             bool stacks = on.Any(x => x.Taken.Stacks || x.Instance.Part.Stacks || x.Instance.Way!.Stacks);
             bool oneEach = on.Where(x => x.Taken.Mode != SiteMode.Tap).GroupBy(x => x.Taken.Mode).All(g => g.Count() == 1);
-            if (stacks && oneEach) continue;
+            if (stacks && oneEach)
+                continue;
 
             string names = string.Join(" and ", on.Select(x => x.Instance.Title).Distinct());
             yield return new Finding(
-                "FIT-SITE-TAKEN", Severity.Stop, "Fit", $"{site.Key} is wanted twice", [.. on.Select(x => x.Instance.Subject).Distinct()],
+                "FIT-SITE-TAKEN",
+                Severity.Stop,
+                "Fit",
+                $"{site.Key} is wanted twice",
+                [.. on.Select(x => x.Instance.Subject).Distinct()],
                 $"{names} both sit on {site.Key}, and {(stacks ? "only one of a kind can" : "neither sheet says that they stack")}.",
-                [.. on.Select(x => $"{x.Instance.Title} takes {site.Key}: {How(x.Taken.Mode)}.")]);
+                [.. on.Select(x => $"{x.Instance.Title} takes {site.Key}: {How(x.Taken.Mode)}.")]
+            );
         }
     }
 
-    static string How(SiteMode mode) => mode switch
-    {
-        SiteMode.In => "it fills the site",
-        SiteMode.Between => "it takes the chip's place and carries the chip on",
-        SiteMode.Over => "it clips over the chip that stays",
-        _ => "it taps a signal there",
-    };
+    static string How(SiteMode mode) =>
+        mode switch
+        {
+            SiteMode.In => "it fills the site",
+            SiteMode.Between => "it takes the chip's place and carries the chip on",
+            SiteMode.Over => "it clips over the chip that stays",
+            _ => "it taps a signal there",
+        };
 }

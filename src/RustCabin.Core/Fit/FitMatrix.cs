@@ -3,7 +3,13 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Fit;
 
 /// <summary>Whether a part goes into a revision: it does; it does by a way that asks for more; it does not; nobody has said.</summary>
-public enum FitGrade { Fits, WithCare, DoesNot, Unknown }
+public enum FitGrade
+{
+    Fits,
+    WithCare,
+    DoesNot,
+    Unknown,
+}
 
 /// <summary>One part on one revision: the grade, the way that it would take (null where none), and why.</summary>
 public sealed record FitCell(string Revision, FitGrade Grade, Way? Way, IReadOnlyList<string> Why);
@@ -26,40 +32,71 @@ public static class FitMatrix
     public static FitCell Cell(Model model, Part part, string revision)
     {
         Way[] ways = [.. WaysFor(model, part)];
-        if (ways.Length == 0) return new FitCell(revision, FitGrade.Unknown, null, [$"No way of {part.Name} is for {model.Name}: nobody has said."]);
+        if (ways.Length == 0)
+            return new FitCell(
+                revision,
+                FitGrade.Unknown,
+                null,
+                [$"No way of {part.Name} is for {model.Name}: nobody has said."]
+            );
 
-        var tried = ways.Select(way => (Way: way, Bars: Bars(model, way, revision).ToList(), Cares: Cares(model, way).ToList())).ToList();
+        var tried = ways.Select(way => (Way: way, Bars: Bars(model, way, revision).ToList(), Cares: Cares(model, way).ToList()))
+            .ToList();
         if (tried.Where(t => t.Bars.Count == 0).OrderBy(t => t.Cares.Count).FirstOrDefault() is { Way: { } best } found)
             return found.Cares.Count == 0
-                ? new FitCell(revision, FitGrade.Fits, best, [$"Way \"{best.Id}\": {Sites(best)}{best.Minutes:0.#} minutes, skill {best.Skill}, can be undone."])
-                : new FitCell(revision, FitGrade.WithCare, best, [.. found.Cares.Prepend($"Way \"{best.Id}\": {Sites(best)}{best.Minutes:0.#} minutes, skill {best.Skill}.")]);
-        return new FitCell(revision, FitGrade.DoesNot, null, [.. tried.SelectMany(t => t.Bars.Select(bar => $"Way \"{t.Way.Id}\": {bar}"))]);
+                ? new FitCell(
+                    revision,
+                    FitGrade.Fits,
+                    best,
+                    [$"Way \"{best.Id}\": {Sites(best)}{best.Minutes:0.#} minutes, skill {best.Skill}, can be undone."]
+                )
+                : new FitCell(
+                    revision,
+                    FitGrade.WithCare,
+                    best,
+                    [.. found.Cares.Prepend($"Way \"{best.Id}\": {Sites(best)}{best.Minutes:0.#} minutes, skill {best.Skill}.")]
+                );
+        return new FitCell(
+            revision,
+            FitGrade.DoesNot,
+            null,
+            [.. tried.SelectMany(t => t.Bars.Select(bar => $"Way \"{t.Way.Id}\": {bar}"))]
+        );
     }
 
     /// <summary>The ways of a part that nothing on the sheets bars from one revision.</summary>
-    public static IEnumerable<Way> WaysInto(Model model, Part part, string revision) => WaysFor(model, part).Where(way => !Bars(model, way, revision).Any());
+    public static IEnumerable<Way> WaysInto(Model model, Part part, string revision) =>
+        WaysFor(model, part).Where(way => !Bars(model, way, revision).Any());
 
-    static IEnumerable<Way> WaysFor(Model model, Part part) => part.Ways.Where(w => w.Model == model.Id || (w.Connector is { } c && model.Sites.Any(s => s.Connector == c)));
+    static IEnumerable<Way> WaysFor(Model model, Part part) =>
+        part.Ways.Where(w => w.Model == model.Id || (w.Connector is { } c && model.Sites.Any(s => s.Connector == c)));
 
     static IEnumerable<string> Bars(Model model, Way way, string revision)
     {
         if (way.Revisions.Count > 0 && !way.Revisions.Contains(revision))
             yield return $"is for {string.Join(" and ", way.Revisions.Select(id => model.FindRevision(id)?.Name ?? id))}.";
         foreach (string id in way.Occupies.Select(o => o.Site).OfType<string>().Where(id => !id.Contains(':')))
-            if (model.FindSite(id) is not { } site) yield return $"wants a site {id}, which this model has not.";
-            else if (site.Revisions.Count > 0 && !site.Revisions.Contains(revision)) yield return $"wants the site {id}, which this board has not.";
+            if (model.FindSite(id) is not { } site)
+                yield return $"wants a site {id}, which this model has not.";
+            else if (site.Revisions.Count > 0 && !site.Revisions.Contains(revision))
+                yield return $"wants the site {id}, which this board has not.";
     }
 
     static IEnumerable<string> Cares(Model model, Way way)
     {
-        if (!way.Reversible) yield return "It cannot be undone.";
-        if (way.Special is { } special) yield return $"Afterwards {special} belongs to this unit only.";
-        if (way.Skill >= HighSkill) yield return $"It wants skill {way.Skill} of 5.";
+        if (!way.Reversible)
+            yield return "It cannot be undone.";
+        if (way.Special is { } special)
+            yield return $"Afterwards {special} belongs to this unit only.";
+        if (way.Skill >= HighSkill)
+            yield return $"It wants skill {way.Skill} of 5.";
         foreach (Occupies taken in way.Occupies.Where(o => o.Mode is SiteMode.In or SiteMode.Between && o.Site is not null))
             if (model.FindSite(taken.Site!) is { Mount: "soldered" })
                 yield return $"The chip at {taken.Site} is soldered: a socket must be fitted first.";
-        foreach (Need need in way.Needs.Where(n => n.What.Length > 0)) yield return $"It needs {Words<NeedKind>.Of(need.Kind)} {need.What}.";
+        foreach (Need need in way.Needs.Where(n => n.What.Length > 0))
+            yield return $"It needs {Words<NeedKind>.Of(need.Kind)} {need.What}.";
     }
 
-    static string Sites(Way way) => way.Occupies.Count == 0 ? "" : $"on {string.Join(" and ", way.Occupies.Select(o => o.Site ?? o.Signal))}, ";
+    static string Sites(Way way) =>
+        way.Occupies.Count == 0 ? "" : $"on {string.Join(" and ", way.Occupies.Select(o => o.Site ?? o.Signal))}, ";
 }

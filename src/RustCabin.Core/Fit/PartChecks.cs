@@ -17,18 +17,40 @@ static class PartChecks
         from answer in NeedCheck.Of(unit, instance.Part.Needs.Concat(instance.Way?.Needs ?? []), instance)
         where answer.Met != true
         select new Finding(
-            "FIT-NEED", answer.Met == false ? Severity.Stop : Severity.Watch, "Fit", $"{instance.Title} needs {Words<NeedKind>.Of(answer.Need.Kind)}", [instance.Subject],
-            $"{instance.Title} needs {answer.Text}.", [answer.Met == false ? "Its sheet says so, and it is not there." : "Its sheet says so; the sheets of this unit do not say whether it is there."]);
+            "FIT-NEED",
+            answer.Met == false ? Severity.Stop : Severity.Watch,
+            "Fit",
+            $"{instance.Title} needs {Words<NeedKind>.Of(answer.Need.Kind)}",
+            [instance.Subject],
+            $"{instance.Title} needs {answer.Text}.",
+            [
+                answer.Met == false
+                    ? "Its sheet says so, and it is not there."
+                    : "Its sheet says so; the sheets of this unit do not say whether it is there.",
+            ]
+        );
 
     /// <summary>FIT-CONFLICT: two parts that are known not to go together; either sheet may say it.</summary>
     public static IEnumerable<Finding> Conflicts(PlannedUnit unit)
     {
         foreach ((int i, Instance one) in unit.Instances.Index())
-            foreach (Instance other in unit.Instances.Skip(i + 1))
-                if ((one.Part.Conflicts.FirstOrDefault(c => c.Part == other.Part.Id) ?? other.Part.Conflicts.FirstOrDefault(c => c.Part == one.Part.Id)) is { } conflict)
-                    yield return new Finding(
-                        "FIT-CONFLICT", Severity.Stop, "Fit", $"{one.Title} and {other.Title} do not go together", [one.Subject, other.Subject],
-                        conflict.Why.Length > 0 ? conflict.Why : "One of their sheets says that they do not go together.", [$"Known bad pair: {one.Part.Name} and {other.Part.Name}."]);
+        foreach (Instance other in unit.Instances.Skip(i + 1))
+            if (
+                (
+                    one.Part.Conflicts.FirstOrDefault(c => c.Part == other.Part.Id)
+                    ?? other.Part.Conflicts.FirstOrDefault(c => c.Part == one.Part.Id)
+                ) is
+                { } conflict
+            )
+                yield return new Finding(
+                    "FIT-CONFLICT",
+                    Severity.Stop,
+                    "Fit",
+                    $"{one.Title} and {other.Title} do not go together",
+                    [one.Subject, other.Subject],
+                    conflict.Why.Length > 0 ? conflict.Why : "One of their sheets says that they do not go together.",
+                    [$"Known bad pair: {one.Part.Name} and {other.Part.Name}."]
+                );
     }
 
     /// <summary>FIT-SOLDERED: a part that fills a site or goes between needs it socketed.</summary>
@@ -38,23 +60,48 @@ static class PartChecks
         from taken in instance.Occupied
         where taken.Mode is SiteMode.In or SiteMode.Between && unit.Model.FindSite(taken.Site!) is { Mount: "soldered" }
         select new Finding(
-            "FIT-SOLDERED", Severity.Stop, "Fit", $"The chip at {taken.Site} is soldered", [instance.Subject],
+            "FIT-SOLDERED",
+            Severity.Stop,
+            "Fit",
+            $"The chip at {taken.Site} is soldered",
+            [instance.Subject],
             $"{instance.Title} wants the chip at {taken.Site} out of its socket, and there it is soldered.",
-            ["Desolder it and fit a socket, or take a part that clips over the chip that stays."]);
+            ["Desolder it and fit a socket, or take a part that clips over the chip that stays."]
+        );
 
     /// <summary>FIT-HEIGHT: what is stacked on a site against its free height; going between adds the carried chip's 4 mm.</summary>
     public static IEnumerable<Finding> Height(PlannedUnit unit)
     {
         foreach (Site site in unit.Sites.Where(s => s.HeightMm is not null))
         {
-            var on = unit.Instances.SelectMany(i => i.Occupied.Where(o => o.Site == site.Id && o.Mode != SiteMode.Tap).Select(o => (Instance: i, o.Mode))).Where(o => o.Instance.Part.HeightMm is not null).ToList();
-            if (on.Count == 0) continue;
-            decimal carried = on.Any(o => o.Mode == SiteMode.Between) ? CarriedChipMm : 0, tall = on.Sum(o => o.Instance.Part.HeightMm!.Value) + carried, free = site.HeightMm!.Value;
-            if (Limit.Of(tall, free) is not { } severity) continue;
+            var on = unit
+                .Instances.SelectMany(i =>
+                    i.Occupied.Where(o => o.Site == site.Id && o.Mode != SiteMode.Tap).Select(o => (Instance: i, o.Mode))
+                )
+                .Where(o => o.Instance.Part.HeightMm is not null)
+                .ToList();
+            if (on.Count == 0)
+                continue;
+            decimal carried = on.Any(o => o.Mode == SiteMode.Between) ? CarriedChipMm : 0,
+                tall = on.Sum(o => o.Instance.Part.HeightMm!.Value) + carried,
+                free = site.HeightMm!.Value;
+            if (Limit.Of(tall, free) is not { } severity)
+                continue;
             yield return new Finding(
-                "FIT-HEIGHT", severity, "Fit", $"{tall:0.#} mm on {site.Id}, {free:0.#} free", [.. on.Select(o => o.Instance.Subject).Distinct()],
-                severity == Severity.Stop ? $"What sits on {site.Id} is {tall:0.#} mm tall, and {free:0.#} mm are free: the lid does not close." : $"What sits on {site.Id} leaves {free - tall:0.#} mm of {free:0.#}: check it before closing.",
-                [.. on.Select(o => $"{o.Instance.Title}: {o.Instance.Part.HeightMm:0.#} mm."), .. carried > 0 ? [$"The chip that is carried on: {carried} mm."] : (string[])[], $"Together {tall:0.#} mm of {free:0.#}."]);
+                "FIT-HEIGHT",
+                severity,
+                "Fit",
+                $"{tall:0.#} mm on {site.Id}, {free:0.#} free",
+                [.. on.Select(o => o.Instance.Subject).Distinct()],
+                severity == Severity.Stop
+                    ? $"What sits on {site.Id} is {tall:0.#} mm tall, and {free:0.#} mm are free: the lid does not close."
+                    : $"What sits on {site.Id} leaves {free - tall:0.#} mm of {free:0.#}: check it before closing.",
+                [
+                    .. on.Select(o => $"{o.Instance.Title}: {o.Instance.Part.HeightMm:0.#} mm."),
+                    .. carried > 0 ? [$"The chip that is carried on: {carried} mm."] : (string[])[],
+                    $"Together {tall:0.#} mm of {free:0.#}.",
+                ]
+            );
         }
     }
 }

@@ -14,27 +14,60 @@ static class SiteChecks
         {
             string? connector = instance.SeeksSite ? instance.Way!.Connector : null;
             if (connector is not null && instance.Site is null)
-                yield return None(instance, $"{instance.Title} plugs into {connector}, and none is free.", unit.Sites.Where(s => s.Connector == connector).Select(s => $"{s.Id} is taken."));
+                yield return None(
+                    instance,
+                    $"{instance.Title} plugs into {connector}, and none is free.",
+                    unit.Sites.Where(s => s.Connector == connector).Select(s => $"{s.Id} is taken.")
+                );
             else if (connector is not null && unit.FindSite(instance.Site!) is { } at && at.Connector != connector)
-                yield return None(instance, $"{instance.Title} plugs into {connector}; {instance.Site} is {at.Connector ?? "no connector"}.", []);
+                yield return None(
+                    instance,
+                    $"{instance.Title} plugs into {connector}; {instance.Site} is {at.Connector ?? "no connector"}.",
+                    []
+                );
             foreach (string site in instance.Occupied.Select(o => o.Site!).Where(s => unit.FindSite(s) is null))
-                yield return None(instance, site.IndexOf(':') is > 0 and var colon ? $"{instance.Title} sits on {site[(colon + 1)..]} of {site[..colon]}, which is not fitted." : $"{instance.Title} wants {site}, which this board has not.", []);
+                yield return None(
+                    instance,
+                    site.IndexOf(':') is > 0 and var colon
+                        ? $"{instance.Title} sits on {site[(colon + 1)..]} of {site[..colon]}, which is not fitted."
+                        : $"{instance.Title} wants {site}, which this board has not.",
+                    []
+                );
         }
     }
 
-    static Finding None(Instance instance, string text, IEnumerable<string> why) => new(
-        "FIT-NO-SITE", Severity.Stop, "Fit", $"No place for {instance.Title}", [instance.Subject], text, [.. why, "Free the site, take another way, or another part."]);
+    static Finding None(Instance instance, string text, IEnumerable<string> why) =>
+        new(
+            "FIT-NO-SITE",
+            Severity.Stop,
+            "Fit",
+            $"No place for {instance.Title}",
+            [instance.Subject],
+            text,
+            [.. why, "Free the site, take another way, or another part."]
+        );
 
     /// <summary>FIT-SLOT: software looks for the part in another site than the one it sits in.</summary>
     public static IEnumerable<Finding> Expected(PlannedUnit unit) =>
         from instance in unit.Instances
         where instance.Way?.Expects is { } expected && instance.Occupied.All(o => o.Site != expected)
         select new Finding(
-            "FIT-SLOT", Severity.Watch, "Fit", $"Software looks in {instance.Way!.Expects}", [instance.Subject],
+            "FIT-SLOT",
+            Severity.Watch,
+            "Fit",
+            $"Software looks in {instance.Way!.Expects}",
+            [instance.Subject],
             $"{instance.Title} sits in {string.Join(" and ", instance.Occupied.Select(o => o.Site).DefaultIfEmpty("no slot"))}; software that uses it looks in {instance.Way.Expects}.",
-            [Holder(unit, instance.Way.Expects!) is { } other ? $"{other.Title} sits there now: change their places." : $"{instance.Way.Expects} is free: move it there.", "Software that can be told the slot does not mind."]);
+            [
+                Holder(unit, instance.Way.Expects!) is { } other
+                    ? $"{other.Title} sits there now: change their places."
+                    : $"{instance.Way.Expects} is free: move it there.",
+                "Software that can be told the slot does not mind.",
+            ]
+        );
 
-    static Instance? Holder(PlannedUnit unit, string site) => unit.Instances.FirstOrDefault(i => i.Occupied.Any(o => o.Site == site));
+    static Instance? Holder(PlannedUnit unit, string site) =>
+        unit.Instances.FirstOrDefault(i => i.Occupied.Any(o => o.Site == site));
 
     /// <summary>FIT-ORIENTATION: the part's mark and the site's lie at different corners.</summary>
     public static IEnumerable<Finding> TurnedRound(PlannedUnit unit) =>
@@ -43,19 +76,37 @@ static class SiteChecks
         let site = unit.FindSite(taken.Site!)
         where taken.Mark is not null && site?.Mark is not null && taken.Mark != site.Mark
         select new Finding(
-            "FIT-ORIENTATION", Severity.Stop, "Fit", $"{instance.Title} sits turned round", [instance.Subject],
+            "FIT-ORIENTATION",
+            Severity.Stop,
+            "Fit",
+            $"{instance.Title} sits turned round",
+            [instance.Subject],
             $"Leg 1 of {taken.Site} lies {IdText.Plain(site.Mark!)} on this board; {instance.Title} is made for a mark {IdText.Plain(taken.Mark!)}.",
-            ["A chip or board the wrong way round is fed at the wrong legs and is lost at power-on.", "Take a way or a version that is made for this board."]);
+            [
+                "A chip or board the wrong way round is fed at the wrong legs and is lost at power-on.",
+                "Take a way or a version that is made for this board.",
+            ]
+        );
 
     /// <summary>FIT-HEIGHT for a board that hangs over its neighbours: what sits there must fit below it.</summary>
     public static IEnumerable<Finding> Overhangs(PlannedUnit unit)
     {
         foreach (Instance instance in unit.Instances)
-            foreach (Overhang over in instance.Occupied.SelectMany(o => o.Overhangs))
-                foreach (Instance below in unit.Instances.Where(i => i.Name != instance.Name && i.Part.HeightMm is not null && i.Occupied.Any(o => o.Site == over.Site)))
-                    if (Limit.Of(below.Part.HeightMm!.Value, over.ClearanceMm) is { } severity)
-                        yield return new Finding(
-                            "FIT-HEIGHT", severity, "Fit", $"{instance.Title} hangs over {over.Site}", [instance.Subject, below.Subject],
-                            $"{instance.Title} leaves {over.ClearanceMm:0.#} mm over {over.Site}; {below.Title} is {below.Part.HeightMm:0.#} mm tall.", [$"{below.Part.HeightMm:0.#} of {over.ClearanceMm:0.#} mm."]);
+        foreach (Overhang over in instance.Occupied.SelectMany(o => o.Overhangs))
+        foreach (
+            Instance below in unit.Instances.Where(i =>
+                i.Name != instance.Name && i.Part.HeightMm is not null && i.Occupied.Any(o => o.Site == over.Site)
+            )
+        )
+            if (Limit.Of(below.Part.HeightMm!.Value, over.ClearanceMm) is { } severity)
+                yield return new Finding(
+                    "FIT-HEIGHT",
+                    severity,
+                    "Fit",
+                    $"{instance.Title} hangs over {over.Site}",
+                    [instance.Subject, below.Subject],
+                    $"{instance.Title} leaves {over.ClearanceMm:0.#} mm over {over.Site}; {below.Title} is {below.Part.HeightMm:0.#} mm tall.",
+                    [$"{below.Part.HeightMm:0.#} of {over.ClearanceMm:0.#} mm."]
+                );
     }
 }

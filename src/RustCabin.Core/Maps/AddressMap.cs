@@ -25,18 +25,38 @@ public static class AddressMap
         int[] outside = [.. Enumerable.Range(0, all.Length).Where(i => Decode.LiesOutside(all[i], addressBits))];
         // Three independent readings of the same segments; worth a second core only on a large map.
         if (segments.Count < 20_000)
-            return new ResolvedMap(addressBits, masters, all, segments, Contention.Fights(segments, all), Contention.WritesTwice(segments, all), outside, Reachable.Bytes(segments, all, masters.Count));
+            return new ResolvedMap(
+                addressBits,
+                masters,
+                all,
+                segments,
+                Contention.Fights(segments, all),
+                Contention.WritesTwice(segments, all),
+                outside,
+                Reachable.Bytes(segments, all, masters.Count)
+            );
         Task<IReadOnlyList<Meeting>> fights = Task.Run(() => Contention.Fights(segments, all));
         IReadOnlyList<Meeting> writesTwice = Contention.WritesTwice(segments, all);
-        return new ResolvedMap(addressBits, masters, all, segments, fights.GetAwaiter().GetResult(), writesTwice, outside, Reachable.Bytes(segments, all, masters.Count));
+        return new ResolvedMap(
+            addressBits,
+            masters,
+            all,
+            segments,
+            fights.GetAwaiter().GetResult(),
+            writesTwice,
+            outside,
+            Reachable.Bytes(segments, all, masters.Count)
+        );
     }
 
     /// <summary>All beginnings (claim index) and ends (its complement) of all runs, in address order.</summary>
     static (ulong[] At, int[] What) Ends(int addressBits, DecodedClaim[] claims)
     {
         long images = 0;
-        foreach (DecodedClaim claim in claims) images += 1L << BitOperations.PopCount(Decode.FreeLines(claim, addressBits));
-        if (images > MostAnswers) throw new MapTooDenseException($"the masks make {images:#,0} mirrors; {MostAnswers:#,0} are the most");
+        foreach (DecodedClaim claim in claims)
+            images += 1L << BitOperations.PopCount(Decode.FreeLines(claim, addressBits));
+        if (images > MostAnswers)
+            throw new MapTooDenseException($"the masks make {images:#,0} mirrors; {MostAnswers:#,0} are the most");
 
         ulong last = Decode.Space(addressBits);
         var at = new List<ulong>(claims.Length * 2);
@@ -45,10 +65,12 @@ public static class AddressMap
         {
             if (claims[i] is { Mask: null } plain)
             {
-                if (plain.Base <= last) Add(plain.Base, Math.Min(last, plain.Base + (plain.Size - 1)), i);
+                if (plain.Base <= last)
+                    Add(plain.Base, Math.Min(last, plain.Base + (plain.Size - 1)), i);
                 continue;
             }
-            foreach ((ulong from, ulong to) in Decode.Runs(claims[i], addressBits)) Add(from, to, i);
+            foreach ((ulong from, ulong to) in Decode.Runs(claims[i], addressBits))
+                Add(from, to, i);
         }
         ulong[] keys = [.. at];
         int[] values = [.. what];
@@ -80,9 +102,12 @@ public static class AddressMap
             answers += here.Length;
             if (answers > MostAnswers)
                 throw new MapTooDenseException($"more than {MostAnswers:#,0} claims answer over all segments together");
-            if (segments.Count > 0 && segments[^1].Claims.AsSpan().SequenceEqual(here)) segments[^1] = segments[^1] with { To = to };
-            else segments.Add(new Segment(from, to, here));
-            if (to == last) return segments;
+            if (segments.Count > 0 && segments[^1].Claims.AsSpan().SequenceEqual(here))
+                segments[^1] = segments[^1] with { To = to };
+            else
+                segments.Add(new Segment(from, to, here));
+            if (to == last)
+                return segments;
             from = to + 1;
         }
     }
@@ -90,8 +115,11 @@ public static class AddressMap
     /// <summary>Keeps the active claims in the order of their indexes; a run of the same claim can end where its next begins.</summary>
     static void Toggle(List<int> active, int what)
     {
-        int claim = what < 0 ? ~what : what, place = active.BinarySearch(claim);
-        if (what >= 0 && place < 0) active.Insert(~place, claim);
-        else if (what < 0 && place >= 0) active.RemoveAt(place);
+        int claim = what < 0 ? ~what : what,
+            place = active.BinarySearch(claim);
+        if (what >= 0 && place < 0)
+            active.Insert(~place, claim);
+        else if (what < 0 && place >= 0)
+            active.RemoveAt(place);
     }
 }

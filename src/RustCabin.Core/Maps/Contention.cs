@@ -17,7 +17,8 @@ static class Contention
     /// <summary>The masters for which two or more claims answer reads, or take writes.</summary>
     static uint Twice(Answering[] here, DecodedClaim[] claims, bool writes)
     {
-        uint once = 0, twice = 0;
+        uint once = 0,
+            twice = 0;
         foreach (Answering answer in here)
             if (writes ? claims[answer.Claim].Writes : claims[answer.Claim].Reads)
             {
@@ -41,10 +42,16 @@ static class Contention
     static int[] Fighters(Answering[] here, uint bit, DecodedClaim[] claims)
     {
         int[] readers = Seen(here, bit, claims, writes: false);
-        if (Array.TrueForAll(here, a => !claims[a.Claim].DrivesOnWrite)) return readers;
+        if (Array.TrueForAll(here, a => !claims[a.Claim].DrivesOnWrite))
+            return readers;
         int[] writers = Seen(here, bit, claims, writes: true);
-        int[] drivers = [.. here.Where(a => (a.Masters & bit) != 0 && claims[a.Claim].DrivesOnWrite && writers.Any(w => w != a.Claim)).Select(a => a.Claim)];
-        if (drivers.Length == 0) return readers;
+        int[] drivers =
+        [
+            .. here.Where(a => (a.Masters & bit) != 0 && claims[a.Claim].DrivesOnWrite && writers.Any(w => w != a.Claim))
+                .Select(a => a.Claim),
+        ];
+        if (drivers.Length == 0)
+            return readers;
         return [.. (readers.Length > 1 ? readers : []).Concat(drivers).Concat(writers).Distinct().Order()];
     }
 
@@ -52,10 +59,12 @@ static class Contention
     {
         int count = 0;
         foreach (Answering answer in here)
-            if (Takes(answer, bit, claims, writes)) count++;
+            if (Takes(answer, bit, claims, writes))
+                count++;
         int[] seen = new int[count];
         foreach (Answering answer in here)
-            if (Takes(answer, bit, claims, writes)) seen[^count--] = answer.Claim;
+            if (Takes(answer, bit, claims, writes))
+                seen[^count--] = answer.Claim;
         return seen;
     }
 
@@ -78,8 +87,10 @@ static class Contention
             for (int i = 0; i < here.Count && open.Count > 0; i++)
             {
                 int before = open.Count - 1;
-                while (before >= 0 && !(open[before].Masters == here[i].Masters && Same(open[before].Claims, here[i].Claims))) before--;
-                if (before < 0) continue;
+                while (before >= 0 && !(open[before].Masters == here[i].Masters && Same(open[before].Claims, here[i].Claims)))
+                    before--;
+                if (before < 0)
+                    continue;
                 here[i] = here[i] with { Range = new AddressRange(open[before].Range.From, here[i].Range.To) };
                 open.RemoveAt(before);
             }
@@ -93,9 +104,12 @@ static class Contention
     static void Join(List<Meeting> here, Segment segment, int[] who, uint bit)
     {
         int same = here.Count - 1;
-        while (same >= 0 && !Same(here[same].Claims, who)) same--;
-        if (same < 0) here.Add(new Meeting(segment.Range, who, bit));
-        else here[same] = here[same] with { Masters = here[same].Masters | bit };
+        while (same >= 0 && !Same(here[same].Claims, who))
+            same--;
+        if (same < 0)
+            here.Add(new Meeting(segment.Range, who, bit));
+        else
+            here[same] = here[same] with { Masters = here[same].Masters | bit };
     }
 
     static bool Same(int[] a, int[] b) => a.AsSpan().SequenceEqual(b);

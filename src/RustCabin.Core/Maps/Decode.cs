@@ -23,18 +23,20 @@ public static class Decode
     {
         if (claim.Mask is not { } mask)
         {
-            if (claim.Base <= Space(addressBits)) yield return claim.Base;
+            if (claim.Base <= Space(addressBits))
+                yield return claim.Base;
             yield break;
         }
         ulong fixedBits = claim.Base & mask & ~(claim.Size - 1);
-        if (fixedBits > Space(addressBits)) yield break;
-        ulong free = FreeLines(claim, addressBits), subset = 0;
+        if (fixedBits > Space(addressBits))
+            yield break;
+        ulong free = FreeLines(claim, addressBits),
+            subset = 0;
         do
         {
             yield return fixedBits | subset;
             subset = (subset - free) & free;
-        }
-        while (subset != 0);
+        } while (subset != 0);
     }
 
     /// <summary>The same places as <see cref="Images"/>, touching ones joined, inclusive of <c>To</c> and cut off at the end of the space.</summary>
@@ -45,14 +47,17 @@ public static class Decode
         foreach (ulong image in Images(claim, addressBits))
         {
             ulong to = Math.Min(last, image + (claim.Size - 1));
-            if (run is { } open && open.To + 1 == image) run = (open.From, to);
+            if (run is { } open && open.To + 1 == image)
+                run = (open.From, to);
             else
             {
-                if (run is { } done) yield return done;
+                if (run is { } done)
+                    yield return done;
                 run = (image, to);
             }
         }
-        if (run is { } end) yield return end;
+        if (run is { } end)
+            yield return end;
     }
 
     /// <summary>The byte inside the claim (without its bank) that an address lies on.</summary>

@@ -9,8 +9,18 @@ namespace RustCabin.Core.Maps;
 /// <paramref name="Overlays"/> holds the owners that it switches off where it answers.
 /// </summary>
 public sealed record DecodedClaim(
-    string Owner, ClaimKind Kind, ulong Base, ulong Size, ulong? Mask, BusAccess Access, uint Masters,
-    bool DrivesOnWrite, IReadOnlyList<string> Overlays, Window? Window, bool Auto)
+    string Owner,
+    ClaimKind Kind,
+    ulong Base,
+    ulong Size,
+    ulong? Mask,
+    BusAccess Access,
+    uint Masters,
+    bool DrivesOnWrite,
+    IReadOnlyList<string> Overlays,
+    Window? Window,
+    bool Auto
+)
 {
     /// <summary>The sockets whose devices answer it, one for each lane, as <see cref="Claim.Sockets"/>; the bank's pages stand in <see cref="Window"/>.</summary>
     public IReadOnlyList<string> Sockets { get; init; } = [];
@@ -19,8 +29,10 @@ public sealed record DecodedClaim(
     public bool Writes => (Access & BusAccess.Write) != 0;
 
     /// <summary>The owner of the claim that is a window's bank register: one of the same sheet, unless the window names another's; null for what has none.</summary>
-    public string? RegisterOwner => Window?.Register is not { } register ? null
-        : register.Contains(':') ? register : string.Concat(Owner.AsSpan(0, Owner.LastIndexOf(':') + 1), register);
+    public string? RegisterOwner =>
+        Window?.Register is not { } register ? null
+        : register.Contains(':') ? register
+        : string.Concat(Owner.AsSpan(0, Owner.LastIndexOf(':') + 1), register);
 
     /// <summary>All the bytes that lie behind the claim: its size, times its banks where it is a window.</summary>
     public ulong BytesBehind => Size * (ulong)(Window?.Banks ?? 1);
@@ -29,12 +41,33 @@ public sealed record DecodedClaim(
     /// A sheet's claim put at <paramref name="from"/>. Masters are those it names, or all of <paramref name="masters"/> when it names none.
     /// Its size must be there.
     /// </summary>
-    public static DecodedClaim From(Claim claim, string owner, ulong from, IReadOnlyList<string> masters, IReadOnlyList<string> overlays)
+    public static DecodedClaim From(
+        Claim claim,
+        string owner,
+        ulong from,
+        IReadOnlyList<string> masters,
+        IReadOnlyList<string> overlays
+    )
     {
         uint bits = 0;
         foreach ((int bit, string master) in masters.Index())
             if (claim.Masters.Count == 0 || claim.Masters.Contains(master))
                 bits |= 1u << bit;
-        return new DecodedClaim(owner, claim.Kind, from, claim.Size!.Value.Bytes, claim.Mask?.Value, claim.Access, bits, claim.DrivesOnWrite, overlays, claim.Window, claim.Auto) { Sockets = claim.Sockets };
+        return new DecodedClaim(
+            owner,
+            claim.Kind,
+            from,
+            claim.Size!.Value.Bytes,
+            claim.Mask?.Value,
+            claim.Access,
+            bits,
+            claim.DrivesOnWrite,
+            overlays,
+            claim.Window,
+            claim.Auto
+        )
+        {
+            Sockets = claim.Sockets,
+        };
     }
 }

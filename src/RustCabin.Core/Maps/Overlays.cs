@@ -11,7 +11,8 @@ sealed class Overlays
 
     public Overlays(DecodedClaim[] claims)
     {
-        if (claims.All(c => c.Overlays.Count == 0)) return;
+        if (claims.All(c => c.Overlays.Count == 0))
+            return;
         ILookup<string, int> byOwner = claims.Index().ToLookup(c => c.Item.Owner, c => c.Index);
         foreach ((int index, DecodedClaim claim) in claims.Index())
             if (claim.Overlays.Count > 0)
@@ -20,11 +21,13 @@ sealed class Overlays
 
     public Answering[] Answer(List<int> active, DecodedClaim[] claims)
     {
-        if (active.Count == 0) return [];
+        if (active.Count == 0)
+            return [];
         if (_over.Count == 0 || !active.Exists(_over.ContainsKey))
         {
             var all = new Answering[active.Count];
-            for (int i = 0; i < all.Length; i++) all[i] = new Answering(active[i], claims[active[i]].Masters);
+            for (int i = 0; i < all.Length; i++)
+                all[i] = new Answering(active[i], claims[active[i]].Masters);
             return all;
         }
         return [.. Settle(active, claims).Where(a => a.Masters != 0)];
@@ -34,21 +37,26 @@ sealed class Overlays
     Answering[] Settle(List<int> active, DecodedClaim[] claims)
     {
         int n = active.Count;
-        uint[] on = new uint[n], off = new uint[n];
+        uint[] on = new uint[n],
+            off = new uint[n];
         bool changed = true;
         while (changed)
         {
             changed = false;
             for (int i = 0; i < n; i++)
             {
-                uint threat = 0, sure = 0;
+                uint threat = 0,
+                    sure = 0;
                 for (int k = 0; k < n; k++)
                 {
-                    if (!_over.TryGetValue(active[k], out HashSet<int>? targets) || !targets.Contains(active[i])) continue;
+                    if (!_over.TryGetValue(active[k], out HashSet<int>? targets) || !targets.Contains(active[i]))
+                        continue;
                     sure |= on[k];
                     threat |= claims[active[k]].Masters & ~off[k];
                 }
-                uint mine = claims[active[i]].Masters, nowOff = mine & sure, nowOn = mine & ~threat;
+                uint mine = claims[active[i]].Masters,
+                    nowOff = mine & sure,
+                    nowOn = mine & ~threat;
                 changed |= nowOff != off[i] || nowOn != on[i];
                 (off[i], on[i]) = (nowOff, nowOn);
             }

@@ -21,8 +21,15 @@ public sealed record Mirror(int Claim, ulong Base, ulong Size);
 /// included. <paramref name="Reach"/> holds the bytes of RAM that each master can read, the same byte behind two mirrors once.
 /// </summary>
 public sealed record ResolvedMap(
-    int AddressBits, IReadOnlyList<string> Masters, IReadOnlyList<DecodedClaim> Claims, IReadOnlyList<Segment> Segments,
-    IReadOnlyList<Meeting> Fights, IReadOnlyList<Meeting> WritesTwice, IReadOnlyList<int> Outside, IReadOnlyList<ByteSize> Reach)
+    int AddressBits,
+    IReadOnlyList<string> Masters,
+    IReadOnlyList<DecodedClaim> Claims,
+    IReadOnlyList<Segment> Segments,
+    IReadOnlyList<Meeting> Fights,
+    IReadOnlyList<Meeting> WritesTwice,
+    IReadOnlyList<int> Outside,
+    IReadOnlyList<ByteSize> Reach
+)
 {
     /// <summary>Every image of a masked claim but the one at its own base.</summary>
     public IEnumerable<Mirror> Mirrors() =>
@@ -36,12 +43,15 @@ public sealed record ResolvedMap(
     /// <summary>The segment that holds an address of the space.</summary>
     public Segment At(ulong address)
     {
-        int low = 0, high = Segments.Count - 1;
+        int low = 0,
+            high = Segments.Count - 1;
         while (low < high)
         {
             int middle = (low + high + 1) / 2;
-            if (Segments[middle].From <= address) low = middle;
-            else high = middle - 1;
+            if (Segments[middle].From <= address)
+                low = middle;
+            else
+                high = middle - 1;
         }
         return Segments[low];
     }

@@ -14,17 +14,27 @@ static class BankChecks
     {
         foreach (DecodedClaim claim in unit.Claims)
         {
-            if (claim.Window is not { Register: not null } window || window.Reset == WindowReset.Defined) continue;
+            if (claim.Window is not { Register: not null } window || window.Reset == WindowReset.Defined)
+                continue;
             bool written = window.Reset == WindowReset.WrittenFirst;
-            string subject = claim.Owner.StartsWith("part:", StringComparison.Ordinal) ? claim.Owner[..claim.Owner.LastIndexOf(':')] : claim.Owner;
+            string subject = claim.Owner.StartsWith("part:", StringComparison.Ordinal)
+                ? claim.Owner[..claim.Owner.LastIndexOf(':')]
+                : claim.Owner;
             yield return new Finding(
-                "BANK-RESET", written ? Severity.Watch : Severity.Stop, "Memory", "Which bank shows at the start", [subject],
+                "BANK-RESET",
+                written ? Severity.Watch : Severity.Stop,
+                "Memory",
+                "Which bank shows at the start",
+                [subject],
                 $"The bank register of {unit.OwnerName(claim.Owner)} may hold anything at power-up{(written ? "; its software must write it before it uses the window" : ": another of its banks shows each time")}.",
                 [
                     $"{window.Banks} banks of {new Units.ByteSize(claim.Size)} behind one window; the register is a latch without a reset.",
-                    written ? "The sheet says that the register is written first. Programs that use the window without it see a bank by chance." : "A program that is in one bank is then not where the machine looks for it.",
+                    written
+                        ? "The sheet says that the register is written first. Programs that use the window without it see a bank by chance."
+                        : "A program that is in one bank is then not where the machine looks for it.",
                     "Mend: a reset circuit; the Memory station works out its resistor and capacitor.",
-                ]);
+                ]
+            );
         }
     }
 }

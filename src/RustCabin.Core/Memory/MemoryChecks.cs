@@ -15,20 +15,35 @@ static class MemoryChecks
     /// </summary>
     public static IEnumerable<Finding> Unseen(PlannedUnit unit, PowerUpCount count)
     {
-        if (unit.Model.PowerUp.Count == 0) yield break;
-        IReadOnlyDictionary<int, ulong> there = Reachable.Within(unit.Map, [new(default, new(Decode.Space(unit.Model.AddressBits)))], master: 0);
-        IReadOnlyDictionary<int, ulong> seen = Reachable.Within(unit.Map, Joined(count.Lines.SelectMany(l => l.Passed)), master: 0);
+        if (unit.Model.PowerUp.Count == 0)
+            yield break;
+        IReadOnlyDictionary<int, ulong> there = Reachable.Within(
+            unit.Map,
+            [new(default, new(Decode.Space(unit.Model.AddressBits)))],
+            master: 0
+        );
+        IReadOnlyDictionary<int, ulong> seen = Reachable.Within(
+            unit.Map,
+            Joined(count.Lines.SelectMany(l => l.Passed)),
+            master: 0
+        );
         foreach ((int index, DecodedClaim claim) in unit.Claims.Index().Where(c => !c.Item.Auto))
         {
             ulong unseen = there.GetValueOrDefault(index) - seen.GetValueOrDefault(index);
-            if (unseen == 0) continue;
+            if (unseen == 0)
+                continue;
             yield return new Finding(
-                "MAP-UNSEEN", Severity.Watch, "Memory", $"{new ByteSize(unseen)} is never looked at", [PlannedUnit.SubjectOf(claim.Owner)],
+                "MAP-UNSEEN",
+                Severity.Watch,
+                "Memory",
+                $"{new ByteSize(unseen)} is never looked at",
+                [PlannedUnit.SubjectOf(claim.Owner)],
                 $"{unit.OwnerName(claim.Owner)} holds {new ByteSize(unseen)} that no power-up count reaches and no card was given.",
                 [
                     $"{claim.Owner}: {AddressRange.Of(claim.Base, claim.Size).ToScreen(unit.Model.AddressBits)}, {new ByteSize(claim.Size)}.",
                     .. count.Lines.Select(l => $"Line \"{l.Label}\": {l.Uncapped}. {l.Why}"),
-                ]);
+                ]
+            );
         }
     }
 
@@ -38,8 +53,10 @@ static class MemoryChecks
         var joined = new List<AddressRange>();
         foreach (AddressRange range in ranges.OrderBy(r => r.From))
         {
-            if (joined.Count == 0 || range.From.Value > joined[^1].To.Value) joined.Add(range);
-            else if (range.To > joined[^1].To) joined[^1] = joined[^1] with { To = range.To };
+            if (joined.Count == 0 || range.From.Value > joined[^1].To.Value)
+                joined.Add(range);
+            else if (range.To > joined[^1].To)
+                joined[^1] = joined[^1] with { To = range.To };
         }
         return joined;
     }
@@ -49,16 +66,52 @@ static class MemoryChecks
     {
         foreach ((int index, string master) in unit.Map.Masters.Index())
             if (unit.Model.MemoryLimits.TryGetValue(master, out ByteSize limit) && unit.Map.Reach[index] > limit)
-                yield return Beyond(unit, unit.Map.Reach[index], limit, $"{master} can reach {unit.Map.Reach[index]}", $"the system uses {limit}",
-                    [$"The sheet of {unit.Model.Name} limits the memory of {master} to {limit}.", $"Reach of {master}: {unit.Map.Reach[index]}."]);
+                yield return Beyond(
+                    unit,
+                    unit.Map.Reach[index],
+                    limit,
+                    $"{master} can reach {unit.Map.Reach[index]}",
+                    $"the system uses {limit}",
+                    [
+                        $"The sheet of {unit.Model.Name} limits the memory of {master} to {limit}.",
+                        $"Reach of {master}: {unit.Map.Reach[index]}.",
+                    ]
+                );
 
         foreach (CountedLine line in count.Lines.Where(l => l.Uncapped > l.Bytes))
-            yield return Beyond(unit, line.Uncapped, line.Bytes, $"The line \"{line.Label}\" finds {line.Uncapped}", $"the firmware uses {line.Bytes}", [line.Why]);
+            yield return Beyond(
+                unit,
+                line.Uncapped,
+                line.Bytes,
+                $"The line \"{line.Label}\" finds {line.Uncapped}",
+                $"the firmware uses {line.Bytes}",
+                [line.Why]
+            );
     }
 
-    static Finding Beyond(PlannedUnit unit, ByteSize fitted, ByteSize usable, string found, string used, IReadOnlyList<string> why) => new(
-        "MAP-BEYOND-LIMIT", Severity.Watch, "Memory", $"{new ByteSize(fitted.Bytes - usable.Bytes)} cannot be used",
-        unit.Instances.Where(i => unit.Claims.Any(c => c.Kind == ClaimKind.Ram && PlannedUnit.SubjectOf(c.Owner) == i.Subject)).Select(i => i.Subject).DefaultIfEmpty("unit").ToArray(),
-        $"{char.ToUpperInvariant(found[0])}{found[1..]}; {used}.",
-        [.. why, $"Fitted {fitted}, usable {usable}: {fitted} - {usable} = {new ByteSize(fitted.Bytes - usable.Bytes)} to spare."]);
+    static Finding Beyond(
+        PlannedUnit unit,
+        ByteSize fitted,
+        ByteSize usable,
+        string found,
+        string used,
+        IReadOnlyList<string> why
+    ) =>
+        new(
+            "MAP-BEYOND-LIMIT",
+            Severity.Watch,
+            "Memory",
+            $"{new ByteSize(fitted.Bytes - usable.Bytes)} cannot be used",
+            unit.Instances.Where(i =>
+                    unit.Claims.Any(c => c.Kind == ClaimKind.Ram && PlannedUnit.SubjectOf(c.Owner) == i.Subject)
+                )
+                .Select(i => i.Subject)
+                .DefaultIfEmpty("unit")
+                .ToArray(),
+            $"{char.ToUpperInvariant(found[0])}{found[1..]}; {used}.",
+            [
+                .. why,
+                $"Fitted {fitted}, usable {usable}: {fitted} - {usable} = {new ByteSize(fitted.Bytes - usable.Bytes)} to spare.",
+            ]
+        );
 }

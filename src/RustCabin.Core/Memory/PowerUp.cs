@@ -30,26 +30,37 @@ public static class PowerUp
     {
         int word = Math.Max(1, model.DataBits / 8);
         var bus = new SimulatedBus(map, master: 0, faults, word);
-        return new PowerUpCount([.. model.PowerUp.Select(line => line.Auto ? CountPlaced(line, map) : Scan(line, bus, word, model.AddressBits))]);
+        return new PowerUpCount([
+            .. model.PowerUp.Select(line => line.Auto ? CountPlaced(line, map) : Scan(line, bus, word, model.AddressBits)),
+        ]);
     }
 
     static CountedLine CountPlaced(PowerUpLine line, ResolvedMap map)
     {
         DecodedClaim[] placed = [.. map.Claims.Where(c => c is { Auto: true, Kind: ClaimKind.Ram })];
         ByteSize found = new(placed.Aggregate(0ul, (sum, c) => sum + c.Size));
-        string why = placed.Length == 0 ? "Self-configuration placed no memory." : $"Self-configuration placed {string.Join(" and ", placed.Select(c => new ByteSize(c.Size)))}.";
+        string why =
+            placed.Length == 0
+                ? "Self-configuration placed no memory."
+                : $"Self-configuration placed {string.Join(" and ", placed.Select(c => new ByteSize(c.Size)))}.";
         return Capped(line, found, [.. placed.Select(c => AddressRange.Of(c.Base, c.Size))], why);
     }
 
     static CountedLine Scan(PowerUpLine line, SimulatedBus bus, int word, int addressBits)
     {
-        ulong step = line.Step.Bytes, found = 0;
+        ulong step = line.Step.Bytes,
+            found = 0;
         var passed = new List<AddressRange>();
         string why = $"Every block of {line.Step} up to {new Address(line.To.Value - 1).ToScreen(addressBits)} answered.";
         for (ulong at = line.From.Value; at + step <= line.To.Value; at += step)
         {
-            string? failure = Probe.Block(bus, at, step, word) ?? (at > line.From.Value && Probe.Aliases(bus, line.From.Value, at, word)
-                ? $"shows the same memory as {line.From.ToScreen(addressBits)}" : null);
+            string? failure =
+                Probe.Block(bus, at, step, word)
+                ?? (
+                    at > line.From.Value && Probe.Aliases(bus, line.From.Value, at, word)
+                        ? $"shows the same memory as {line.From.ToScreen(addressBits)}"
+                        : null
+                );
             if (failure is null)
             {
                 found += step;
@@ -68,8 +79,10 @@ public static class PowerUp
 
     static void Extend(List<AddressRange> passed, AddressRange block)
     {
-        if (passed.Count > 0 && passed[^1].To.Value + 1 == block.From.Value) passed[^1] = passed[^1] with { To = block.To };
-        else passed.Add(block);
+        if (passed.Count > 0 && passed[^1].To.Value + 1 == block.From.Value)
+            passed[^1] = passed[^1] with { To = block.To };
+        else
+            passed.Add(block);
     }
 
     static CountedLine Capped(PowerUpLine line, ByteSize found, IReadOnlyList<AddressRange> passed, string why) =>

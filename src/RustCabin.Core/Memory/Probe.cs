@@ -9,7 +9,9 @@ static class Probe
 
     /// <summary>Null when the first and last word of the block hold all patterns, else what is wrong.</summary>
     public static string? Block(SimulatedBus bus, ulong at, ulong step, int word) =>
-        Holds(bus, at, word) && Holds(bus, at + Math.Max((ulong)word, step) - (ulong)word, word) ? null : "does not hold what is written to it";
+        Holds(bus, at, word) && Holds(bus, at + Math.Max((ulong)word, step) - (ulong)word, word)
+            ? null
+            : "does not hold what is written to it";
 
     /// <summary>True if a write to the block at <paramref name="at"/> is seen at the scan's beginning.</summary>
     public static bool Aliases(SimulatedBus bus, ulong beginning, ulong at, int word)
@@ -24,14 +26,16 @@ static class Probe
         foreach (byte pattern in Patterns)
         {
             Fill(bus, at, word, pattern);
-            if (!Reads(bus, at, word, pattern)) return false;
+            if (!Reads(bus, at, word, pattern))
+                return false;
         }
         return true;
     }
 
     static void Fill(SimulatedBus bus, ulong at, int word, byte pattern)
     {
-        for (int i = 0; i < word; i++) bus.Write(at + (ulong)i, pattern);
+        for (int i = 0; i < word; i++)
+            bus.Write(at + (ulong)i, pattern);
     }
 
     static bool Reads(SimulatedBus bus, ulong at, int word, byte pattern)

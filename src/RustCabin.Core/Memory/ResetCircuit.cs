@@ -4,7 +4,13 @@ namespace RustCabin.Core.Memory;
 /// A resistor to the supply and a capacitor to ground that hold a register's clear low at power-up: <c>t = R C ln(Vcc / (Vcc - Vth))</c>. Ohms, farads, volts,
 /// seconds. The guaranteed hold is at the lowest threshold that counts as low, the longest at the highest. Source: domain.md, section 1.
 /// </summary>
-public sealed record ResetCircuit(double Ohms, double Farads, double SupplyVolts, double LowThreshold = 0.8, double HighThreshold = 2.0)
+public sealed record ResetCircuit(
+    double Ohms,
+    double Farads,
+    double SupplyVolts,
+    double LowThreshold = 0.8,
+    double HighThreshold = 2.0
+)
 {
     public double GuaranteedHold => Hold(LowThreshold);
     public double LongestHold => Hold(HighThreshold);

@@ -10,13 +10,26 @@ public sealed record FileInSectors(ulong Bytes, ulong Sectors);
 public sealed record SectorPlan(ulong CapacityBytes, long FreeSectors, IReadOnlyList<FileInSectors> Files)
 {
     /// <exception cref="ArgumentOutOfRangeException">The links leave no room in a sector, or more sectors are reserved than there are.</exception>
-    public static SectorPlan Of(ulong sectors, ulong reservedSectors, ulong bytesPerSector, ulong linkBytes, IReadOnlyList<ulong> files)
+    public static SectorPlan Of(
+        ulong sectors,
+        ulong reservedSectors,
+        ulong bytesPerSector,
+        ulong linkBytes,
+        IReadOnlyList<ulong> files
+    )
     {
         ArgumentOutOfRangeException.ThrowIfZero(bytesPerSector);
         ArgumentOutOfRangeException.ThrowIfGreaterThanOrEqual(linkBytes, bytesPerSector);
         ArgumentOutOfRangeException.ThrowIfGreaterThan(reservedSectors, sectors);
         ulong room = bytesPerSector - linkBytes;
-        FileInSectors[] placed = [.. files.Select(bytes => new FileInSectors(bytes, Math.Max(1, bytes / room + (bytes % room == 0 ? 0ul : 1))))];
-        return new SectorPlan(sectors * bytesPerSector, (long)(sectors - reservedSectors) - placed.Sum(f => (long)f.Sectors), placed);
+        FileInSectors[] placed =
+        [
+            .. files.Select(bytes => new FileInSectors(bytes, Math.Max(1, bytes / room + (bytes % room == 0 ? 0ul : 1)))),
+        ];
+        return new SectorPlan(
+            sectors * bytesPerSector,
+            (long)(sectors - reservedSectors) - placed.Sum(f => (long)f.Sectors),
+            placed
+        );
     }
 }

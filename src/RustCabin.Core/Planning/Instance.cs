@@ -6,7 +6,14 @@ namespace RustCabin.Core.Planning;
 /// One part on the planned unit, under the name that answers use: the part's id, with <c>#2</c>, <c>#3</c> for repeats. Names are given
 /// over what is fitted and then what the job adds, removed ones counted, so that taking one out renames no other.
 /// </summary>
-public sealed record Instance(string Name, Part Part, Way? Way, IReadOnlyDictionary<string, string> Positions, bool Added, FittedPart Fitted)
+public sealed record Instance(
+    string Name,
+    Part Part,
+    Way? Way,
+    IReadOnlyDictionary<string, string> Positions,
+    bool Added,
+    FittedPart Fitted
+)
 {
     public string Subject => $"part:{Name}";
 
@@ -20,14 +27,20 @@ public sealed record Instance(string Name, Part Part, Way? Way, IReadOnlyDiction
     public bool SeeksSite => Way is { Connector: not null } way && way.Occupies.All(o => o.Site is null);
 
     /// <summary>The sites of the machine (or of another part, <c>part:site</c>) that it sits on.</summary>
-    public IEnumerable<Occupies> Occupied => Site is { } found && SeeksSite ? [new Occupies(found, null, SiteMode.In, false)] : Way?.Occupies.Where(o => o.Site is not null) ?? [];
+    public IEnumerable<Occupies> Occupied =>
+        Site is { } found && SeeksSite
+            ? [new Occupies(found, null, SiteMode.In, false)]
+            : Way?.Occupies.Where(o => o.Site is not null) ?? [];
 
     /// <summary>The position of a switch named by an own id or as <c>instance.switch</c>; null when it is not there.</summary>
     public static string? PositionOf(Instance? own, string key, IReadOnlyList<Instance> instances)
     {
-        if (own?.Positions.GetValueOrDefault(key) is { } position) return position;
+        if (own?.Positions.GetValueOrDefault(key) is { } position)
+            return position;
         int dot = key.IndexOf('.');
-        return dot > 0 && instances.FirstOrDefault(i => i.Name == key[..dot]) is { } other ? other.Positions.GetValueOrDefault(key[(dot + 1)..]) : null;
+        return dot > 0 && instances.FirstOrDefault(i => i.Name == key[..dot]) is { } other
+            ? other.Positions.GetValueOrDefault(key[(dot + 1)..])
+            : null;
     }
 
     /// <summary>Gives each part its instance name, in order.</summary>

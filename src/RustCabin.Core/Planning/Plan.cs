@@ -17,25 +17,71 @@ public static class Plan
     {
         Model model = pack.FindModel(unit.Model)!;
         Verdict revision = Revisions.Identify(model, unit.Seen, unit.Revision);
-        PlannedUnit planned = Resolve(model, unit, job, revision, Seated(model, revision.Id, Fit(pack, unit, job)), job?.Firmware ?? unit.Firmware, pack.Currency) with { Titles = pack.Titles };
-        return job is null || (unit.Baseline?.Reading is null && job.Speed is null) ? planned : planned with { Before = Make(pack, unit, null) };
+        PlannedUnit planned = Resolve(
+            model,
+            unit,
+            job,
+            revision,
+            Seated(model, revision.Id, Fit(pack, unit, job)),
+            job?.Firmware ?? unit.Firmware,
+            pack.Currency
+        ) with
+        {
+            Titles = pack.Titles,
+        };
+        return job is null || (unit.Baseline?.Reading is null && job.Speed is null)
+            ? planned
+            : planned with
+            {
+                Before = Make(pack, unit, null),
+            };
     }
 
     /// <summary>The same plan with one switch in another position, which must be one of its own.</summary>
-    public static PlannedUnit Moved(PlannedUnit planned, string instance, string switchId, string position) => Of(planned,
-        [.. planned.Instances.Select(i => i.Name != instance ? i : i with { Positions = new Dictionary<string, string>(i.Positions) { [switchId] = position } })]);
+    public static PlannedUnit Moved(PlannedUnit planned, string instance, string switchId, string position) =>
+        Of(
+            planned,
+            [
+                .. planned.Instances.Select(i =>
+                    i.Name != instance
+                        ? i
+                        : i with
+                        {
+                            Positions = new Dictionary<string, string>(i.Positions) { [switchId] = position },
+                        }
+                ),
+            ]
+        );
 
     /// <summary>The same plan with some of its parts only: as the unit stands between two steps of a build, or with a part not seated.</summary>
-    public static PlannedUnit With(PlannedUnit planned, Func<Instance, bool> fitted) => Of(planned, [.. planned.Instances.Where(fitted)]);
+    public static PlannedUnit With(PlannedUnit planned, Func<Instance, bool> fitted) =>
+        Of(planned, [.. planned.Instances.Where(fitted)]);
 
     /// <summary>The same plan with other parts or positions.</summary>
-    public static PlannedUnit Of(PlannedUnit planned, IReadOnlyList<Instance> instances) => Resolve(
-        planned.Model, planned.Unit, planned.Job, planned.Revision, Seated(planned.Model, planned.Revision.Id, instances), planned.Firmware, planned.Currency)
-        with
-    { Before = planned.Before, Titles = planned.Titles };
+    public static PlannedUnit Of(PlannedUnit planned, IReadOnlyList<Instance> instances) =>
+        Resolve(
+            planned.Model,
+            planned.Unit,
+            planned.Job,
+            planned.Revision,
+            Seated(planned.Model, planned.Revision.Id, instances),
+            planned.Firmware,
+            planned.Currency
+        ) with
+        {
+            Before = planned.Before,
+            Titles = planned.Titles,
+        };
 
     static PlannedUnit Resolve(
-        Model model, Unit unit, Job? job, Verdict revision, IReadOnlyList<Instance> instances, string? firmware, string currency)
+        Model model,
+        Unit unit,
+        Job? job,
+        Verdict revision,
+        IReadOnlyList<Instance> instances,
+        string? firmware,
+        string currency
+    )
     {
         (IReadOnlyList<DecodedClaim> claims, IReadOnlyList<Unplaced> unplaced) = PlannedClaims.Of(model, revision.Id, instances);
         ResolvedMap map = AddressMap.Resolve(model.AddressBits, model.Masters, claims);
@@ -45,8 +91,15 @@ public static class Plan
     /// <summary>Gives each part whose way names only a connector its site: the one it says, else the first of that connector that no part before it takes.</summary>
     static IReadOnlyList<Instance> Seated(Model model, string revision, IReadOnlyList<Instance> instances)
     {
-        if (!instances.Any(i => i.SeeksSite)) return instances;
-        var taken = new HashSet<string>(instances.Where(i => !i.SeeksSite).SelectMany(i => i.Occupied).Select(o => o.Site!).Concat(instances.Where(i => i.SeeksSite).Select(i => i.Fitted.At).OfType<string>()));
+        if (!instances.Any(i => i.SeeksSite))
+            return instances;
+        var taken = new HashSet<string>(
+            instances
+                .Where(i => !i.SeeksSite)
+                .SelectMany(i => i.Occupied)
+                .Select(o => o.Site!)
+                .Concat(instances.Where(i => i.SeeksSite).Select(i => i.Fitted.At).OfType<string>())
+        );
         (string Name, Site Site)[] sites =
         [
             .. model.Sites.Where(s => s.Revisions.Count == 0 || s.Revisions.Contains(revision)).Select(s => (s.Id, s)),
@@ -55,9 +108,19 @@ public static class Plan
         var seated = new List<Instance>(instances.Count);
         foreach (Instance instance in instances)
         {
-            string? site = !instance.SeeksSite ? null
-                : instance.Fitted.At ?? sites.Where(s => s.Site.Connector == instance.Way!.Connector && !s.Name.StartsWith(instance.Name + ":", StringComparison.Ordinal) && !taken.Contains(s.Name)).Select(s => s.Name).FirstOrDefault();
-            if (site is not null) taken.Add(site);
+            string? site = !instance.SeeksSite
+                ? null
+                : instance.Fitted.At
+                    ?? sites
+                        .Where(s =>
+                            s.Site.Connector == instance.Way!.Connector
+                            && !s.Name.StartsWith(instance.Name + ":", StringComparison.Ordinal)
+                            && !taken.Contains(s.Name)
+                        )
+                        .Select(s => s.Name)
+                        .FirstOrDefault();
+            if (site is not null)
+                taken.Add(site);
             seated.Add(instance.Site == site ? instance : instance with { Site = site });
         }
         return seated;
@@ -68,17 +131,42 @@ public static class Plan
         int here = unit.Fitted.Count;
         return
         [
-            .. Instance.Number(unit.Fitted.Concat(job?.Add ?? [])).Index()
+            .. Instance
+                .Number(unit.Fitted.Concat(job?.Add ?? []))
+                .Index()
                 .Where(i => job is null || !job.Remove.Contains(i.Item.Name))
-                .Select(i => Place(pack, unit, i.Item.Name, job?.Banks.GetValueOrDefault(i.Item.Name) is { } banks ? i.Item.Fitted with { Banks = banks } : i.Item.Fitted, job?.Switches.GetValueOrDefault(i.Item.Name), added: i.Index >= here)),
+                .Select(i =>
+                    Place(
+                        pack,
+                        unit,
+                        i.Item.Name,
+                        job?.Banks.GetValueOrDefault(i.Item.Name) is { } banks
+                            ? i.Item.Fitted with
+                            {
+                                Banks = banks,
+                            }
+                            : i.Item.Fitted,
+                        job?.Switches.GetValueOrDefault(i.Item.Name),
+                        added: i.Index >= here
+                    )
+                ),
         ];
     }
 
     /// <summary>Switches stand where the job moves them, else where the fitted part has them, else at factory. Without a way, the first that is for this model.</summary>
-    static Instance Place(Pack pack, Unit unit, string name, FittedPart fitted, IReadOnlyDictionary<string, string>? moved, bool added)
+    static Instance Place(
+        Pack pack,
+        Unit unit,
+        string name,
+        FittedPart fitted,
+        IReadOnlyDictionary<string, string>? moved,
+        bool added
+    )
     {
         Part part = pack.FindPart(fitted.Part)!;
-        Way? way = fitted.Way is null ? part.Ways.FirstOrDefault(w => w.Model == unit.Model) ?? part.Ways.FirstOrDefault() : part.FindWay(fitted.Way);
+        Way? way = fitted.Way is null
+            ? part.Ways.FirstOrDefault(w => w.Model == unit.Model) ?? part.Ways.FirstOrDefault()
+            : part.FindWay(fitted.Way);
         var positions = new Dictionary<string, string>();
         foreach (Switch s in part.Switches)
             positions[s.Id] = moved?.GetValueOrDefault(s.Id) ?? fitted.Switches.GetValueOrDefault(s.Id) ?? s.Factory;

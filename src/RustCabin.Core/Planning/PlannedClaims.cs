@@ -16,21 +16,34 @@ static class PlannedClaims
         public IReadOnlyList<string> Overlays { get; init; } = [];
     }
 
-    public static (IReadOnlyList<DecodedClaim>, IReadOnlyList<Unplaced>) Of(Model model, string revision, IReadOnlyList<Instance> instances)
+    public static (IReadOnlyList<DecodedClaim>, IReadOnlyList<Unplaced>) Of(
+        Model model,
+        string revision,
+        IReadOnlyList<Instance> instances
+    )
     {
         var drafts = new List<Draft>();
         string? Elsewhere(string key) => Instance.PositionOf(null, key, instances);
         foreach (Claim claim in model.Claims)
             if ((claim.Revisions.Count == 0 || claim.Revisions.Contains(revision)) && claim.When.Holds(Elsewhere))
-                drafts.Add(new Draft($"model:{claim.Id}", claim, -1) { Overlays = [.. claim.Overlays.Select(o => OwnerOf(o, "model:"))] });
+                drafts.Add(
+                    new Draft($"model:{claim.Id}", claim, -1) { Overlays = [.. claim.Overlays.Select(o => OwnerOf(o, "model:"))] }
+                );
 
         foreach (Instance instance in instances)
-            foreach (Claim claim in instance.Part.Claims)
-                if (claim.When.Holds(key => Instance.PositionOf(instance, key, instances)))
-                    drafts.Add(new Draft($"part:{instance.Name}:{claim.Id}", claim, SlotOrder(model, instance))
+        foreach (Claim claim in instance.Part.Claims)
+            if (claim.When.Holds(key => Instance.PositionOf(instance, key, instances)))
+                drafts.Add(
+                    new Draft($"part:{instance.Name}:{claim.Id}", claim, SlotOrder(model, instance))
                     {
-                        Overlays = [.. claim.Overlays.Select(o => instance.Part.Claims.Any(c => c.Id == o) ? $"part:{instance.Name}:{o}" : OwnerOf(o, "model:"))],
-                    });
+                        Overlays =
+                        [
+                            .. claim.Overlays.Select(o =>
+                                instance.Part.Claims.Any(c => c.Id == o) ? $"part:{instance.Name}:{o}" : OwnerOf(o, "model:")
+                            ),
+                        ],
+                    }
+                );
 
         ApplySets(drafts, instances);
         drafts.RemoveAll(d => d.Off);
@@ -42,26 +55,32 @@ static class PlannedClaims
     static void ApplySets(List<Draft> drafts, IReadOnlyList<Instance> instances)
     {
         foreach (Instance instance in instances)
-            foreach (SetChange set in instance.Part.Sets.Where(s => s.When.Holds(key => Instance.PositionOf(instance, key, instances))))
-                for (int i = 0; i < drafts.Count; i++)
-                    if (drafts[i].Owner == OwnerOf(set.Claim, $"part:{instance.Name}:"))
-                        drafts[i] = drafts[i] with
+        foreach (
+            SetChange set in instance.Part.Sets.Where(s => s.When.Holds(key => Instance.PositionOf(instance, key, instances)))
+        )
+            for (int i = 0; i < drafts.Count; i++)
+                if (drafts[i].Owner == OwnerOf(set.Claim, $"part:{instance.Name}:"))
+                    drafts[i] = drafts[i] with
+                    {
+                        Off = drafts[i].Off || set.Off,
+                        Claim = drafts[i].Claim with
                         {
-                            Off = drafts[i].Off || set.Off,
-                            Claim = drafts[i].Claim with
-                            {
-                                Size = set.Size ?? drafts[i].Claim.Size,
-                                Base = set.Base ?? drafts[i].Claim.Base,
-                                Masters = set.Masters.Count > 0 ? set.Masters : drafts[i].Claim.Masters,
-                            },
-                        };
+                            Size = set.Size ?? drafts[i].Claim.Size,
+                            Base = set.Base ?? drafts[i].Claim.Base,
+                            Masters = set.Masters.Count > 0 ? set.Masters : drafts[i].Claim.Masters,
+                        },
+                    };
     }
 
     /// <summary>The place of the part's first site on the model sheet: self-configuration goes through the slots in that order.</summary>
     static int SlotOrder(Model model, Instance instance)
     {
-        int order = instance.Occupied.Select(o => model.Sites.Index().FirstOrDefault(s => s.Item.Id == o.Site, (Index: int.MaxValue, Item: null!)).Index)
-            .DefaultIfEmpty(int.MaxValue).Min();
+        int order = instance
+            .Occupied.Select(o =>
+                model.Sites.Index().FirstOrDefault(s => s.Item.Id == o.Site, (Index: int.MaxValue, Item: null!)).Index
+            )
+            .DefaultIfEmpty(int.MaxValue)
+            .Min();
         return order;
     }
 
@@ -73,7 +92,9 @@ static class PlannedClaims
         foreach ((int i, Draft draft) in drafts.Index().Where(d => !d.Item.Claim.Auto))
         {
             placed[i] = Decoded(model, draft, draft.Claim.Base!.Value.Value);
-            taken.AddRange(Decode.Runs(placed[i]!, model.AddressBits).Select(r => (new AddressRange(new(r.From), new(r.To)), draft.Owner)));
+            taken.AddRange(
+                Decode.Runs(placed[i]!, model.AddressBits).Select(r => (new AddressRange(new(r.From), new(r.To)), draft.Owner))
+            );
         }
         foreach ((int i, Draft draft) in drafts.Index().Where(d => d.Item.Claim.Auto).OrderBy(d => d.Item.Order))
         {
@@ -95,11 +116,12 @@ static class PlannedClaims
     static ulong? FreePlace(IReadOnlyList<AutoWindow> windows, ulong size, List<(AddressRange Range, string Owner)> taken)
     {
         foreach (AutoWindow window in windows)
-            for (ulong from = window.Base.Value; from - window.Base.Value + size <= window.Size.Bytes;)
+            for (ulong from = window.Base.Value; from - window.Base.Value + size <= window.Size.Bytes; )
             {
                 AddressRange place = AddressRange.Of(from, size);
                 int hit = taken.FindIndex(t => t.Range.Touches(place));
-                if (hit < 0) return from;
+                if (hit < 0)
+                    return from;
                 // The next place that lies beyond what is in the way.
                 from = window.Base.Value + (taken[hit].Range.To.Value - window.Base.Value) / size * size + size;
             }
@@ -108,16 +130,20 @@ static class PlannedClaims
 
     static IReadOnlyList<string> WhyNoRoom(Model model, List<(AddressRange Range, string Owner)> taken)
     {
-        if (model.AutoWindows.Count == 0) return [$"{model.Name} has no window for self-configuring cards."];
+        if (model.AutoWindows.Count == 0)
+            return [$"{model.Name} has no window for self-configuring cards."];
         return
         [
-            .. model.AutoWindows.Select(w => $"Window {w.Id}: {AddressRange.Of(w.Base.Value, Math.Max(1, w.Size.Bytes)).ToScreen(model.AddressBits)}, {w.Size}."),
+            .. model.AutoWindows.Select(w =>
+                $"Window {w.Id}: {AddressRange.Of(w.Base.Value, Math.Max(1, w.Size.Bytes)).ToScreen(model.AddressBits)}, {w.Size}."
+            ),
             .. from t in taken
-               where model.AutoWindows.Any(w => w.Size.Bytes > 0 && AddressRange.Of(w.Base.Value, w.Size.Bytes).Touches(t.Range))
-               orderby t.Range.From
-               select $"Taken: {t.Range.ToScreen(model.AddressBits)} by {t.Owner}.",
+            where model.AutoWindows.Any(w => w.Size.Bytes > 0 && AddressRange.Of(w.Base.Value, w.Size.Bytes).Touches(t.Range))
+            orderby t.Range.From
+            select $"Taken: {t.Range.ToScreen(model.AddressBits)} by {t.Owner}.",
         ];
     }
 
-    static DecodedClaim Decoded(Model model, Draft draft, ulong from) => DecodedClaim.From(draft.Claim, draft.Owner, from, model.Masters, draft.Overlays);
+    static DecodedClaim Decoded(Model model, Draft draft, ulong from) =>
+        DecodedClaim.From(draft.Claim, draft.Owner, from, model.Masters, draft.Overlays);
 }

@@ -9,8 +9,17 @@ namespace RustCabin.Core.Planning;
 /// each list follows the order of the sheets.
 /// </summary>
 public sealed record PlannedUnit(
-    Model Model, Unit Unit, Job? Job, Verdict Revision, IReadOnlyList<Instance> Instances, IReadOnlyList<DecodedClaim> Claims,
-    IReadOnlyList<Unplaced> Unplaced, ResolvedMap Map, string? Firmware, string Currency)
+    Model Model,
+    Unit Unit,
+    Job? Job,
+    Verdict Revision,
+    IReadOnlyList<Instance> Instances,
+    IReadOnlyList<DecodedClaim> Claims,
+    IReadOnlyList<Unplaced> Unplaced,
+    ResolvedMap Map,
+    string? Firmware,
+    string Currency
+)
 {
     /// <summary>The unit as it stands before the job, where its baseline was read and is to be compared; else null.</summary>
     public PlannedUnit? Before { get; init; }
@@ -19,9 +28,10 @@ public sealed record PlannedUnit(
     public IReadOnlyList<Title> Titles { get; init; } = [];
 
     /// <summary>A site of this revision, or of a part that is fitted (<c>part:site</c>); null: there is none.</summary>
-    public Site? FindSite(string name) => name.IndexOf(':') is > 0 and var colon
-        ? Find(name[..colon])?.Part.Sites.FirstOrDefault(s => s.Id == name[(colon + 1)..])
-        : Sites.FirstOrDefault(s => s.Id == name);
+    public Site? FindSite(string name) =>
+        name.IndexOf(':') is > 0 and var colon
+            ? Find(name[..colon])?.Part.Sites.FirstOrDefault(s => s.Id == name[(colon + 1)..])
+            : Sites.FirstOrDefault(s => s.Id == name);
 
     public Instance? Find(string instance) => Instances.FirstOrDefault(i => i.Name == instance);
 
@@ -35,12 +45,13 @@ public sealed record PlannedUnit(
     public bool Holds(IReadOnlyList<string> revisions) => revisions.Count == 0 || revisions.Contains(Revision.Id);
 
     /// <summary>The name for a person of a claim's owner, such as <c>Fathom memory board</c> or <c>shared memory of the Brindle 16</c>.</summary>
-    public string OwnerName(string owner) => owner.Split(':') switch
-    {
-        ["model", var claim] => $"{Model.Name} {claim}",
-        ["part", var instance, ..] => Find(instance)?.Title ?? instance,
-        _ => owner,
-    };
+    public string OwnerName(string owner) =>
+        owner.Split(':') switch
+        {
+            ["model", var claim] => $"{Model.Name} {claim}",
+            ["part", var instance, ..] => Find(instance)?.Title ?? instance,
+            _ => owner,
+        };
 
     /// <summary>The subject of an owner in findings: the part as a whole, or the one thing of the model.</summary>
     public static string SubjectOf(string owner) => owner.Split(':') is ["part", var instance, ..] ? $"part:{instance}" : owner;

@@ -11,15 +11,26 @@ static class FeedChecks
     public static IEnumerable<Finding> Levels(PlannedUnit unit)
     {
         foreach (Instance instance in unit.Instances.Where(i => i.Part.LogicVolts is not null))
-            foreach (Occupies taken in instance.Occupied)
-                if (unit.FindSite(taken.Site!)?.LogicVolts is { } there)
-                {
-                    decimal speaks = instance.Part.LogicVolts!.Value, stands = Math.Max(speaks, instance.Part.ToleratesVolts ?? 0);
-                    if (there > stands || speaks > there)
-                        yield return new Finding("LEVEL", Severity.Stop, "Fit", $"{speaks:0.#} V meets {there:0.#} V", [instance.Subject],
-                            there > stands ? $"The pins of {taken.Site} carry {there:0.#} V; {instance.Title} speaks {speaks:0.#} V and stands {stands:0.#} V." : $"{instance.Title} drives {speaks:0.#} V into {taken.Site}, which speaks {there:0.#} V.",
-                            ["A level shifter between them, or a part made for this level. That it worked once proves nothing: inputs die slowly."]);
-                }
+        foreach (Occupies taken in instance.Occupied)
+            if (unit.FindSite(taken.Site!)?.LogicVolts is { } there)
+            {
+                decimal speaks = instance.Part.LogicVolts!.Value,
+                    stands = Math.Max(speaks, instance.Part.ToleratesVolts ?? 0);
+                if (there > stands || speaks > there)
+                    yield return new Finding(
+                        "LEVEL",
+                        Severity.Stop,
+                        "Fit",
+                        $"{speaks:0.#} V meets {there:0.#} V",
+                        [instance.Subject],
+                        there > stands
+                            ? $"The pins of {taken.Site} carry {there:0.#} V; {instance.Title} speaks {speaks:0.#} V and stands {stands:0.#} V."
+                            : $"{instance.Title} drives {speaks:0.#} V into {taken.Site}, which speaks {there:0.#} V.",
+                        [
+                            "A level shifter between them, or a part made for this level. That it worked once proves nothing: inputs die slowly.",
+                        ]
+                    );
+            }
     }
 
     /// <summary>FEED-RANGE: the rail at a part's feed pin is outside what it stands.</summary>
@@ -29,8 +40,15 @@ static class FeedChecks
         where feed is not null
         let rail = unit.Rails.FirstOrDefault(r => r.Id == feed.Rail)
         where rail is not null && (rail.Volts < feed.MinVolts || rail.Volts > feed.MaxVolts)
-        select new Finding("FEED-RANGE", Severity.Stop, "Fit", $"{rail.Volts:0.##} V feeds {instance.Title}", [instance.Subject],
-            $"{instance.Title} stands {feed.MinVolts:0.##} to {feed.MaxVolts:0.##} V at its feed pin; {feed.Rail} gives {rail.Volts:0.##} V.", ["What a part is fed and what it talks are two things: both must match."]);
+        select new Finding(
+            "FEED-RANGE",
+            Severity.Stop,
+            "Fit",
+            $"{rail.Volts:0.##} V feeds {instance.Title}",
+            [instance.Subject],
+            $"{instance.Title} stands {feed.MinVolts:0.##} to {feed.MaxVolts:0.##} V at its feed pin; {feed.Rail} gives {rail.Volts:0.##} V.",
+            ["What a part is fed and what it talks are two things: both must match."]
+        );
 
     /// <summary>
     /// USB-PROFILE: a trigger board asks a USB-C supply for one fixed voltage. It must be offered exactly, never "close enough" upward, with enough current; over 3 A the cable must be marked.
@@ -43,18 +61,55 @@ static class FeedChecks
             Instance[] supplies = [.. unit.Instances.Where(i => i.Part.Profiles.Count > 0)];
             string[] why =
             [
-                .. supplies.Select(s => $"{s.Title} offers {string.Join(", ", s.Part.Profiles.Select(p => $"{p.Volts:0.#} V at {p.Amps:0.##} A"))}{(s.Part.MarkedCable ? ", cable marked" : "")}."),
+                .. supplies.Select(s =>
+                    $"{s.Title} offers {string.Join(", ", s.Part.Profiles.Select(p => $"{p.Volts:0.#} V at {p.Amps:0.##} A"))}{(s.Part.MarkedCable ? ", cable marked" : "")}."
+                ),
                 "12 V is optional for supplies. What is not offered is not given: the board then gets another voltage.",
             ];
             string[] subjects = [board.Subject, .. supplies.Select(s => s.Subject)];
             if (supplies.Length == 0)
-                yield return new Finding("USB-PROFILE", Severity.Watch, "Fit", $"A supply for {volts:0.#} V", subjects, $"{board.Title} takes {volts:0.#} V at {amps:0.##} A from USB-C; no supply is in the plan.", why);
+                yield return new Finding(
+                    "USB-PROFILE",
+                    Severity.Watch,
+                    "Fit",
+                    $"A supply for {volts:0.#} V",
+                    subjects,
+                    $"{board.Title} takes {volts:0.#} V at {amps:0.##} A from USB-C; no supply is in the plan.",
+                    why
+                );
             else if (!supplies.Any(s => s.Part.Profiles.Any(p => p.Volts == volts)))
-                yield return new Finding("USB-PROFILE", Severity.Stop, "Fit", $"{volts:0.#} V is not offered", subjects, $"{board.Title} takes {volts:0.#} V, no other; no supply here offers it.", why);
+                yield return new Finding(
+                    "USB-PROFILE",
+                    Severity.Stop,
+                    "Fit",
+                    $"{volts:0.#} V is not offered",
+                    subjects,
+                    $"{board.Title} takes {volts:0.#} V, no other; no supply here offers it.",
+                    why
+                );
             else if (!supplies.Any(s => s.Part.Profiles.Any(p => p.Volts == volts && p.Amps >= amps)))
-                yield return new Finding("USB-PROFILE", Severity.Stop, "Fit", $"{amps:0.##} A at {volts:0.#} V", subjects, $"{board.Title} wants {amps:0.##} A at {volts:0.#} V; the supply gives {supplies.SelectMany(s => s.Part.Profiles).Where(p => p.Volts == volts).Max(p => p.Amps):0.##} A.", why);
-            else if (amps > 3 && !supplies.Any(s => s.Part.MarkedCable && s.Part.Profiles.Any(p => p.Volts == volts && p.Amps >= amps)))
-                yield return new Finding("USB-PROFILE", Severity.Stop, "Fit", "The cable must be marked", subjects, $"{board.Title} wants {amps:0.##} A: over 3 A only a marked cable is given it.", why);
+                yield return new Finding(
+                    "USB-PROFILE",
+                    Severity.Stop,
+                    "Fit",
+                    $"{amps:0.##} A at {volts:0.#} V",
+                    subjects,
+                    $"{board.Title} wants {amps:0.##} A at {volts:0.#} V; the supply gives {supplies.SelectMany(s => s.Part.Profiles).Where(p => p.Volts == volts).Max(p => p.Amps):0.##} A.",
+                    why
+                );
+            else if (
+                amps > 3
+                && !supplies.Any(s => s.Part.MarkedCable && s.Part.Profiles.Any(p => p.Volts == volts && p.Amps >= amps))
+            )
+                yield return new Finding(
+                    "USB-PROFILE",
+                    Severity.Stop,
+                    "Fit",
+                    "The cable must be marked",
+                    subjects,
+                    $"{board.Title} wants {amps:0.##} A: over 3 A only a marked cable is given it.",
+                    why
+                );
         }
     }
 }

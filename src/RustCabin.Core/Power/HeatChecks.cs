@@ -12,7 +12,12 @@ public sealed record RegulatorHeat(Rail Rail, decimal Amps)
     public static IReadOnlyList<RegulatorHeat> Of(PlannedUnit unit)
     {
         IReadOnlyList<RailLoad> loads = RailLoad.Of(unit);
-        return [.. unit.Rails.Where(r => r.Regulator is not null).Select(r => new RegulatorHeat(r, loads.First(l => l.Rail == r.Id).PeakAmps))];
+        return
+        [
+            .. unit
+                .Rails.Where(r => r.Regulator is not null)
+                .Select(r => new RegulatorHeat(r, loads.First(l => l.Rail == r.Id).PeakAmps)),
+        ];
     }
 }
 
@@ -29,7 +34,10 @@ public sealed record CaseHeat(Cooling Cooling, decimal Watts)
 
     public static decimal Airflow(decimal watts, decimal degrees) => CfmPerWattDegree * watts / degrees;
 
-    public static CaseHeat? Of(PlannedUnit unit) => unit.Model.Cooling is { } cooling ? new CaseHeat(cooling, cooling.OwnWatts + unit.Instances.Sum(i => i.Part.HeatW)) : null;
+    public static CaseHeat? Of(PlannedUnit unit) =>
+        unit.Model.Cooling is { } cooling
+            ? new CaseHeat(cooling, cooling.OwnWatts + unit.Instances.Sum(i => i.Part.HeatW))
+            : null;
 }
 
 static class HeatChecks
@@ -39,24 +47,57 @@ static class HeatChecks
     {
         foreach (RegulatorHeat heat in RegulatorHeat.Of(unit))
             if (Limit.Of(heat.Watts, heat.Rail.Regulator!.MaxWatts) is { } hot)
-                yield return new Finding("HEAT-REGULATOR", hot, "Fit", $"{heat.Watts:0.#} W in the {heat.Rail.Id} V regulator", [$"model:{heat.Rail.Id}", .. Drawing(unit, heat.Rail.Id)],
-                    $"The regulator of {heat.Rail.Id} V turns {heat.Watts:0.##} W into heat; it stands {heat.Rail.Regulator.MaxWatts:0.##} W.", [$"({heat.Rail.Regulator.FromVolts} - {heat.Rail.Volts}) V x {heat.Amps:0.###} A = {heat.Watts:0.##} W.", "A switching regulator in its place, a larger heat sink, or less on the rail."]);
+                yield return new Finding(
+                    "HEAT-REGULATOR",
+                    hot,
+                    "Fit",
+                    $"{heat.Watts:0.#} W in the {heat.Rail.Id} V regulator",
+                    [$"model:{heat.Rail.Id}", .. Drawing(unit, heat.Rail.Id)],
+                    $"The regulator of {heat.Rail.Id} V turns {heat.Watts:0.##} W into heat; it stands {heat.Rail.Regulator.MaxWatts:0.##} W.",
+                    [
+                        $"({heat.Rail.Regulator.FromVolts} - {heat.Rail.Volts}) V x {heat.Amps:0.###} A = {heat.Watts:0.##} W.",
+                        "A switching regulator in its place, a larger heat sink, or less on the rail.",
+                    ]
+                );
 
-        if (CaseHeat.Of(unit) is not { } inside) yield break;
+        if (CaseHeat.Of(unit) is not { } inside)
+            yield break;
         string[] why =
         [
-            $"The unit itself: {inside.Cooling.OwnWatts:0.##} W.", .. unit.Instances.Where(i => i.Part.HeatW > 0).Select(i => $"{i.Title}: {i.Part.HeatW:0.##} W."), $"Together {inside.Watts:0.##} W.",
-            .. inside.Rise is { } r ? [$"{inside.Watts:0.##} W x {inside.Cooling.DegreesPerWatt:0.###} degrees a watt = {r:0.#} degrees."] : (string[])[],
+            $"The unit itself: {inside.Cooling.OwnWatts:0.##} W.",
+            .. unit.Instances.Where(i => i.Part.HeatW > 0).Select(i => $"{i.Title}: {i.Part.HeatW:0.##} W."),
+            $"Together {inside.Watts:0.##} W.",
+            .. inside.Rise is { } r
+                ? [$"{inside.Watts:0.##} W x {inside.Cooling.DegreesPerWatt:0.###} degrees a watt = {r:0.#} degrees."]
+                : (string[])[],
             $"Air for a rise of {inside.Cooling.MaxRise:0.#} degrees: 1.76 x {inside.Watts:0.##} / {inside.Cooling.MaxRise:0.#} = {inside.CfmNeeded:0.##} CFM.",
         ];
         string[] subjects = ["unit", .. unit.Instances.Where(i => i.Part.HeatW > 0).Select(i => i.Subject)];
         if (inside.Cooling.Cfm is { } cfm)
         {
-            if (Limit.Of(inside.CfmNeeded, cfm) is { } still) yield return new Finding("HEAT-CASE", still, "Fit", $"{inside.CfmNeeded:0.##} CFM wanted", subjects, $"{inside.Watts:0.#} W want {inside.CfmNeeded:0.##} CFM; the fan moves {cfm:0.##}.", why);
+            if (Limit.Of(inside.CfmNeeded, cfm) is { } still)
+                yield return new Finding(
+                    "HEAT-CASE",
+                    still,
+                    "Fit",
+                    $"{inside.CfmNeeded:0.##} CFM wanted",
+                    subjects,
+                    $"{inside.Watts:0.#} W want {inside.CfmNeeded:0.##} CFM; the fan moves {cfm:0.##}.",
+                    why
+                );
         }
         else if (inside.Rise is { } rise && Limit.Of(rise, inside.Cooling.MaxRise) is { } warm)
-            yield return new Finding("HEAT-CASE", warm, "Fit", $"{rise:0.#} degrees above the room", subjects, $"{inside.Watts:0.#} W in this case without a fan make it {rise:0.#} degrees warmer than the room; {inside.Cooling.MaxRise:0.#} are allowed.", why);
+            yield return new Finding(
+                "HEAT-CASE",
+                warm,
+                "Fit",
+                $"{rise:0.#} degrees above the room",
+                subjects,
+                $"{inside.Watts:0.#} W in this case without a fan make it {rise:0.#} degrees warmer than the room; {inside.Cooling.MaxRise:0.#} are allowed.",
+                why
+            );
     }
 
-    static IEnumerable<string> Drawing(PlannedUnit unit, string rail) => unit.Instances.Where(i => i.Part.Draws.Any(d => d.Rail == rail)).Select(i => i.Subject);
+    static IEnumerable<string> Drawing(PlannedUnit unit, string rail) =>
+        unit.Instances.Where(i => i.Part.Draws.Any(d => d.Rail == rail)).Select(i => i.Subject);
 }

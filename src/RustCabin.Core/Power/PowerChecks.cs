@@ -15,18 +15,35 @@ static class PowerChecks
                 yield return Over(rail, severity);
 
         foreach (Instance instance in unit.Instances)
-            foreach (Draw draw in instance.Part.Draws.Where(d => d.PeakAmps > 0 && d.When.Holds(key => Instance.PositionOf(instance, key, unit.Instances)) && rails.All(r => r.Rail != d.Rail)))
-                yield return new Finding(
-                    "POWER-NO-RAIL", Severity.Stop, "Fit", $"No {draw.Rail} V for {instance.Title}", [instance.Subject],
-                    $"{instance.Title} needs {draw.Rail} V, which this unit does not have.",
-                    [$"Rails here: {string.Join(", ", rails.Select(r => $"{r.Rail} V"))}.", $"{instance.Title} draws up to {draw.PeakAmps} A from {draw.Rail} V."]);
+        foreach (
+            Draw draw in instance.Part.Draws.Where(d =>
+                d.PeakAmps > 0
+                && d.When.Holds(key => Instance.PositionOf(instance, key, unit.Instances))
+                && rails.All(r => r.Rail != d.Rail)
+            )
+        )
+            yield return new Finding(
+                "POWER-NO-RAIL",
+                Severity.Stop,
+                "Fit",
+                $"No {draw.Rail} V for {instance.Title}",
+                [instance.Subject],
+                $"{instance.Title} needs {draw.Rail} V, which this unit does not have.",
+                [
+                    $"Rails here: {string.Join(", ", rails.Select(r => $"{r.Rail} V"))}.",
+                    $"{instance.Title} draws up to {draw.PeakAmps} A from {draw.Rail} V.",
+                ]
+            );
     }
 
     static Finding Over(RailLoad rail, Severity severity)
     {
         string share = rail.CapacityAmps > 0 ? $"{rail.PeakAmps / rail.CapacityAmps * 100:0} %" : "over nothing";
         return new Finding(
-            "POWER-OVER", severity, "Fit", $"{rail.Rail} V at {share}",
+            "POWER-OVER",
+            severity,
+            "Fit",
+            $"{rail.Rail} V at {share}",
             [$"model:{rail.Rail}", .. rail.Loads.Select(l => $"part:{l.Instance}")],
             $"Peak {rail.PeakAmps} A of {rail.CapacityAmps:0.##} A after ageing.",
             [
@@ -34,6 +51,7 @@ static class PowerChecks
                 $"The unit itself: {rail.UnitAmps} A.",
                 .. rail.Loads.Select(l => $"{l.Name}: {l.TypicalAmps} A, at peak {l.PeakAmps} A."),
                 $"Peak together: {rail.PeakAmps} A; headroom {rail.HeadroomAmps:0.####} A.",
-            ]);
+            ]
+        );
     }
 }

@@ -10,7 +10,14 @@ public sealed record Load(string Instance, string Name, decimal TypicalAmps, dec
 /// One rail with all that hangs on it, in amps: capacity = rated x derating (0.8 unless the sheet says otherwise), headroom = capacity - peak.
 /// Source: domain.md, section 7.
 /// </summary>
-public sealed record RailLoad(string Rail, decimal Volts, decimal RatedAmps, decimal Derate, decimal UnitAmps, IReadOnlyList<Load> Loads)
+public sealed record RailLoad(
+    string Rail,
+    decimal Volts,
+    decimal RatedAmps,
+    decimal Derate,
+    decimal UnitAmps,
+    IReadOnlyList<Load> Loads
+)
 {
     public decimal CapacityAmps => RatedAmps * Derate;
     public decimal TypicalAmps => UnitAmps + Loads.Sum(l => l.TypicalAmps);
@@ -24,17 +31,22 @@ public sealed record RailLoad(string Rail, decimal Volts, decimal RatedAmps, dec
         foreach (Supply supply in unit.Instances.SelectMany(i => i.Part.Supplies))
         {
             int index = rails.FindIndex(r => r.Rail == supply.Rail);
-            if (index < 0) rails.Add(new RailLoad(supply.Rail, 0, supply.Amps, 0.8m, 0, []));
-            else rails[index] = rails[index] with { RatedAmps = supply.Replaces ? supply.Amps : rails[index].RatedAmps + supply.Amps };
+            if (index < 0)
+                rails.Add(new RailLoad(supply.Rail, 0, supply.Amps, 0.8m, 0, []));
+            else
+                rails[index] = rails[index] with
+                {
+                    RatedAmps = supply.Replaces ? supply.Amps : rails[index].RatedAmps + supply.Amps,
+                };
         }
         return [.. rails.Select(r => r with { Loads = LoadsOn(unit, r.Rail) })];
     }
 
     static IReadOnlyList<Load> LoadsOn(PlannedUnit unit, string rail) =>
-    [
-        .. from instance in unit.Instances
-           from draw in instance.Part.Draws
-           where draw.Rail == rail && draw.When.Holds(key => Instance.PositionOf(instance, key, unit.Instances))
-           select new Load(instance.Name, instance.Title, draw.TypicalAmps, draw.PeakAmps),
-    ];
+        [
+            .. from instance in unit.Instances
+            from draw in instance.Part.Draws
+            where draw.Rail == rail && draw.When.Holds(key => Instance.PositionOf(instance, key, unit.Instances))
+            select new Load(instance.Name, instance.Title, draw.TypicalAmps, draw.PeakAmps),
+        ];
 }

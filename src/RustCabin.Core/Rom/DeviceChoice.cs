@@ -13,7 +13,15 @@ public sealed record DeviceOption(RomDevice Device, RomWiring Wiring, int Copies
     public DeviceStock InHand { get; init; } = new(0, null, null);
 
     /// <summary>What it needs, in words: <c>lift 2, link 1, tie 2</c>, or <c>straight in</c>.</summary>
-    public string Needs => Work == 0 ? "straight in" : string.Join(", ", new[] { (Wiring.Lift.Count, "lift"), (Wiring.Links.Count, "link"), (Wiring.Ties.Count, "tie") }.Where(n => n.Item1 > 0).Select(n => $"{n.Item2} {n.Item1}"));
+    public string Needs =>
+        Work == 0
+            ? "straight in"
+            : string.Join(
+                ", ",
+                new[] { (Wiring.Lift.Count, "lift"), (Wiring.Links.Count, "link"), (Wiring.Ties.Count, "tie") }
+                    .Where(n => n.Item1 > 0)
+                    .Select(n => $"{n.Item2} {n.Item1}")
+            );
 }
 
 public static class DeviceChoice
@@ -21,22 +29,51 @@ public static class DeviceChoice
     /// <summary>Every device of the table that goes into the socket and holds the image: those in hand and fast enough first, then least work, then least left unused.</summary>
     /// <param name="stock">What lies in the cupboard.</param>
     /// <param name="budgetNs">The time that the socket allows, in nanoseconds; null: the sheet does not say.</param>
-    public static IReadOnlyList<DeviceOption> For(IReadOnlyList<string> socket, long imageBytes, IReadOnlyList<StockItem> stock, decimal? budgetNs) =>
-        [.. For(socket, imageBytes).Select(o => o with { InHand = DeviceStock.Of(stock, o.Device) }).OrderBy(o => o.InHand.Count > 0 && !(o.InHand.Ns > budgetNs) ? 0 : 1)];
+    public static IReadOnlyList<DeviceOption> For(
+        IReadOnlyList<string> socket,
+        long imageBytes,
+        IReadOnlyList<StockItem> stock,
+        decimal? budgetNs
+    ) =>
+        [
+            .. For(socket, imageBytes)
+                .Select(o => o with { InHand = DeviceStock.Of(stock, o.Device) })
+                .OrderBy(o => o.InHand.Count > 0 && !(o.InHand.Ns > budgetNs) ? 0 : 1),
+        ];
 
     /// <summary>Every device of the table that goes into the socket and holds the image, least work first, then least left unused.</summary>
-    public static IReadOnlyList<DeviceOption> For(IReadOnlyList<string> socket, long imageBytes, IReadOnlyDictionary<string, string>? ties = null) =>
-    [
-        .. RomDevice.All.Select(d => (Device: d, Wiring: RomWiring.Solve(d, socket, ties ?? new Dictionary<string, string>()))).Where(d => d.Wiring.Fits)
-            .Select(d => new DeviceOption(d.Device, d.Wiring, imageBytes <= 0 ? 1 : (int)((long)d.Device.Bytes / imageBytes))).Where(o => o.Copies > 0).OrderBy(o => o.Work).ThenBy(o => o.Device.Bytes),
-    ];
+    public static IReadOnlyList<DeviceOption> For(
+        IReadOnlyList<string> socket,
+        long imageBytes,
+        IReadOnlyDictionary<string, string>? ties = null
+    ) =>
+        [
+            .. RomDevice
+                .All.Select(d => (Device: d, Wiring: RomWiring.Solve(d, socket, ties ?? new Dictionary<string, string>())))
+                .Where(d => d.Wiring.Fits)
+                .Select(d => new DeviceOption(d.Device, d.Wiring, imageBytes <= 0 ? 1 : (int)((long)d.Device.Bytes / imageBytes)))
+                .Where(o => o.Copies > 0)
+                .OrderBy(o => o.Work)
+                .ThenBy(o => o.Device.Bytes),
+        ];
 
     /// <summary>ROM-SPEED: the device's access time against the socket's budget: a stop over it, a watch within 10 %. Source: domain.md, section 5.</summary>
-    public static Finding? Speed(string subject, string device, int accessNs, decimal? budgetNs) => budgetNs is not { } budget || Limit.Of(accessNs, budget) is not { } severity ? null : new Finding(
-        "ROM-SPEED", severity, "ROM", $"{accessNs} ns of {budget:0} ns", [subject],
-        severity == Severity.Stop ? $"{device} answers after {accessNs} ns; the socket allows {budget:0} ns." : $"{device} answers after {accessNs} ns of the {budget:0} ns that the socket allows: little is left for a warm day.",
-        [$"{accessNs} of {budget:0} ns.", "Faster is always fine."]);
+    public static Finding? Speed(string subject, string device, int accessNs, decimal? budgetNs) =>
+        budgetNs is not { } budget || Limit.Of(accessNs, budget) is not { } severity
+            ? null
+            : new Finding(
+                "ROM-SPEED",
+                severity,
+                "ROM",
+                $"{accessNs} ns of {budget:0} ns",
+                [subject],
+                severity == Severity.Stop
+                    ? $"{device} answers after {accessNs} ns; the socket allows {budget:0} ns."
+                    : $"{device} answers after {accessNs} ns of the {budget:0} ns that the socket allows: little is left for a warm day.",
+                [$"{accessNs} of {budget:0} ns.", "Faster is always fine."]
+            );
 
     /// <summary>The time a socket allows, in nanoseconds: n cycles / f - address delay - setup - decode. 2 cycles at 4 MHz - 60 - 30 - 20 = 390 ns.</summary>
-    public static decimal Budget(int cycles, decimal clockMHz, decimal addressNs, decimal setupNs, decimal decodeNs) => cycles * 1000 / clockMHz - addressNs - setupNs - decodeNs;
+    public static decimal Budget(int cycles, decimal clockMHz, decimal addressNs, decimal setupNs, decimal decodeNs) =>
+        cycles * 1000 / clockMHz - addressNs - setupNs - decodeNs;
 }

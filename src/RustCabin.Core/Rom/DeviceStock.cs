@@ -11,12 +11,22 @@ public sealed partial record DeviceStock(int Count, int? Ns, decimal? Price)
     public static DeviceStock Of(IReadOnlyList<StockItem> stock, RomDevice device)
     {
         StockItem[] own = [.. stock.Where(s => s.Kind == StockKind.Chip && Is(s, device))];
-        return new DeviceStock(own.Sum(s => s.Count), own.Where(s => s.Count > 0).Select(s => NsOf(s.Name)).Min(), own.Min(s => s.Price));
+        return new DeviceStock(
+            own.Sum(s => s.Count),
+            own.Where(s => s.Count > 0).Select(s => NsOf(s.Name)).Min(),
+            own.Min(s => s.Price)
+        );
     }
 
-    static bool Is(StockItem item, RomDevice device) => RomDevice.Find(item.Item) == device || (item.Item.Length == 0 && RomDevice.Find(item.Name.Split(',', ' ', '-')[0]) == device);
+    static bool Is(StockItem item, RomDevice device) =>
+        RomDevice.Find(item.Item) == device
+        || (item.Item.Length == 0 && RomDevice.Find(item.Name.Split(',', ' ', '-')[0]) == device);
 
-    static int? NsOf(string name) => Time().Match(name) is { Success: true } told && int.TryParse(told.Groups[1].Value, CultureInfo.InvariantCulture, out int ns) ? ns : null;
+    static int? NsOf(string name) =>
+        Time().Match(name) is { Success: true } told
+        && int.TryParse(told.Groups[1].Value, CultureInfo.InvariantCulture, out int ns)
+            ? ns
+            : null;
 
     [GeneratedRegex(@"(\d{1,5}) ?ns\b")]
     private static partial Regex Time();

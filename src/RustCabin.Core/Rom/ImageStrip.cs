@@ -1,7 +1,14 @@
 namespace RustCabin.Core.Rom;
 
 /// <summary>What a piece of an image mostly is.</summary>
-public enum PieceKind { Blank, Zero, Text, Code, Repeat }
+public enum PieceKind
+{
+    Blank,
+    Zero,
+    Text,
+    Code,
+    Repeat,
+}
 
 /// <summary>A run of pieces of one kind: where it begins, how long it is, in bytes.</summary>
 public sealed record StripPiece(PieceKind Kind, int From, int Length);
@@ -12,17 +19,28 @@ public static class ImageStrip
     public static IReadOnlyList<StripPiece> Of(ReadOnlySpan<byte> image, int pieces = 128)
     {
         var strip = new List<StripPiece>();
-        if (image.Length == 0) return strip;
+        if (image.Length == 0)
+            return strip;
         int half = image.Length % 2 == 0 ? image.Length / 2 : 0;
         for (int i = 0; i < pieces; i++)
         {
-            int from = (int)((long)i * image.Length / pieces), to = (int)((long)(i + 1) * image.Length / pieces);
-            if (to <= from) continue;
+            int from = (int)((long)i * image.Length / pieces),
+                to = (int)((long)(i + 1) * image.Length / pieces);
+            if (to <= from)
+                continue;
             ReadOnlySpan<byte> piece = image[from..to];
             PieceKind kind = KindOf(piece);
-            if (kind is PieceKind.Code or PieceKind.Text && half > 0 && from >= half && piece.SequenceEqual(image.Slice(from - half, piece.Length))) kind = PieceKind.Repeat;
-            if (strip.Count > 0 && strip[^1].Kind == kind) strip[^1] = strip[^1] with { Length = strip[^1].Length + to - from };
-            else strip.Add(new StripPiece(kind, from, to - from));
+            if (
+                kind is PieceKind.Code or PieceKind.Text
+                && half > 0
+                && from >= half
+                && piece.SequenceEqual(image.Slice(from - half, piece.Length))
+            )
+                kind = PieceKind.Repeat;
+            if (strip.Count > 0 && strip[^1].Kind == kind)
+                strip[^1] = strip[^1] with { Length = strip[^1].Length + to - from };
+            else
+                strip.Add(new StripPiece(kind, from, to - from));
         }
         return strip;
     }
@@ -34,24 +52,34 @@ public static class ImageStrip
         Span<int> counts = stackalloc int[256];
         for (int i = 0; i < density.Length; i++)
         {
-            int from = (int)((long)i * image.Length / density.Length), to = (int)((long)(i + 1) * image.Length / density.Length);
+            int from = (int)((long)i * image.Length / density.Length),
+                to = (int)((long)(i + 1) * image.Length / density.Length);
             counts.Clear();
-            foreach (byte b in image[from..to]) counts[b]++;
+            foreach (byte b in image[from..to])
+                counts[b]++;
             foreach (int count in counts)
-                if (count > 0) density[i] -= (double)count / (to - from) * Math.Log2((double)count / (to - from));
+                if (count > 0)
+                    density[i] -= (double)count / (to - from) * Math.Log2((double)count / (to - from));
         }
         return density;
     }
 
     static PieceKind KindOf(ReadOnlySpan<byte> piece)
     {
-        int blank = 0, zero = 0, text = 0;
+        int blank = 0,
+            zero = 0,
+            text = 0;
         foreach (byte b in piece)
-            if (b == 0xFF) blank++;
-            else if (b == 0) zero++;
-            else if (b is >= 32 and < 127 or 10 or 13) text++;
-        if (blank * 10 >= piece.Length * 9) return PieceKind.Blank;
-        if (zero * 10 >= piece.Length * 9) return PieceKind.Zero;
+            if (b == 0xFF)
+                blank++;
+            else if (b == 0)
+                zero++;
+            else if (b is >= 32 and < 127 or 10 or 13)
+                text++;
+        if (blank * 10 >= piece.Length * 9)
+            return PieceKind.Blank;
+        if (zero * 10 >= piece.Length * 9)
+            return PieceKind.Zero;
         return text * 10 >= piece.Length * 8 ? PieceKind.Text : PieceKind.Code;
     }
 }

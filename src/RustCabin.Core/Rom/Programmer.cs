@@ -1,9 +1,24 @@
 namespace RustCabin.Core.Rom;
 
 /// <summary>What can be wrong with the simulated programmer's device or setting.</summary>
-public enum ProgrammerFault { None, UnderErased, WeakBit, WrongDevice, SwappedSetting }
+public enum ProgrammerFault
+{
+    None,
+    UnderErased,
+    WeakBit,
+    WrongDevice,
+    SwappedSetting,
+}
 
-public enum BurnStep { Insert, Identify, Blank, Burn, Verify, ReadBack }
+public enum BurnStep
+{
+    Insert,
+    Identify,
+    Blank,
+    Burn,
+    Verify,
+    ReadBack,
+}
 
 /// <summary>One step at the programmer and what it showed.</summary>
 public sealed record BurnResult(BurnStep Step, bool Passed, string Words);
@@ -28,24 +43,39 @@ public sealed class Programmer
         Array.Fill(_cells, (byte)0xFF);
         var random = new Random(seed);
         if (fault == ProgrammerFault.UnderErased)
-            for (int i = 0; i < Math.Max(3, _cells.Length / 5000); i++) _cells[random.Next(_cells.Length)] &= (byte)~(1 << random.Next(8));
+            for (int i = 0; i < Math.Max(3, _cells.Length / 5000); i++)
+                _cells[random.Next(_cells.Length)] &= (byte)~(1 << random.Next(8));
     }
 
-    public BurnResult Insert() => new(BurnStep.Insert, true, $"{_device.Name}, {_device.Pins.Count} pins, its mark at the lever.");
+    public BurnResult Insert() =>
+        new(BurnStep.Insert, true, $"{_device.Name}, {_device.Pins.Count} pins, its mark at the lever.");
 
-    public BurnResult Identify() => _fault == ProgrammerFault.WrongDevice ? new(BurnStep.Identify, false, $"The device answers as another type than {_device.Name}: look at its marking before anything is burnt.")
-        : new(BurnStep.Identify, true, $"It answers as {_device.Name}.");
+    public BurnResult Identify() =>
+        _fault == ProgrammerFault.WrongDevice
+            ? new(
+                BurnStep.Identify,
+                false,
+                $"The device answers as another type than {_device.Name}: look at its marking before anything is burnt."
+            )
+            : new(BurnStep.Identify, true, $"It answers as {_device.Name}.");
 
     public BurnResult Blank()
     {
         int at = Array.FindIndex(_cells, c => c != 0xFF);
-        return at < 0 ? new(BurnStep.Blank, true, $"All {_cells.Length:#,0} bytes are 0xFF.") : new(BurnStep.Blank, false, $"0x{at:x} holds 0x{_cells[at]:x2}: it is not erased through. Erase it longer; bits only go from 1 to 0.");
+        return at < 0
+            ? new(BurnStep.Blank, true, $"All {_cells.Length:#,0} bytes are 0xFF.")
+            : new(
+                BurnStep.Blank,
+                false,
+                $"0x{at:x} holds 0x{_cells[at]:x2}: it is not erased through. Erase it longer; bits only go from 1 to 0."
+            );
     }
 
     /// <summary>Burns from address 0. Bits that are 0 already stay so; a swapped setting writes the bytes of each word the other way round.</summary>
     public BurnResult Burn(ReadOnlySpan<byte> file)
     {
-        if (file.Length > _cells.Length) return new(BurnStep.Burn, false, $"The file has {file.Length:#,0} bytes, {_device.Name} holds {_cells.Length:#,0}.");
+        if (file.Length > _cells.Length)
+            return new(BurnStep.Burn, false, $"The file has {file.Length:#,0} bytes, {_device.Name} holds {_cells.Length:#,0}.");
         for (int i = 0; i < file.Length; i++)
         {
             int to = _fault == ProgrammerFault.SwappedSetting && file.Length % 2 == 0 ? i ^ 1 : i;
@@ -55,7 +85,8 @@ public sealed class Programmer
         if (_fault == ProgrammerFault.WeakBit && file.Length > 0)
         {
             int at = file.Length / 3;
-            while (at < file.Length - 1 && _cells[at] == 0xFF) at++;
+            while (at < file.Length - 1 && _cells[at] == 0xFF)
+                at++;
             _cells[at] |= (byte)(~_cells[at] & -~_cells[at]);
         }
         return new(BurnStep.Burn, true, $"{file.Length:#,0} bytes burnt.");
@@ -67,7 +98,8 @@ public sealed class Programmer
         for (int i = 0; i < file.Length; i++)
         {
             int from = _fault == ProgrammerFault.SwappedSetting && file.Length % 2 == 0 ? i ^ 1 : i;
-            if (_cells[from] != file[i]) return new(BurnStep.Verify, false, $"0x{i:x} reads 0x{_cells[from]:x2}, and 0x{file[i]:x2} was burnt.");
+            if (_cells[from] != file[i])
+                return new(BurnStep.Verify, false, $"0x{i:x} reads 0x{_cells[from]:x2}, and 0x{file[i]:x2} was burnt.");
         }
         return new(BurnStep.Verify, true, "Every byte reads as it was burnt.");
     }
@@ -78,12 +110,22 @@ public sealed class Programmer
     public IReadOnlyList<BurnResult> Run(ReadOnlySpan<byte> file)
     {
         var results = new List<BurnResult> { Insert(), Identify() };
-        if (results[^1].Passed) results.Add(Blank());
-        if (results[^1].Passed) results.Add(Burn(file));
-        if (results[^1].Passed) results.Add(Verify(file));
-        if (!results[^1].Passed) return results;
+        if (results[^1].Passed)
+            results.Add(Blank());
+        if (results[^1].Passed)
+            results.Add(Burn(file));
+        if (results[^1].Passed)
+            results.Add(Verify(file));
+        if (!results[^1].Passed)
+            return results;
         Compared compared = RomCompare.Of(file, ReadBack(file.Length));
-        results.Add(new(BurnStep.ReadBack, compared.Cause == Difference.Equal, compared.Cause == Difference.Equal ? "The dump is the file." : compared.Words));
+        results.Add(
+            new(
+                BurnStep.ReadBack,
+                compared.Cause == Difference.Equal,
+                compared.Cause == Difference.Equal ? "The dump is the file." : compared.Words
+            )
+        );
         return results;
     }
 }
@@ -91,7 +133,8 @@ public sealed class Programmer
 /// <summary>Ultraviolet erasing: seconds = dose / intensity. 15 Ws/cm2 at 12 mW/cm2 is 1250 s; an old lamp and distance make it longer. Source: domain.md, section 5.</summary>
 public static class Erasing
 {
-    public const decimal UsualDose = 15, UsualIntensity = 12;
+    public const decimal UsualDose = 15,
+        UsualIntensity = 12;
 
     /// <param name="dose">In watt seconds a square centimetre, above 0.</param>
     /// <param name="intensity">At the window, in milliwatts a square centimetre, above 0.</param>

@@ -12,7 +12,11 @@ public sealed record RomDevice(string Name, IReadOnlyList<string> Aliases, IRead
 
     public static IReadOnlyList<RomDevice> All => Loaded;
 
-    public static RomDevice? Find(string name) => Loaded.FirstOrDefault(d => d.Name.Equals(name.Trim(), StringComparison.OrdinalIgnoreCase) || d.Aliases.Contains(name.Trim(), StringComparer.OrdinalIgnoreCase));
+    public static RomDevice? Find(string name) =>
+        Loaded.FirstOrDefault(d =>
+            d.Name.Equals(name.Trim(), StringComparison.OrdinalIgnoreCase)
+            || d.Aliases.Contains(name.Trim(), StringComparer.OrdinalIgnoreCase)
+        );
 
     /// <summary>Address lines and data lines.</summary>
     public int AddressLines { get; } = Pins.Count(p => Nets.IsAddress(p));
@@ -22,7 +26,9 @@ public sealed record RomDevice(string Name, IReadOnlyList<string> Aliases, IRead
 
     static IReadOnlyList<RomDevice> Load()
     {
-        using Stream data = typeof(RomDevice).Assembly.GetManifestResourceStream("rom-devices.json") ?? throw new InvalidOperationException("The table of ROM devices is missing.");
+        using Stream data =
+            typeof(RomDevice).Assembly.GetManifestResourceStream("rom-devices.json")
+            ?? throw new InvalidOperationException("The table of ROM devices is missing.");
         return JsonSerializer.Deserialize<RomDevice[]>(data, JsonSerializerOptions.Web)!;
     }
 }
@@ -30,16 +36,22 @@ public sealed record RomDevice(string Name, IReadOnlyList<string> Aliases, IRead
 /// <summary>What the names of nets mean on a memory device or its socket.</summary>
 public static class Nets
 {
-    public const string None = "n", Ground = "GND", Supply = "VCC";
+    public const string None = "n",
+        Ground = "GND",
+        Supply = "VCC";
 
-    public static bool IsAddress(string net) => net.Length > 1 && net[0] == 'A' && net.AsSpan(1).IndexOfAnyExceptInRange('0', '9') < 0;
-    public static bool IsData(string net) => net.Length > 1 && net[0] == 'D' && net.AsSpan(1).IndexOfAnyExceptInRange('0', '9') < 0;
+    public static bool IsAddress(string net) =>
+        net.Length > 1 && net[0] == 'A' && net.AsSpan(1).IndexOfAnyExceptInRange('0', '9') < 0;
+
+    public static bool IsData(string net) =>
+        net.Length > 1 && net[0] == 'D' && net.AsSpan(1).IndexOfAnyExceptInRange('0', '9') < 0;
 
     /// <summary>What a pin must be given so that the device can be read: programming pins rest at the supply, the word mode is taken.</summary>
-    public static string InReading(string pin) => pin switch
-    {
-        "VPP" or "/PGM" or "/BYTE+VPP" or "/BYTE" => Supply,
-        "/OE+VPP" => "/OE",
-        _ => pin,
-    };
+    public static string InReading(string pin) =>
+        pin switch
+        {
+            "VPP" or "/PGM" or "/BYTE+VPP" or "/BYTE" => Supply,
+            "/OE+VPP" => "/OE",
+            _ => pin,
+        };
 }

@@ -23,20 +23,25 @@ public sealed record BurnNote(string At, bool Passed, string Words)
     public bool Covered { get; init; }
 
     /// <summary>The step at which it ended; null where the words tell none.</summary>
-    public BurnStep? Step => Words.IndexOf(':') is > 0 and var colon && Enum.TryParse(Words[..colon], out BurnStep step) ? step : null;
+    public BurnStep? Step =>
+        Words.IndexOf(':') is > 0 and var colon && Enum.TryParse(Words[..colon], out BurnStep step) ? step : null;
 
     /// <summary>Its words with the step named as people do.</summary>
-    public string Told => Step is { } step ? $"{step switch { BurnStep.ReadBack => "Read back", BurnStep.Blank => "Blank check", _ => step.ToString() }}{Words[Words.IndexOf(':')..]}" : Words;
+    public string Told =>
+        Step is { } step
+            ? $"{step switch { BurnStep.ReadBack => "Read back", BurnStep.Blank => "Blank check", _ => step.ToString() }}{Words[Words.IndexOf(':')..]}"
+            : Words;
 
-    internal static BurnNote Read(Fields f) => new(f.Name("at"), f.Flag("passed") ?? false, f.Text("words"))
-    {
-        Device = f.Text("device"),
-        Batch = f.Text("batch"),
-        Setting = f.Text("setting"),
-        Label = f.Text("label"),
-        Erasures = f.Whole("erasures", 0, 10_000) ?? 0,
-        Covered = f.Flag("covered") ?? false,
-    };
+    internal static BurnNote Read(Fields f) =>
+        new(f.Name("at"), f.Flag("passed") ?? false, f.Text("words"))
+        {
+            Device = f.Text("device"),
+            Batch = f.Text("batch"),
+            Setting = f.Text("setting"),
+            Label = f.Text("label"),
+            Erasures = f.Whole("erasures", 0, 10_000) ?? 0,
+            Covered = f.Flag("covered") ?? false,
+        };
 }
 
 /// <summary>An eraser's lamp that was switched on, and for how many seconds it should burn.</summary>
@@ -47,7 +52,16 @@ public sealed record Erasure(string At, int Seconds);
 /// socket lacks, and the operations that make the file for the programmer of it.
 /// </summary>
 public sealed record RomPlan(
-    string Site, string Device, int? Ns, string? Image, IReadOnlyDictionary<string, string> Ties, IReadOnlyList<RomOp> Ops, string OpsText, ProofNote? Proof, IReadOnlyList<BurnNote> Burns)
+    string Site,
+    string Device,
+    int? Ns,
+    string? Image,
+    IReadOnlyDictionary<string, string> Ties,
+    IReadOnlyList<RomOp> Ops,
+    string OpsText,
+    ProofNote? Proof,
+    IReadOnlyList<BurnNote> Burns
+)
 {
     /// <summary>Images that fill the rest of the device, behind <see cref="Image"/>, by their numbers.</summary>
     public IReadOnlyList<string> Further { get; init; } = [];
@@ -63,25 +77,44 @@ public sealed record RomPlan(
     public Erasure? Erasing { get; init; }
 
     /// <summary>Stands for the plan in a proof; what else a proof rests on is in <see cref="RomProof.KeyOf"/>.</summary>
-    public string Key => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes($"{Site}|{Device}|{Image}|{string.Join('+', Further)}|{string.Join(',', Ties.OrderBy(t => t.Key, StringComparer.Ordinal).Select(t => $"{t.Key}={t.Value}"))}|{OpsText}")))[..16];
+    public string Key =>
+        Convert.ToHexStringLower(
+            SHA256.HashData(
+                Encoding.UTF8.GetBytes(
+                    $"{Site}|{Device}|{Image}|{string.Join('+', Further)}|{string.Join(',', Ties.OrderBy(t => t.Key, StringComparer.Ordinal).Select(t => $"{t.Key}={t.Value}"))}|{OpsText}"
+                )
+            )
+        )[..16];
 
     public static RomPlan Read(Fields f)
     {
         string device = f.Name("device");
-        if (device.Length > 0 && RomDevice.Find(device) is null) f.Wrong("device", $"\"{device}\" is not a device of the table");
+        if (device.Length > 0 && RomDevice.Find(device) is null)
+            f.Wrong("device", $"\"{device}\" is not a device of the table");
         var ties = f.NameMap("ties");
         foreach ((string net, string to) in ties)
-            if (to is not (Nets.Ground or Nets.Supply or "switch" or WiredDevice.Tapped)) f.Wrong($"ties.{net}", $"\"{to}\" is not GND, VCC, switch or tap");
+            if (to is not (Nets.Ground or Nets.Supply or "switch" or WiredDevice.Tapped))
+                f.Wrong($"ties.{net}", $"\"{to}\" is not GND, VCC, switch or tap");
         string text = "";
-        IReadOnlyList<RomOp> ops = f.List<RomOp>("ops", (e, p) =>
-        {
-            text += $"{(text.Length > 0 ? "," : "")}{e.GetRawText()}";
-            return f.ReadChild(e, p, RomOp.ReadOne);
-        });
+        IReadOnlyList<RomOp> ops = f.List<RomOp>(
+            "ops",
+            (e, p) =>
+            {
+                text += $"{(text.Length > 0 ? "," : "")}{e.GetRawText()}";
+                return f.ReadChild(e, p, RomOp.ReadOne);
+            }
+        );
         return new RomPlan(
-            f.Id("site"), device, f.Whole("ns", 1, 10_000), f.NameOrNull("image"), ties, ops, $"[{Plain(text)}]",
+            f.Id("site"),
+            device,
+            f.Whole("ns", 1, 10_000),
+            f.NameOrNull("image"),
+            ties,
+            ops,
+            $"[{Plain(text)}]",
             f.Child("proof", p => new ProofNote(p.Name("at"), p.Name("of"), p.Flag("passed") ?? false, p.Text("words"))),
-            f.Children("burns", BurnNote.Read))
+            f.Children("burns", BurnNote.Read)
+        )
         {
             Further = f.Names("further"),
             Bytes = f.Whole("bytes", 0, RomFile.Largest),
@@ -95,19 +128,20 @@ public sealed record RomPlan(
     static string Plain(string json) => new([.. json.Where(c => !char.IsWhiteSpace(c))]);
 
     /// <summary>The words that say what an operation does.</summary>
-    public static string Words(RomOp op) => op.Op switch
-    {
-        "swap16" => "swap the bytes of each 16-bit word",
-        "swap32" => "reverse the bytes of each 32-bit word",
-        "reverseWords" => $"reverse the order of {op.Bits}-bit words",
-        "split" => $"split into {op.Lanes} lanes",
-        "join" => "join the lanes",
-        "double" => "double",
-        "pad" => $"pad with 0x{op.Fill:x2} to {new Units.ByteSize(op.Size)}",
-        "slice" => $"take {(op.Size == 0 ? "the rest" : new Units.ByteSize(op.Size).ToString())} from {op.From:#,0}",
-        "concat" => "put one behind the other",
-        "pick" => $"take number {op.Index + 1}",
-        "patch" => $"put {op.Patch.Length / 2} {(op.Patch.Length == 2 ? "byte" : "bytes")} at 0x{op.At:x}",
-        _ => $"fix the {op.Kind} at {op.At:#,0}",
-    };
+    public static string Words(RomOp op) =>
+        op.Op switch
+        {
+            "swap16" => "swap the bytes of each 16-bit word",
+            "swap32" => "reverse the bytes of each 32-bit word",
+            "reverseWords" => $"reverse the order of {op.Bits}-bit words",
+            "split" => $"split into {op.Lanes} lanes",
+            "join" => "join the lanes",
+            "double" => "double",
+            "pad" => $"pad with 0x{op.Fill:x2} to {new Units.ByteSize(op.Size)}",
+            "slice" => $"take {(op.Size == 0 ? "the rest" : new Units.ByteSize(op.Size).ToString())} from {op.From:#,0}",
+            "concat" => "put one behind the other",
+            "pick" => $"take number {op.Index + 1}",
+            "patch" => $"put {op.Patch.Length / 2} {(op.Patch.Length == 2 ? "byte" : "bytes")} at 0x{op.At:x}",
+            _ => $"fix the {op.Kind} at {op.At:#,0}",
+        };
 }

@@ -21,18 +21,22 @@ public static class RomVectors
     {
         foreach ((Vector vector, int at, DecodedClaim claim) in Places(unit, site, image.Length))
             for (int i = 0; i < vector.Bytes; i++)
-                image[at + i] = (byte)((claim.Base + 0x100) >> 8 * (Order(unit, vector) == WordOrder.HighFirst ? vector.Bytes - 1 - i : i));
+                image[at + i] = (byte)(
+                    (claim.Base + 0x100) >> 8 * (Order(unit, vector) == WordOrder.HighFirst ? vector.Bytes - 1 - i : i)
+                );
     }
 
     static IEnumerable<(Vector Vector, int At, DecodedClaim Claim)> Places(PlannedUnit unit, string site, int length)
     {
         // A socket that holds one lane of a word has only a part of each vector.
-        if (SocketPlace.Of(unit, site) is not { Lanes: 1 } place) yield break;
+        if (SocketPlace.Of(unit, site) is not { Lanes: 1 } place)
+            yield break;
         DecodedClaim claim = unit.Map.Claims[place.Claim];
         foreach (Vector vector in unit.Model.Vectors)
         {
             ulong offset = vector.At.Value - claim.Base;
-            if (vector.At.Value >= claim.Base && offset + (ulong)vector.Bytes <= (ulong)length) yield return (vector, (int)offset, claim);
+            if (vector.At.Value >= claim.Base && offset + (ulong)vector.Bytes <= (ulong)length)
+                yield return (vector, (int)offset, claim);
         }
     }
 
@@ -40,15 +44,27 @@ public static class RomVectors
 
     static VectorSeen Seen(PlannedUnit unit, Vector vector, byte[] image, int at)
     {
-        ulong target = Value(i => image[at + i]), swapped = Value(i => image[(at + i) ^ 1]);
-        bool sound = Readable(target, out string there), other = (at & 1) == 0 && vector.Bytes % 2 == 0 && Readable(swapped, out _);
-        return new VectorSeen(vector, target, sound, $"{vector.Id} at {vector.At.ToScreen(unit.Map.AddressBits)}: {new Address(target).ToScreen(unit.Map.AddressBits)}, {there}"
-            + (!sound && other ? $"; with the bytes of its words swapped it is {new Address(swapped).ToScreen(unit.Map.AddressBits)}: this image is swapped" : ""));
+        ulong target = Value(i => image[at + i]),
+            swapped = Value(i => image[(at + i) ^ 1]);
+        bool sound = Readable(target, out string there),
+            other = (at & 1) == 0 && vector.Bytes % 2 == 0 && Readable(swapped, out _);
+        return new VectorSeen(
+            vector,
+            target,
+            sound,
+            $"{vector.Id} at {vector.At.ToScreen(unit.Map.AddressBits)}: {new Address(target).ToScreen(unit.Map.AddressBits)}, {there}"
+                + (
+                    !sound && other
+                        ? $"; with the bytes of its words swapped it is {new Address(swapped).ToScreen(unit.Map.AddressBits)}: this image is swapped"
+                        : ""
+                )
+        );
 
         ulong Value(Func<int, byte> read)
         {
             ulong value = 0;
-            for (int i = 0; i < vector.Bytes; i++) value = value << 8 | read(Order(unit, vector) == WordOrder.HighFirst ? i : vector.Bytes - 1 - i);
+            for (int i = 0; i < vector.Bytes; i++)
+                value = value << 8 | read(Order(unit, vector) == WordOrder.HighFirst ? i : vector.Bytes - 1 - i);
             return value;
         }
 
@@ -59,7 +75,14 @@ public static class RomVectors
                 words = "beyond the last address";
                 return false;
             }
-            string[] answers = [.. unit.Map.At(address).Claims.Select(a => unit.Map.Claims[a.Claim]).Where(c => c.Reads && c.Kind is ClaimKind.Rom or ClaimKind.Ram).Select(c => unit.OwnerName(c.Owner))];
+            string[] answers =
+            [
+                .. unit
+                    .Map.At(address)
+                    .Claims.Select(a => unit.Map.Claims[a.Claim])
+                    .Where(c => c.Reads && c.Kind is ClaimKind.Rom or ClaimKind.Ram)
+                    .Select(c => unit.OwnerName(c.Owner)),
+            ];
             words = answers.Length > 0 ? $"in {string.Join(" and ", answers)}" : "where no memory answers";
             return answers.Length > 0;
         }

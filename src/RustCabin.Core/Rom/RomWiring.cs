@@ -12,7 +12,14 @@ public sealed record PinTie(int Pin, string To);
 /// A device wired into a socket: legs to lift, wires to link, legs to tie, and contacts that no leg reaches. <paramref name="Fits"/> false: it cannot be done, and the
 /// findings say why. Pins are numbered on the device, contacts on the socket, both from 1.
 /// </summary>
-public sealed record RomWiring(bool Fits, IReadOnlyList<int> Lift, IReadOnlyList<WireLink> Links, IReadOnlyList<PinTie> Ties, IReadOnlyList<int> Empty, IReadOnlyList<Finding> Findings)
+public sealed record RomWiring(
+    bool Fits,
+    IReadOnlyList<int> Lift,
+    IReadOnlyList<WireLink> Links,
+    IReadOnlyList<PinTie> Ties,
+    IReadOnlyList<int> Empty,
+    IReadOnlyList<Finding> Findings
+)
 {
     /// <summary>
     /// Wires a device into a socket, lifting as few legs and then linking as few wires as can be: legs that meet their own net stay, legs over a dead contact are wired
@@ -25,42 +32,107 @@ public sealed record RomWiring(bool Fits, IReadOnlyList<int> Lift, IReadOnlyList
     {
         int ahead = (socket.Count - device.Pins.Count) / 2;
         if (device.Pins.Count > socket.Count || (socket.Count - device.Pins.Count) % 2 != 0)
-            return Cannot("ROM-PINS", $"{device.Name} has {device.Pins.Count} pins, the socket {socket.Count}.", "A smaller device may sit at the ground end of a larger socket, not the other way round.");
+            return Cannot(
+                "ROM-PINS",
+                $"{device.Name} has {device.Pins.Count} pins, the socket {socket.Count}.",
+                "A smaller device may sit at the ground end of a larger socket, not the other way round."
+            );
         int lanes = socket.Where(Nets.IsData).Distinct().Count();
-        if (lanes != device.DataLines) return Cannot("ROM-LANES", $"{device.Name} is {device.DataLines} bits wide, the socket {lanes}.", "The words must be as wide; two devices of half the width hold a split image.");
+        if (lanes != device.DataLines)
+            return Cannot(
+                "ROM-LANES",
+                $"{device.Name} is {device.DataLines} bits wide, the socket {lanes}.",
+                "The words must be as wide; two devices of half the width hold a split image."
+            );
 
         var lift = new List<int>();
         var links = new List<WireLink>();
         var tied = new List<PinTie>();
         var findings = new List<Finding>();
-        var carried = socket.Index().Where(c => c.Item != Nets.None).GroupBy(c => Nets.InReading(c.Item)).ToDictionary(g => g.Key, g => g.First().Index + 1);
+        var carried = socket
+            .Index()
+            .Where(c => c.Item != Nets.None)
+            .GroupBy(c => Nets.InReading(c.Item))
+            .ToDictionary(g => g.Key, g => g.First().Index + 1);
         foreach ((int index, string own) in device.Pins.Index())
         {
-            int pin = index + 1, contact = pin + ahead;
-            if (own == Nets.None) continue;
-            string wanted = Nets.InReading(own), here = Nets.InReading(socket[contact - 1]);
-            string? tie = ties.GetValueOrDefault(own) ?? ties.GetValueOrDefault(wanted) ?? (wanted is Nets.Supply or Nets.Ground ? wanted : null);
+            int pin = index + 1,
+                contact = pin + ahead;
+            if (own == Nets.None)
+                continue;
+            string wanted = Nets.InReading(own),
+                here = Nets.InReading(socket[contact - 1]);
+            string? tie =
+                ties.GetValueOrDefault(own)
+                ?? ties.GetValueOrDefault(wanted)
+                ?? (wanted is Nets.Supply or Nets.Ground ? wanted : null);
             if (tie is null && !carried.ContainsKey(wanted))
             {
-                if (wanted == "/OE") tie = Nets.Ground;
-                else if (Nets.IsAddress(wanted)) tie = Nets.Ground;
-                else return Cannot("ROM-PINS", $"{device.Name} needs {wanted} on pin {pin}; the socket carries it nowhere.", "Find the signal on the board, or take another device.");
-                findings.Add(Note(wanted == "/OE" ? $"The socket has no {wanted}: it is tied low, and {device.Name} drives whenever it is selected." : $"The socket lacks {wanted}: it is tied low, and a half of the device is used."));
+                if (wanted == "/OE")
+                    tie = Nets.Ground;
+                else if (Nets.IsAddress(wanted))
+                    tie = Nets.Ground;
+                else
+                    return Cannot(
+                        "ROM-PINS",
+                        $"{device.Name} needs {wanted} on pin {pin}; the socket carries it nowhere.",
+                        "Find the signal on the board, or take another device."
+                    );
+                findings.Add(
+                    Note(
+                        wanted == "/OE"
+                            ? $"The socket has no {wanted}: it is tied low, and {device.Name} drives whenever it is selected."
+                            : $"The socket lacks {wanted}: it is tied low, and a half of the device is used."
+                    )
+                );
             }
-            if (here == (tie ?? wanted)) continue;
-            if (socket[contact - 1] != Nets.None) lift.Add(pin);
-            if (tie is not null) tied.Add(new PinTie(pin, tie));
-            else links.Add(new WireLink(wanted, carried[wanted], pin));
+            if (here == (tie ?? wanted))
+                continue;
+            if (socket[contact - 1] != Nets.None)
+                lift.Add(pin);
+            if (tie is not null)
+                tied.Add(new PinTie(pin, tie));
+            else
+                links.Add(new WireLink(wanted, carried[wanted], pin));
         }
 
         string[] unread = [.. socket.Where(Nets.IsAddress).Distinct().Where(net => !device.Pins.Contains(net))];
         if (unread.Length > 0)
-            findings.Add(new Finding("ROM-SIZE", Severity.Watch, "ROM", $"{device.Name} is smaller than the socket", ["unit"], $"{device.Name} has no {string.Join(" and no ", unread)}: it is seen {1 << unread.Length} times over.",
-                [$"It holds {new Units.ByteSize(device.Bytes)}; the socket reaches {new Units.ByteSize(device.Bytes << unread.Length)}."]));
+            findings.Add(
+                new Finding(
+                    "ROM-SIZE",
+                    Severity.Watch,
+                    "ROM",
+                    $"{device.Name} is smaller than the socket",
+                    ["unit"],
+                    $"{device.Name} has no {string.Join(" and no ", unread)}: it is seen {1 << unread.Length} times over.",
+                    [
+                        $"It holds {new Units.ByteSize(device.Bytes)}; the socket reaches {new Units.ByteSize(device.Bytes << unread.Length)}.",
+                    ]
+                )
+            );
         int[] empty = [.. Enumerable.Range(1, socket.Count).Where(c => c <= ahead || c > socket.Count - ahead)];
         return new RomWiring(true, lift, links, tied, empty, findings);
     }
 
-    static RomWiring Cannot(string code, string text, string why) => new(false, [], [], [], [], [new Finding(code, Severity.Stop, "ROM", "It does not go into this socket", ["unit"], text, [why])]);
-    static Finding Note(string text) => new("ROM-LINES", Severity.Note, "ROM", "A line that the socket lacks", ["unit"], text, ["Tied high it is the other half; on a switch, both, one at a time."]);
+    static RomWiring Cannot(string code, string text, string why) =>
+        new(
+            false,
+            [],
+            [],
+            [],
+            [],
+            [new Finding(code, Severity.Stop, "ROM", "It does not go into this socket", ["unit"], text, [why])]
+        );
+
+    static Finding Note(string text) =>
+        new(
+            "ROM-LINES",
+            Severity.Note,
+            "ROM",
+            "A line that the socket lacks",
+            ["unit"],
+            text,
+            ["Tied high it is the other half; on a switch, both, one at a time."]
+        );
 }

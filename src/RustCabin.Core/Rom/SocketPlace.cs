@@ -15,20 +15,26 @@ public sealed record SocketPlace(int Claim, int Bank, int Lane, int Lanes)
     {
         foreach ((int index, DecodedClaim claim) in unit.Map.Claims.Index())
         {
-            if (Inside(claim.Owner, site) is not { } own) continue;
-            if (Array.IndexOf([.. claim.Sockets], own) is >= 0 and var lane) return new SocketPlace(index, 0, lane, claim.Sockets.Count);
-            if (claim.Window?.Pages.FirstOrDefault(p => p.Site == own) is { } page) return new SocketPlace(index, page.Bank, 0, 1);
+            if (Inside(claim.Owner, site) is not { } own)
+                continue;
+            if (Array.IndexOf([.. claim.Sockets], own) is >= 0 and var lane)
+                return new SocketPlace(index, 0, lane, claim.Sockets.Count);
+            if (claim.Window?.Pages.FirstOrDefault(p => p.Site == own) is { } page)
+                return new SocketPlace(index, page.Bank, 0, 1);
         }
         return null;
     }
 
     /// <summary>The site's id on the sheet that the owner is from; null where it is another sheet's.</summary>
-    static string? Inside(string owner, string site) => owner.Split(':') switch
-    {
-        ["model", ..] => site.Contains(':') ? null : site,
-        ["part", var instance, ..] => site.StartsWith($"{instance}:", StringComparison.Ordinal) ? site[(instance.Length + 1)..] : null,
-        _ => null,
-    };
+    static string? Inside(string owner, string site) =>
+        owner.Split(':') switch
+        {
+            ["model", ..] => site.Contains(':') ? null : site,
+            ["part", var instance, ..] => site.StartsWith($"{instance}:", StringComparison.Ordinal)
+                ? site[(instance.Length + 1)..]
+                : null,
+            _ => null,
+        };
 
     /// <summary>The claim's offset of a byte of this socket's image, for a device of <paramref name="width"/> bytes.</summary>
     public ulong OffsetOf(long at, int width) => (ulong)(at / width * width * Lanes + Lane * width + at % width);
@@ -40,5 +46,8 @@ public sealed record SocketPlace(int Claim, int Bank, int Lane, int Lanes)
     /// What the socket's address lines carry at an address of the machine, as a byte address of its device; -1 where another lane answers. The lines are the machine's own, so a
     /// socket that has more of them than its claim needs is not read from its first byte.
     /// </summary>
-    public long LinesAt(ulong address, int width) => (long)(address / (ulong)width % (ulong)Lanes) == Lane ? (long)(address / ((ulong)width * (ulong)Lanes)) * width + (long)(address % (ulong)width) : -1;
+    public long LinesAt(ulong address, int width) =>
+        (long)(address / (ulong)width % (ulong)Lanes) == Lane
+            ? (long)(address / ((ulong)width * (ulong)Lanes)) * width + (long)(address % (ulong)width)
+            : -1;
 }

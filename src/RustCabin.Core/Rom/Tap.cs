@@ -8,7 +8,13 @@ public static class Tap
 {
     /// <summary>The places on this unit's board, in the sheet's order.</summary>
     public static IReadOnlyList<SignalPoint> Of(PlannedUnit unit, string net) =>
-        [.. unit.Model.Signals.Where(s => s.Net == net && unit.Holds(s.Revisions)).SelectMany(s => s.At).Where(a => unit.Holds(a.Revisions))];
+        [
+            .. unit
+                .Model.Signals.Where(s => s.Net == net && unit.Holds(s.Revisions))
+                .SelectMany(s => s.At)
+                .Where(a => unit.Holds(a.Revisions)),
+        ];
 
-    public static string Words(SignalPoint at) => $"{at.Chip}{(at.Pin is { } pin ? $" leg {pin}" : "")}{(at.Tap is { } how ? $" ({how})" : "")}";
+    public static string Words(SignalPoint at) =>
+        $"{at.Chip}{(at.Pin is { } pin ? $" leg {pin}" : "")}{(at.Tap is { } how ? $" ({how})" : "")}";
 }

@@ -11,13 +11,20 @@ namespace RustCabin.Core.Sheets;
 /// </summary>
 public static class CanonicalPack
 {
-    static readonly JsonWriterOptions Layout = new() { Indented = true, IndentSize = 2, NewLine = "\n", Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+    static readonly JsonWriterOptions Layout = new()
+    {
+        Indented = true,
+        IndentSize = 2,
+        NewLine = "\n",
+        Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
+    };
 
     /// <summary>The canonical bytes of a pack that reads without error.</summary>
     public static byte[] Write(JsonElement pack)
     {
         var buffer = new ArrayBufferWriter<byte>();
-        using (var writer = new Utf8JsonWriter(buffer, Layout)) Write(writer, pack, PackShape.Pack);
+        using (var writer = new Utf8JsonWriter(buffer, Layout))
+            Write(writer, pack, PackShape.Pack);
         buffer.Write("\n"u8);
         return buffer.WrittenSpan.ToArray();
     }
@@ -27,7 +34,8 @@ public static class CanonicalPack
     {
         using JsonDocument document = JsonDocument.Parse(sheet.ToJsonString());
         var buffer = new ArrayBufferWriter<byte>();
-        using (var writer = new Utf8JsonWriter(buffer, Layout)) Write(writer, document.RootElement, shape);
+        using (var writer = new Utf8JsonWriter(buffer, Layout))
+            Write(writer, document.RootElement, shape);
         return buffer.WrittenSpan.ToArray();
     }
 
@@ -46,7 +54,8 @@ public static class CanonicalPack
                 break;
             case JsonValueKind.Array:
                 writer.WriteStartArray();
-                foreach (JsonElement item in value.EnumerateArray()) Write(writer, item, shape.Items ?? Shape.Any);
+                foreach (JsonElement item in value.EnumerateArray())
+                    Write(writer, item, shape.Items ?? Shape.Any);
                 writer.WriteEndArray();
                 break;
             case JsonValueKind.Number:
@@ -60,9 +69,14 @@ public static class CanonicalPack
 
     static IEnumerable<(string Name, JsonElement Value, Shape Shape)> Ordered(JsonElement value, Shape shape)
     {
-        if (shape.Fields is not { } fields) return value.EnumerateObject().Select(p => (p.Name, p.Value, shape.Items ?? Shape.Any));
-        return fields.Where(f => value.TryGetProperty(f.Name, out _)).Select(f => (f.Name, value.GetProperty(f.Name), f.Shape))
-            .Concat(value.EnumerateObject().Where(p => fields.All(f => f.Name != p.Name)).Select(p => (p.Name, p.Value, Shape.Any)));
+        if (shape.Fields is not { } fields)
+            return value.EnumerateObject().Select(p => (p.Name, p.Value, shape.Items ?? Shape.Any));
+        return fields
+            .Where(f => value.TryGetProperty(f.Name, out _))
+            .Select(f => (f.Name, value.GetProperty(f.Name), f.Shape))
+            .Concat(
+                value.EnumerateObject().Where(p => fields.All(f => f.Name != p.Name)).Select(p => (p.Name, p.Value, Shape.Any))
+            );
     }
 
     /// <summary>A pack of sheets that are JSON each, put together as they stand; <paramref name="sheets"/> gives those of a kind (model, part, unit, job, title).</summary>

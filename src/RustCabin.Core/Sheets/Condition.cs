@@ -12,7 +12,8 @@ public sealed record Condition(IReadOnlyList<KeyValuePair<string, IReadOnlyList<
         fields.Map<IReadOnlyList<string>>("when", fields.OneOrMore) is { Count: > 0 } map ? new([.. map]) : Always;
 
     /// <summary>Whether it holds. <paramref name="positionOf"/> gives the position of a key, or null for a switch that is not there.</summary>
-    public bool Holds(Func<string, string?> positionOf) => Keys.All(key => positionOf(key.Key) is { } position && key.Value.Contains(position));
+    public bool Holds(Func<string, string?> positionOf) =>
+        Keys.All(key => positionOf(key.Key) is { } position && key.Value.Contains(position));
 
     /// <summary>True if it asks after <paramref name="switchId"/> at all.</summary>
     public bool Names(string switchId) => Keys.Any(key => key.Key == switchId);

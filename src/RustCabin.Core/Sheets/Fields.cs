@@ -21,7 +21,8 @@ public sealed class Fields
     Fields(JsonElement element, string path, List<SheetError> errors) => (_object, _path, _errors) = (element, path, errors);
 
     /// <summary>Reads one object; null, with an error, when <paramref name="element"/> is none. <c>x</c> is kept for others and never read.</summary>
-    public static T? Read<T>(JsonElement element, string path, List<SheetError> errors, Func<Fields, T> read) where T : class
+    public static T? Read<T>(JsonElement element, string path, List<SheetError> errors, Func<Fields, T> read)
+        where T : class
     {
         if (element.ValueKind != JsonValueKind.Object)
         {
@@ -37,6 +38,7 @@ public sealed class Fields
     }
 
     public string PathOf(string name) => _path.Length == 0 ? name : $"{_path}.{name}";
+
     public void Wrong(string name, string message) => _errors.Add(new SheetError(PathOf(name), message));
 
     public void WrongHere(string message) => _errors.Add(new SheetError(_path, message));
@@ -47,12 +49,14 @@ public sealed class Fields
     public string Id(string name) => Optional(name, ReadId) ?? Missing(name, "");
 
     public string? IdOrNull(string name) => Optional(name, ReadId);
+
     public IReadOnlyList<string> Ids(string name) => List(name, ReadId);
 
     /// <summary>A short name as the trade writes it (a switch, a rail, a net, a position): 1 to 200 characters.</summary>
     public string Name(string name) => Optional(name, ReadName) ?? Missing(name, "");
 
     public string? NameOrNull(string name) => Optional(name, ReadName);
+
     public IReadOnlyList<string> Names(string name) => List(name, ReadName);
 
     /// <summary>A list of names in which null stands for an empty place.</summary>
@@ -60,77 +64,111 @@ public sealed class Fields
         [.. List(name, ReadNameOrNull).Select(n => n.Length == 0 ? null : n)];
 
     /// <summary>Lists of names with empty places, by the user's own keys.</summary>
-    public IReadOnlyDictionary<string, IReadOnlyList<string?>> NamesOrNullsMap(string name) => Map<IReadOnlyList<string?>>(name, (e, p) =>
-    {
-        if (e.ValueKind == JsonValueKind.Array) return [.. ReadList(e, p, ReadNameOrNull).Select(n => n.Length == 0 ? null : n)];
-        _errors.Add(new SheetError(p, $"must be a list, not {Kind(e)}"));
-        return null;
-    });
+    public IReadOnlyDictionary<string, IReadOnlyList<string?>> NamesOrNullsMap(string name) =>
+        Map<IReadOnlyList<string?>>(
+            name,
+            (e, p) =>
+            {
+                if (e.ValueKind == JsonValueKind.Array)
+                    return [.. ReadList(e, p, ReadNameOrNull).Select(n => n.Length == 0 ? null : n)];
+                _errors.Add(new SheetError(p, $"must be a list, not {Kind(e)}"));
+                return null;
+            }
+        );
 
-    string? ReadNameOrNull(JsonElement element, string path) => element.ValueKind == JsonValueKind.Null ? "" : ReadName(element, path);
+    string? ReadNameOrNull(JsonElement element, string path) =>
+        element.ValueKind == JsonValueKind.Null ? "" : ReadName(element, path);
 
     /// <summary>Free text, empty when left out.</summary>
     public string Text(string name) => Optional(name, (e, p) => ReadText(e, p, LongestText)) ?? "";
 
     public IReadOnlyList<string> Texts(string name) => List(name, (e, p) => ReadText(e, p, LongestText));
 
-    public decimal? Number(string name, decimal from, decimal to) => Optional<decimal?>(name, (e, p) => ReadNumber(e, p, from, to));
+    public decimal? Number(string name, decimal from, decimal to) =>
+        Optional<decimal?>(name, (e, p) => ReadNumber(e, p, from, to));
+
     public decimal NumberRequired(string name, decimal from, decimal to) => Number(name, from, to) ?? Missing(name, 0m);
 
     public int? Whole(string name, int from, int to)
     {
         decimal? number = Number(name, from, to);
-        if (number is null) return null;
-        if (number == decimal.Truncate(number.Value)) return (int)number;
+        if (number is null)
+            return null;
+        if (number == decimal.Truncate(number.Value))
+            return (int)number;
         Wrong(name, $"must be a whole number, not {number}");
         return null;
     }
 
-    public bool? Flag(string name) => Optional<bool?>(name, (e, p) =>
-    {
-        if (e.ValueKind is JsonValueKind.True or JsonValueKind.False) return e.GetBoolean();
-        _errors.Add(new SheetError(p, $"must be true or false, not {Kind(e)}"));
-        return null;
-    });
+    public bool? Flag(string name) =>
+        Optional<bool?>(
+            name,
+            (e, p) =>
+            {
+                if (e.ValueKind is JsonValueKind.True or JsonValueKind.False)
+                    return e.GetBoolean();
+                _errors.Add(new SheetError(p, $"must be true or false, not {Kind(e)}"));
+                return null;
+            }
+        );
 
-    public Address? AddressOrNull(string name) => Optional<Address?>(name, (e, p) =>
-    {
-        if (ReadName(e, p) is not { } text) return null;
-        if (Address.TryParse(text, out Address address)) return address;
-        _errors.Add(new SheetError(p, $"\"{text}\" is not an address"));
-        return null;
-    });
+    public Address? AddressOrNull(string name) =>
+        Optional<Address?>(
+            name,
+            (e, p) =>
+            {
+                if (ReadName(e, p) is not { } text)
+                    return null;
+                if (Address.TryParse(text, out Address address))
+                    return address;
+                _errors.Add(new SheetError(p, $"\"{text}\" is not an address"));
+                return null;
+            }
+        );
 
     public ByteSize? Size(string name) => Optional(name, ReadSize);
 
     /// <summary>A size as text (<c>512K</c>), or a plain number of bytes.</summary>
     public ByteSize? SizeOrNumber(string name) =>
-        _object.TryGetProperty(name, out JsonElement given) && given.ValueKind == JsonValueKind.Number ? Number(name, 0, 1L << 41) is { } bytes ? new ByteSize((ulong)bytes) : null : Size(name);
+        _object.TryGetProperty(name, out JsonElement given) && given.ValueKind == JsonValueKind.Number
+            ? Number(name, 0, 1L << 41) is { } bytes
+                ? new ByteSize((ulong)bytes)
+                : null
+            : Size(name);
 
     /// <summary>One word of the kebab-case members of <typeparamref name="T"/>; the error lists them.</summary>
-    public T? Word<T>(string name) where T : struct, Enum => Optional<T?>(name, ReadWord<T>);
+    public T? Word<T>(string name)
+        where T : struct, Enum => Optional<T?>(name, ReadWord<T>);
 
-    T? ReadWord<T>(JsonElement element, string path) where T : struct, Enum
+    T? ReadWord<T>(JsonElement element, string path)
+        where T : struct, Enum
     {
-        if (ReadName(element, path) is not { } word) return null;
-        if (Words<T>.TryParse(word, out T value)) return value;
+        if (ReadName(element, path) is not { } word)
+            return null;
+        if (Words<T>.TryParse(word, out T value))
+            return value;
         _errors.Add(new SheetError(path, $"\"{word}\" is not one of {string.Join(", ", Words<T>.All)}"));
         return null;
     }
 
-    public T Require<T>(string name, T? value) where T : struct => value ?? Missing(name, default(T));
+    public T Require<T>(string name, T? value)
+        where T : struct => value ?? Missing(name, default(T));
 
-    public T? Child<T>(string name, Func<Fields, T> read) where T : class => Optional(name, (e, p) => Read(e, p, _errors, read));
+    public T? Child<T>(string name, Func<Fields, T> read)
+        where T : class => Optional(name, (e, p) => Read(e, p, _errors, read));
 
-    public T? ReadChild<T>(JsonElement element, string path, Func<Fields, T> read) where T : class => Read(element, path, _errors, read);
+    public T? ReadChild<T>(JsonElement element, string path, Func<Fields, T> read)
+        where T : class => Read(element, path, _errors, read);
 
-    public IReadOnlyList<T> Children<T>(string name, Func<Fields, T> read) where T : class => List(name, (e, p) => Read(e, p, _errors, read));
+    public IReadOnlyList<T> Children<T>(string name, Func<Fields, T> read)
+        where T : class => List(name, (e, p) => Read(e, p, _errors, read));
 
     /// <summary>An object whose field names are the user's own (values of a clue, switch positions); the order of the sheet is kept.</summary>
-    public OrderedDictionary<string, T> Map<T>(string name, Func<JsonElement, string, T?> read) where T : notnull =>
-        Take(name, out JsonElement element) ? ReadMap(element, PathOf(name), read) : [];
+    public OrderedDictionary<string, T> Map<T>(string name, Func<JsonElement, string, T?> read)
+        where T : notnull => Take(name, out JsonElement element) ? ReadMap(element, PathOf(name), read) : [];
 
-    OrderedDictionary<string, T> ReadMap<T>(JsonElement element, string path, Func<JsonElement, string, T?> read) where T : notnull
+    OrderedDictionary<string, T> ReadMap<T>(JsonElement element, string path, Func<JsonElement, string, T?> read)
+        where T : notnull
     {
         var map = new OrderedDictionary<string, T>(StringComparer.Ordinal);
         if (element.ValueKind != JsonValueKind.Object)
@@ -151,23 +189,31 @@ public sealed class Fields
         Map(name, (e, p) => (OrderedDictionary<string, string>?)ReadMap(e, p, ReadName));
 
     /// <summary>An object of words of <typeparamref name="T"/>, as <see cref="Word{T}"/> reads them.</summary>
-    public OrderedDictionary<string, T> WordMap<T>(string name) where T : struct, Enum =>
+    public OrderedDictionary<string, T> WordMap<T>(string name)
+        where T : struct, Enum =>
         new(Map<object>(name, (e, p) => ReadWord<T>(e, p)).Select(pair => KeyValuePair.Create(pair.Key, (T)pair.Value)));
 
     public OrderedDictionary<string, ByteSize> SizeMap(string name) =>
         new(Map<object>(name, (e, p) => ReadSize(e, p)).Select(pair => KeyValuePair.Create(pair.Key, (ByteSize)pair.Value)));
 
     public OrderedDictionary<string, decimal> NumberMap(string name, decimal from, decimal to) =>
-        new(Map<object>(name, (e, p) => ReadNumber(e, p, from, to)).Select(pair => KeyValuePair.Create(pair.Key, (decimal)pair.Value)));
+        new(
+            Map<object>(name, (e, p) => ReadNumber(e, p, from, to))
+                .Select(pair => KeyValuePair.Create(pair.Key, (decimal)pair.Value))
+        );
 
     /// <summary>A list, or a single value standing for a list of one (positions in <c>when</c>).</summary>
     public IReadOnlyList<string>? OneOrMore(JsonElement element, string path) =>
-        element.ValueKind == JsonValueKind.Array ? ReadList(element, path, ReadName) : ReadName(element, path) is { } one ? [one] : null;
+        element.ValueKind == JsonValueKind.Array ? ReadList(element, path, ReadName)
+        : ReadName(element, path) is { } one ? [one]
+        : null;
 
     public IReadOnlyList<T> List<T>(string name, Func<JsonElement, string, T?> read)
     {
-        if (!Take(name, out JsonElement element)) return [];
-        if (element.ValueKind == JsonValueKind.Array) return ReadList(element, PathOf(name), read);
+        if (!Take(name, out JsonElement element))
+            return [];
+        if (element.ValueKind == JsonValueKind.Array)
+            return ReadList(element, PathOf(name), read);
         Wrong(name, $"must be a list, not {Kind(element)}");
         return [];
     }
@@ -191,19 +237,25 @@ public sealed class Fields
         return _object.TryGetProperty(name, out element);
     }
 
-    T? Optional<T>(string name, Func<JsonElement, string, T?> read) => Take(name, out JsonElement element) ? read(element, PathOf(name)) : default;
+    T? Optional<T>(string name, Func<JsonElement, string, T?> read) =>
+        Take(name, out JsonElement element) ? read(element, PathOf(name)) : default;
 
     T Missing<T>(string name, T instead)
     {
-        if (!Has(name)) Wrong(name, "is missing");
+        if (!Has(name))
+            Wrong(name, "is missing");
         return instead;
     }
 
     string? ReadId(JsonElement element, string path)
     {
-        if (ReadName(element, path) is not { } text) return null;
-        if (IsId(text)) return text;
-        _errors.Add(new SheetError(path, $"\"{text}\" is not an identifier: small letters, digits and hyphens, a letter or digit first"));
+        if (ReadName(element, path) is not { } text)
+            return null;
+        if (IsId(text))
+            return text;
+        _errors.Add(
+            new SheetError(path, $"\"{text}\" is not an identifier: small letters, digits and hyphens, a letter or digit first")
+        );
         return null;
     }
 
@@ -214,7 +266,8 @@ public sealed class Fields
     public string? ReadName(JsonElement element, string path)
     {
         string? text = ReadText(element, path, LongestName);
-        if (text is not { Length: 0 }) return text;
+        if (text is not { Length: 0 })
+            return text;
         _errors.Add(new SheetError(path, "must not be empty"));
         return null;
     }
@@ -227,7 +280,8 @@ public sealed class Fields
             return null;
         }
         string text = element.GetString()!;
-        if (text.Length <= longest) return text;
+        if (text.Length <= longest)
+            return text;
         _errors.Add(new SheetError(path, $"is {text.Length} characters long; {longest} are allowed"));
         return null;
     }
@@ -245,19 +299,22 @@ public sealed class Fields
 
     ByteSize? ReadSize(JsonElement element, string path)
     {
-        if (ReadName(element, path) is not { } text) return null;
-        if (ByteSize.TryParse(text, out ByteSize size)) return size;
+        if (ReadName(element, path) is not { } text)
+            return null;
+        if (ByteSize.TryParse(text, out ByteSize size))
+            return size;
         _errors.Add(new SheetError(path, $"\"{text}\" is not a size"));
         return null;
     }
 
-    static string Kind(JsonElement element) => element.ValueKind switch
-    {
-        JsonValueKind.Object => "an object",
-        JsonValueKind.Array => "a list",
-        JsonValueKind.String => "text",
-        JsonValueKind.Number => element.GetRawText() is { Length: < 40 } raw ? raw : "a number out of range",
-        JsonValueKind.Null => "null",
-        _ => element.GetRawText(),
-    };
+    static string Kind(JsonElement element) =>
+        element.ValueKind switch
+        {
+            JsonValueKind.Object => "an object",
+            JsonValueKind.Array => "a list",
+            JsonValueKind.String => "text",
+            JsonValueKind.Number => element.GetRawText() is { Length: < 40 } raw ? raw : "a number out of range",
+            JsonValueKind.Null => "null",
+            _ => element.GetRawText(),
+        };
 }

@@ -24,34 +24,48 @@ public static class FormEdit
     }
 
     /// <summary>What a field shows: lists with commas, maps a line each as <c>key = value</c>, flags as yes and no, nothing as nothing.</summary>
-    public static string Text(Shape shape, JsonNode? value) => (shape.Kind, value) switch
-    {
-        (_, null) => "",
-        (ShapeKind.List, JsonArray list) => string.Join(", ", list.Select(Plain)),
-        (ShapeKind.NameOrNames, JsonArray list) => string.Join(", ", list.Select(Plain)),
-        (ShapeKind.Map, JsonObject map) => string.Join("\n", map.Select(p => $"{p.Key} = {Text(shape.Items!, p.Value)}")),
-        (ShapeKind.Flag, JsonValue flag) when flag.TryGetValue(out bool on) => on ? "yes" : "no",
-        _ => Plain(value),
-    };
+    public static string Text(Shape shape, JsonNode? value) =>
+        (shape.Kind, value) switch
+        {
+            (_, null) => "",
+            (ShapeKind.List, JsonArray list) => string.Join(", ", list.Select(Plain)),
+            (ShapeKind.NameOrNames, JsonArray list) => string.Join(", ", list.Select(Plain)),
+            (ShapeKind.Map, JsonObject map) => string.Join("\n", map.Select(p => $"{p.Key} = {Text(shape.Items!, p.Value)}")),
+            (ShapeKind.Flag, JsonValue flag) when flag.TryGetValue(out bool on) => on ? "yes" : "no",
+            _ => Plain(value),
+        };
 
-    static string Plain(JsonNode? node) => node is JsonValue value && value.TryGetValue(out string? text) ? text : node?.ToJsonString() ?? "";
+    static string Plain(JsonNode? node) =>
+        node is JsonValue value && value.TryGetValue(out string? text) ? text : node?.ToJsonString() ?? "";
 
     /// <summary>The JSON that a text means at a place of this shape; null for an empty text.</summary>
     public static JsonNode? Parse(Shape shape, string text)
     {
         text = text.Replace("\r\n", "\n").Trim();
-        if (text.Length == 0) return null;
+        if (text.Length == 0)
+            return null;
         switch (shape.Kind)
         {
             case ShapeKind.Number or ShapeKind.Whole:
-                return decimal.TryParse(text.Replace(',', '.'), NumberStyles.AllowLeadingSign | NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out decimal number) ? JsonValue.Create(number) : JsonValue.Create(text);
+                return decimal.TryParse(
+                    text.Replace(',', '.'),
+                    NumberStyles.AllowLeadingSign | NumberStyles.AllowDecimalPoint,
+                    CultureInfo.InvariantCulture,
+                    out decimal number
+                )
+                    ? JsonValue.Create(number)
+                    : JsonValue.Create(text);
             case ShapeKind.Flag:
-                return text is "yes" ? JsonValue.Create(true) : text is "no" ? JsonValue.Create(false) : JsonValue.Create(text);
+                return text is "yes" ? JsonValue.Create(true)
+                    : text is "no" ? JsonValue.Create(false)
+                    : JsonValue.Create(text);
             case ShapeKind.List:
                 return new JsonArray([.. Items(text).Select(item => Parse(shape.Items!, item))]);
             case ShapeKind.NameOrNames:
                 string[] names = [.. Items(text)];
-                return names.Length == 1 ? JsonValue.Create(names[0]) : new JsonArray([.. names.Select(n => JsonValue.Create(n))]);
+                return names.Length == 1
+                    ? JsonValue.Create(names[0])
+                    : new JsonArray([.. names.Select(n => JsonValue.Create(n))]);
             case ShapeKind.Map:
                 return ParseMap(shape, text);
             default:
@@ -59,7 +73,8 @@ public static class FormEdit
         }
     }
 
-    static IEnumerable<string> Items(string text) => text.Split([',', '\n'], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+    static IEnumerable<string> Items(string text) =>
+        text.Split([',', '\n'], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
 
     static JsonObject ParseMap(Shape shape, string text)
     {
@@ -68,7 +83,8 @@ public static class FormEdit
         {
             int at = line.LastIndexOf('=');
             string key = (at < 0 ? line : line[..at]).Trim();
-            if (key.Length > 0) map[key] = at < 0 ? JsonValue.Create("") : Parse(shape.Items!, line[(at + 1)..]) ?? JsonValue.Create("");
+            if (key.Length > 0)
+                map[key] = at < 0 ? JsonValue.Create("") : Parse(shape.Items!, line[(at + 1)..]) ?? JsonValue.Create("");
         }
         return map;
     }
@@ -82,28 +98,36 @@ public static class FormEdit
         JsonObject edited = sheet.DeepClone().AsObject();
         foreach ((string path, IReadOnlyList<string> values) in typed)
         {
-            if (ShapeAt(root, path) is not { } shape) continue;
+            if (ShapeAt(root, path) is not { } shape)
+                continue;
             string text = values.Count == 1 ? values[0] : string.Join(", ", values.Where(v => v.Length > 0));
-            if (text.Replace("\r\n", "\n").Trim() == Text(shape, JsonPath.Get(edited, path)).Trim()) continue;
+            if (text.Replace("\r\n", "\n").Trim() == Text(shape, JsonPath.Get(edited, path)).Trim())
+                continue;
             JsonPath.Put(edited, path, Parse(shape, text));
         }
         return edited;
     }
 
     /// <summary>A new thing of a shape, its required fields filled with something that reads, to be changed: ids are free among <paramref name="taken"/>.</summary>
-    public static JsonNode Blank(Shape shape, string noun, ISet<string> taken) => shape.Kind switch
-    {
-        ShapeKind.Object => new JsonObject(shape.Fields!.Where(f => f.Required).Select(f => KeyValuePair.Create(f.Name, (JsonNode?)Blank(f.Shape, f.Name == "id" ? noun : f.Name, taken)))),
-        ShapeKind.List => new JsonArray(),
-        ShapeKind.Map => new JsonObject(),
-        ShapeKind.Number or ShapeKind.Whole => JsonValue.Create(1),
-        ShapeKind.Flag => JsonValue.Create(true),
-        ShapeKind.Word => JsonValue.Create(shape.Words![0]),
-        ShapeKind.Size => JsonValue.Create("64K"),
-        ShapeKind.Address => JsonValue.Create("0x0000"),
-        ShapeKind.Id => JsonValue.Create(Free(noun, taken)),
-        _ => JsonValue.Create(Free(noun, taken)),
-    };
+    public static JsonNode Blank(Shape shape, string noun, ISet<string> taken) =>
+        shape.Kind switch
+        {
+            ShapeKind.Object => new JsonObject(
+                shape
+                    .Fields!.Where(f => f.Required)
+                    .Select(f => KeyValuePair.Create(f.Name, (JsonNode?)Blank(f.Shape, f.Name == "id" ? noun : f.Name, taken)))
+            ),
+            ShapeKind.List => new JsonArray(),
+            ShapeKind.Map => new JsonObject(),
+            ShapeKind.Number or ShapeKind.Whole => JsonValue.Create(1),
+            ShapeKind.Flag => JsonValue.Create(true),
+            ShapeKind.Word => JsonValue.Create(shape.Words![0]),
+            ShapeKind.Size => JsonValue.Create("64K"),
+            ShapeKind.Address => JsonValue.Create("0x0000"),
+            ShapeKind.Id => JsonValue.Create(Free(noun, taken)),
+            _ => JsonValue.Create(Free(noun, taken)),
+        };
 
-    static string Free(string noun, ISet<string> taken) => Enumerable.Range(1, int.MaxValue).Select(n => $"{noun}-{n}").First(id => !taken.Contains(id));
+    static string Free(string noun, ISet<string> taken) =>
+        Enumerable.Range(1, int.MaxValue).Select(n => $"{noun}-{n}").First(id => !taken.Contains(id));
 }

@@ -4,5 +4,6 @@ namespace RustCabin.Core.Sheets;
 public static class IdText
 {
     public static string Plain(string id) => id.Replace('-', ' ');
+
     public static string Capital(string text) => text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
 }

@@ -11,16 +11,26 @@ public static class IdentifyReader
     public static Reading<AskedBoard> Read(JsonElement root)
     {
         var errors = new List<SheetError>();
-        AskedBoard? asked = Fields.Read(root, "", errors, f =>
-        {
-            if (!f.Has("model")) f.Wrong("model", "is missing");
-            return new AskedBoard(f.Child("model", ModelReader.Read)!, f.NameMap("seen"));
-        });
+        AskedBoard? asked = Fields.Read(
+            root,
+            "",
+            errors,
+            f =>
+            {
+                if (!f.Has("model"))
+                    f.Wrong("model", "is missing");
+                return new AskedBoard(f.Child("model", ModelReader.Read)!, f.NameMap("seen"));
+            }
+        );
         if (asked?.Model is { } model)
         {
             var told = errors.Select(e => e.Path).ToHashSet();
             errors.AddRange(PackReferences.CheckModel(model, "model").Where(e => !told.Contains(e.Path)));
-            errors.AddRange(asked.Seen.Keys.Where(k => model.Clues.All(c => c.Id != k)).Select(k => new SheetError($"seen.{k}", $"\"{k}\" is not a clue of {model.Id}")));
+            errors.AddRange(
+                asked
+                    .Seen.Keys.Where(k => model.Clues.All(c => c.Id != k))
+                    .Select(k => new SheetError($"seen.{k}", $"\"{k}\" is not a clue of {model.Id}"))
+            );
         }
         return Reading<AskedBoard>.Of(asked, errors);
     }

@@ -27,7 +27,8 @@ public static class JsonPath
     public static void Put(JsonObject root, string path, JsonNode? value)
     {
         object[] steps = [.. Steps(path)];
-        if (steps.Length == 0) throw new ArgumentException("an empty path");
+        if (steps.Length == 0)
+            throw new ArgumentException("an empty path");
         Put(root, steps, value, path);
     }
 
@@ -41,54 +42,67 @@ public static class JsonPath
         }
         if (child is null)
         {
-            if (value is null) return;
+            if (value is null)
+                return;
             Place(at, steps[0], child = steps[1] is int ? new JsonArray() : new JsonObject());
         }
         Put(child, steps[1..], value, path);
-        if (value is null && child is JsonObject { Count: 0 } && at is JsonObject) Place(at, steps[0], null);
+        if (value is null && child is JsonObject { Count: 0 } && at is JsonObject)
+            Place(at, steps[0], null);
     }
 
-    static JsonNode? Child(JsonNode at, object step, string path) => (at, step) switch
-    {
-        (JsonObject o, string name) => o[name],
-        (JsonArray a, int index) when index >= -1 && index <= a.Count => index >= 0 && index < a.Count ? a[index] : null,
-        _ => throw new ArgumentException($"{path} does not lead anywhere"),
-    };
+    static JsonNode? Child(JsonNode at, object step, string path) =>
+        (at, step) switch
+        {
+            (JsonObject o, string name) => o[name],
+            (JsonArray a, int index) when index >= -1 && index <= a.Count => index >= 0 && index < a.Count ? a[index] : null,
+            _ => throw new ArgumentException($"{path} does not lead anywhere"),
+        };
 
     static void Place(JsonNode at, object step, JsonNode? value)
     {
         if (at is JsonObject o)
         {
-            if (value is null) o.Remove((string)step);
-            else o[(string)step] = value;
+            if (value is null)
+                o.Remove((string)step);
+            else
+                o[(string)step] = value;
             return;
         }
         var list = (JsonArray)at;
         int index = (int)step;
-        if (index < 0) index = list.Count;
+        if (index < 0)
+            index = list.Count;
         if (value is null)
         {
-            if (index < list.Count) list.RemoveAt(index);
+            if (index < list.Count)
+                list.RemoveAt(index);
         }
-        else if (index == list.Count) list.Add(value);
-        else list[index] = value;
+        else if (index == list.Count)
+            list.Add(value);
+        else
+            list[index] = value;
     }
 
     /// <summary>The steps of a path: names as text, places of a list as numbers, -1 for <c>[+]</c>.</summary>
     static IEnumerable<object> Steps(string path)
     {
-        for (int i = 0; i < path.Length;)
+        for (int i = 0; i < path.Length; )
             if (path[i] == '[')
             {
                 bool quoted = i + 1 < path.Length && path[i + 1] == '"';
                 int end = quoted ? path.IndexOf("\"]", i + 2, StringComparison.Ordinal) : path.IndexOf(']', i);
-                if (end < 0) throw new ArgumentException($"{path} is not closed");
+                if (end < 0)
+                    throw new ArgumentException($"{path} is not closed");
                 string inside = path[(i + (quoted ? 2 : 1))..end];
-                yield return quoted ? inside : inside == "+" ? -1
-                    : int.TryParse(inside, NumberStyles.None, CultureInfo.InvariantCulture, out int index) ? index : throw new ArgumentException($"{path}: [{inside}] is no place of a list");
+                yield return quoted ? inside
+                : inside == "+" ? -1
+                : int.TryParse(inside, NumberStyles.None, CultureInfo.InvariantCulture, out int index) ? index
+                : throw new ArgumentException($"{path}: [{inside}] is no place of a list");
                 i = end + (quoted ? 2 : 1);
             }
-            else if (path[i] == '.') i++;
+            else if (path[i] == '.')
+                i++;
             else
             {
                 int end = path.AsSpan(i).IndexOfAny('.', '[');

@@ -4,11 +4,28 @@ namespace RustCabin.Core.Sheets;
 
 /// <summary>A kind of machine, as its sheet describes it. Source of every field: formats.md, Model sheet.</summary>
 public sealed record Model(
-    string Id, string Name, string Maker, string Summary, int AddressBits, int DataBits, decimal? ClockMHz,
-    IReadOnlyList<string> Masters, IReadOnlyList<Revision> Revisions, IReadOnlyList<Clue> Clues, IReadOnlyList<AccessLevel> Access,
-    IReadOnlyList<Claim> Claims, IReadOnlyList<AutoWindow> AutoWindows, IReadOnlyList<PowerUpLine> PowerUp,
-    IReadOnlyDictionary<string, ByteSize> MemoryLimits, IReadOnlyList<Site> Sites, IReadOnlyList<Signal> Signals,
-    IReadOnlyList<Rail> Rails, IReadOnlyList<Firmware> Firmware, IReadOnlyList<ServicePiece> Service, IReadOnlyList<string> Region)
+    string Id,
+    string Name,
+    string Maker,
+    string Summary,
+    int AddressBits,
+    int DataBits,
+    decimal? ClockMHz,
+    IReadOnlyList<string> Masters,
+    IReadOnlyList<Revision> Revisions,
+    IReadOnlyList<Clue> Clues,
+    IReadOnlyList<AccessLevel> Access,
+    IReadOnlyList<Claim> Claims,
+    IReadOnlyList<AutoWindow> AutoWindows,
+    IReadOnlyList<PowerUpLine> PowerUp,
+    IReadOnlyDictionary<string, ByteSize> MemoryLimits,
+    IReadOnlyList<Site> Sites,
+    IReadOnlyList<Signal> Signals,
+    IReadOnlyList<Rail> Rails,
+    IReadOnlyList<Firmware> Firmware,
+    IReadOnlyList<ServicePiece> Service,
+    IReadOnlyList<string> Region
+)
 {
     public IReadOnlyList<PowerPath> Paths { get; init; } = [];
     public IReadOnlyList<Opening> Openings { get; init; } = [];
@@ -23,6 +40,7 @@ public sealed record Model(
     public Cooling? Cooling { get; init; }
 
     public Site? FindSite(string id) => Sites.FirstOrDefault(s => s.Id == id);
+
     public Revision? FindRevision(string? id) => Revisions.FirstOrDefault(r => r.Id == id);
 }
 
@@ -30,24 +48,58 @@ public sealed record Model(
 public sealed record Revision(string Id, string Name);
 
 /// <summary>Something to look at that tells revisions apart. <paramref name="Trust"/> is the chance, 0 to 1, that it speaks true.</summary>
-public sealed record Clue(string Id, string Ask, string? Access, decimal Minutes, decimal Trust, OrderedDictionary<string, IReadOnlyList<string>> Values);
+public sealed record Clue(
+    string Id,
+    string Ask,
+    string? Access,
+    decimal Minutes,
+    decimal Trust,
+    OrderedDictionary<string, IReadOnlyList<string>> Values
+);
 
 /// <summary>How far a case is open, and what must come off to get there from <paramref name="From"/>.</summary>
 public sealed record AccessLevel(
-    string Id, string? From, decimal Minutes, IReadOnlyList<Removal> Remove,
-    IReadOnlyList<string> Unplug, IReadOnlyList<string> Fragile, IReadOnlyList<string> Cautions);
+    string Id,
+    string? From,
+    decimal Minutes,
+    IReadOnlyList<Removal> Remove,
+    IReadOnlyList<string> Unplug,
+    IReadOnlyList<string> Fragile,
+    IReadOnlyList<string> Cautions
+);
 
 public sealed record Removal(string What, int Count, string Where);
 
-public enum ClaimKind { Ram, Rom, Io, Register }
+public enum ClaimKind
+{
+    Ram,
+    Rom,
+    Io,
+    Register,
+}
 
 /// <summary>Which bus cycles a claim answers to.</summary>
 [Flags]
-public enum BusAccess { Read = 1, Write = 2, Both = 3 }
+public enum BusAccess
+{
+    Read = 1,
+    Write = 2,
+    Both = 3,
+}
 
-public enum SpeedClass { Board, Local, Contended }
+public enum SpeedClass
+{
+    Board,
+    Local,
+    Contended,
+}
 
-public enum WindowReset { Undefined, Defined, WrittenFirst }
+public enum WindowReset
+{
+    Undefined,
+    Defined,
+    WrittenFirst,
+}
 
 /// <summary>A bank window: what is seen at once is the claim's size, what lies behind it is banks times that.</summary>
 public sealed record Window(string? Register, int Banks, WindowReset Reset)
@@ -64,8 +116,21 @@ public sealed record Vector(string Id, Address At, int Bytes, WordOrder? Order);
 
 /// <summary>A range of addresses that something answers to, as a sheet writes it, before revision and switches are known.</summary>
 public sealed record Claim(
-    string Id, ClaimKind Kind, Address? Base, ByteSize? Size, Address? Mask, IReadOnlyList<string> Masters, IReadOnlyList<string> Revisions,
-    BusAccess Access, bool DrivesOnWrite, IReadOnlyList<string> Overlays, SpeedClass Speed, bool Auto, Window? Window, Condition When)
+    string Id,
+    ClaimKind Kind,
+    Address? Base,
+    ByteSize? Size,
+    Address? Mask,
+    IReadOnlyList<string> Masters,
+    IReadOnlyList<string> Revisions,
+    BusAccess Access,
+    bool DrivesOnWrite,
+    IReadOnlyList<string> Overlays,
+    SpeedClass Speed,
+    bool Auto,
+    Window? Window,
+    Condition When
+)
 {
     /// <summary>The sockets whose devices answer it, one for each lane of the word, the lane of the lowest address first; empty: the sheet does not say.</summary>
     public IReadOnlyList<string> Sockets { get; init; } = [];
@@ -79,8 +144,17 @@ public sealed record PowerUpLine(string Label, bool Auto, Address From, Address 
 
 /// <summary>Anything that a part occupies: socket, slot, pad, bay. <paramref name="HeightMm"/> is its free height.</summary>
 public sealed record Site(
-    string Id, string Kind, string? Package, string? Mount, decimal? HeightMm, string? Access, string? Connector,
-    IReadOnlyList<string> Revisions, IReadOnlyList<string> Pinout, decimal? RomBudgetNs)
+    string Id,
+    string Kind,
+    string? Package,
+    string? Mount,
+    decimal? HeightMm,
+    string? Access,
+    string? Connector,
+    IReadOnlyList<string> Revisions,
+    IReadOnlyList<string> Pinout,
+    decimal? RomBudgetNs
+)
 {
     /// <summary>The volts that its pins speak; null: the sheet does not say.</summary>
     public decimal? LogicVolts { get; init; }
@@ -99,9 +173,17 @@ public sealed record Site(
     public Facing? ContactsFace { get; init; }
 }
 
-public enum WordOrder { HighFirst, LowFirst }
+public enum WordOrder
+{
+    HighFirst,
+    LowFirst,
+}
 
-public enum Facing { Up, Down }
+public enum Facing
+{
+    Up,
+    Down,
+}
 
 /// <summary>One branch of a rail (a plug, a splitter, a trace, a cable): what it carries at most, in amps, and its resistance there and back, in ohms.</summary>
 public sealed record PowerPath(string Id, string Rail, decimal Amps, decimal Ohms);
@@ -123,13 +205,38 @@ public sealed record SignalPoint(string Chip, int? Pin, string? Tap, IReadOnlyLi
 /// A piece that ages and is replaced, with what a shop must know of it. <paramref name="Years"/>: after how many it is due. Source: domain.md, section 13.
 /// </summary>
 public sealed record ServicePiece(
-    string Id, ServiceKind Kind, string What, string Where, string Value, decimal? Volts, string Polarity, string Size, int? Years, string? Access,
-    IReadOnlyList<string> Revisions);
+    string Id,
+    ServiceKind Kind,
+    string What,
+    string Where,
+    string Value,
+    decimal? Volts,
+    string Polarity,
+    string Size,
+    int? Years,
+    string? Access,
+    IReadOnlyList<string> Revisions
+);
 
-public enum ServiceKind { Capacitor, Cell, Belt, Filter, Other }
+public enum ServiceKind
+{
+    Capacitor,
+    Cell,
+    Belt,
+    Filter,
+    Other,
+}
 
 /// <summary>A supply rail. <paramref name="Tolerance"/> is the share of its volts that it may be off under load (0.05 unless the sheet says otherwise). Capacity is <paramref name="Amps"/> times <paramref name="Derate"/> (0.8 unless the sheet says otherwise).</summary>
-public sealed record Rail(string Id, decimal Volts, decimal Amps, decimal UsedAmps, decimal Derate, decimal Tolerance, IReadOnlyList<string> Revisions)
+public sealed record Rail(
+    string Id,
+    decimal Volts,
+    decimal Amps,
+    decimal UsedAmps,
+    decimal Derate,
+    decimal Tolerance,
+    IReadOnlyList<string> Revisions
+)
 {
     /// <summary>The linear regulator that makes the rail; null: none, or the sheet does not say.</summary>
     public LinearRegulator? Regulator { get; init; }
@@ -138,4 +245,10 @@ public sealed record Rail(string Id, decimal Volts, decimal Amps, decimal UsedAm
 /// <summary>A linear regulator: it turns (<paramref name="FromVolts"/> - rail's volts) x amps into heat, and stands <paramref name="MaxWatts"/> of it.</summary>
 public sealed record LinearRegulator(decimal FromVolts, decimal MaxWatts);
 
-public sealed record Firmware(string Id, ByteSize? Bytes, IReadOnlyList<string> Can, IReadOnlyDictionary<string, ByteSize> Uses, string? BasedOn);
+public sealed record Firmware(
+    string Id,
+    ByteSize? Bytes,
+    IReadOnlyList<string> Can,
+    IReadOnlyDictionary<string, ByteSize> Uses,
+    string? BasedOn
+);

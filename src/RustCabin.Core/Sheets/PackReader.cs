@@ -16,11 +16,13 @@ public static class PackReader
     public static JsonDocument Parse(ReadOnlyMemory<byte> utf8)
     {
         // The parser takes strings that are no UTF-8 and fails only when they are read.
-        if (!Utf8.IsValid(utf8.Span)) throw new JsonException("not UTF-8", null, 0, 0);
+        if (!Utf8.IsValid(utf8.Span))
+            throw new JsonException("not UTF-8", null, 0, 0);
         try
         {
             JsonDocument document = JsonDocument.Parse(utf8, Json);
-            if (utf8.Span.IndexOf("\\u"u8) >= 0) DemandWholeCharacters(utf8.Span);
+            if (utf8.Span.IndexOf("\\u"u8) >= 0)
+                DemandWholeCharacters(utf8.Span);
             return document;
         }
         catch (InvalidOperationException why)
@@ -43,7 +45,11 @@ public static class PackReader
     {
         var errors = new List<SheetError>();
         Pack? pack = Fields.Read(root, "", errors, f => ReadPack(f, errors));
-        if (limitSheets && pack is not null && pack.Models.Count + pack.Parts.Count + pack.Units.Count + pack.Jobs.Count + pack.Titles.Count > Pack.MostSheets)
+        if (
+            limitSheets
+            && pack is not null
+            && pack.Models.Count + pack.Parts.Count + pack.Units.Count + pack.Jobs.Count + pack.Titles.Count > Pack.MostSheets
+        )
             errors.Add(new SheetError("", $"holds more than {Pack.MostSheets:#,0} sheets"));
         if (pack is not null)
         {
@@ -59,7 +65,8 @@ public static class PackReader
     {
         var errors = new List<SheetError>();
         Job? job = Fields.Read(sheet, "job", errors, UnitReader.ReadJob);
-        if (job is not null && known is not null) errors.AddRange(PackReferences.CheckJob(job, "job", Pack.Empty, known));
+        if (job is not null && known is not null)
+            errors.AddRange(PackReferences.CheckJob(job, "job", Pack.Empty, known));
         return (job, errors);
     }
 
@@ -68,14 +75,16 @@ public static class PackReader
     {
         var errors = new List<SheetError>();
         Unit? unit = Fields.Read(sheet, "unit", errors, UnitReader.ReadUnit);
-        if (unit is not null) errors.AddRange(PackReferences.CheckUnit(unit, "unit", Pack.Empty, known));
+        if (unit is not null)
+            errors.AddRange(PackReferences.CheckUnit(unit, "unit", Pack.Empty, known));
         return (unit, errors);
     }
 
     static Pack ReadPack(Fields f, List<SheetError> errors)
     {
         string? format = f.NameOrNull("format");
-        if (!f.Has("format")) f.Wrong("format", "is missing");
+        if (!f.Has("format"))
+            f.Wrong("format", "is missing");
         else if (format is not null && format != Pack.Format)
             f.Wrong("format", $"\"{format}\" is not a format that this version reads; it reads \"{Pack.Format}\"");
 
@@ -83,11 +92,24 @@ public static class PackReader
         if (currency.Length != 3 || !currency.All(char.IsAsciiLetterUpper))
             f.Wrong("currency", $"\"{currency}\" is not a currency: three capital letters");
 
-        var pack = new Pack(currency,
-            f.Children("models", ModelReader.Read), f.Children("parts", PartReader.Read), f.Children("units", UnitReader.ReadUnit),
-            f.Children("jobs", UnitReader.ReadJob), f.Children("titles", UnitReader.ReadTitle));
-        foreach ((string kind, IEnumerable<string> ids) in ((string, IEnumerable<string>)[])
-            [("models", pack.Models.Select(m => m.Id)), ("parts", pack.Parts.Select(p => p.Id)), ("units", pack.Units.Select(u => u.Id)), ("jobs", pack.Jobs.Select(j => j.Id)), ("titles", pack.Titles.Select(t => t.Id))])
+        var pack = new Pack(
+            currency,
+            f.Children("models", ModelReader.Read),
+            f.Children("parts", PartReader.Read),
+            f.Children("units", UnitReader.ReadUnit),
+            f.Children("jobs", UnitReader.ReadJob),
+            f.Children("titles", UnitReader.ReadTitle)
+        );
+        foreach (
+            (string kind, IEnumerable<string> ids) in ((string, IEnumerable<string>)[])
+                [
+                    ("models", pack.Models.Select(m => m.Id)),
+                    ("parts", pack.Parts.Select(p => p.Id)),
+                    ("units", pack.Units.Select(u => u.Id)),
+                    ("jobs", pack.Jobs.Select(j => j.Id)),
+                    ("titles", pack.Titles.Select(t => t.Id)),
+                ]
+        )
             errors.AddRange(PackReferences.Twice(ids, kind));
         return pack;
     }

@@ -2,15 +2,49 @@ using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Sheets;
 
-public enum PartKind { Memory, Rom, Accelerator, Storage, Picture, Sound, Io, Power, Controller, Case, Adapter }
+public enum PartKind
+{
+    Memory,
+    Rom,
+    Accelerator,
+    Storage,
+    Picture,
+    Sound,
+    Io,
+    Power,
+    Controller,
+    Case,
+    Adapter,
+}
 
 /// <summary>An upgrade or a component that can be fitted. Source of every field: formats.md, Part sheet.</summary>
 public sealed record Part(
-    string Id, string Name, string Maker, PartKind Kind, string Summary, IReadOnlyList<PartVersion> Versions, IReadOnlyList<Way> Ways,
-    IReadOnlyList<Need> Needs, IReadOnlyList<string> Provides, IReadOnlyList<Switch> Switches, IReadOnlyList<Claim> Claims,
-    IReadOnlyList<Draw> Draws, IReadOnlyList<Supply> Supplies, IReadOnlyList<SetChange> Sets, IReadOnlyList<Conflict> Conflicts,
-    IReadOnlyList<Site> Sites, decimal? HeightMm, decimal HeatW, IReadOnlyList<string> Keeps, IReadOnlyList<string> Cautions,
-    decimal Price, bool Stacks, IReadOnlyList<MemoryArray> Arrays, string? Mix, IReadOnlyList<SwitchRow> SwitchTable)
+    string Id,
+    string Name,
+    string Maker,
+    PartKind Kind,
+    string Summary,
+    IReadOnlyList<PartVersion> Versions,
+    IReadOnlyList<Way> Ways,
+    IReadOnlyList<Need> Needs,
+    IReadOnlyList<string> Provides,
+    IReadOnlyList<Switch> Switches,
+    IReadOnlyList<Claim> Claims,
+    IReadOnlyList<Draw> Draws,
+    IReadOnlyList<Supply> Supplies,
+    IReadOnlyList<SetChange> Sets,
+    IReadOnlyList<Conflict> Conflicts,
+    IReadOnlyList<Site> Sites,
+    decimal? HeightMm,
+    decimal HeatW,
+    IReadOnlyList<string> Keeps,
+    IReadOnlyList<string> Cautions,
+    decimal Price,
+    bool Stacks,
+    IReadOnlyList<MemoryArray> Arrays,
+    string? Mix,
+    IReadOnlyList<SwitchRow> SwitchTable
+)
 {
     /// <summary>How many times faster a kind of work becomes: <c>processor</c>, <c>memory</c>, <c>storage</c>, <c>picture</c>.</summary>
     public IReadOnlyDictionary<string, decimal> Speed { get; init; } = new Dictionary<string, decimal>();
@@ -52,8 +86,18 @@ public sealed record Part(
 /// time between two refreshed rows in microseconds; <paramref name="OwnRefresh"/>: the chips' own counters are used. Source: domain.md, section 3.
 /// </summary>
 public sealed record MemoryArray(
-    string Id, int DataBits, int ParityBits, IReadOnlyList<string> Types, int? AddressLines, int? RefreshBits, decimal? RefreshRowUs, bool OwnRefresh, int? AccessNs,
-    IReadOnlyList<string> Supplies, bool Socketed);
+    string Id,
+    int DataBits,
+    int ParityBits,
+    IReadOnlyList<string> Types,
+    int? AddressLines,
+    int? RefreshBits,
+    decimal? RefreshRowUs,
+    bool OwnRefresh,
+    int? AccessNs,
+    IReadOnlyList<string> Supplies,
+    bool Socketed
+);
 
 /// <summary>Where the switches stand for one arrangement of the banks; null is an empty bank.</summary>
 public sealed record SwitchRow(IReadOnlyList<string?> Arrangement, OrderedDictionary<string, string> Positions);
@@ -64,9 +108,23 @@ public sealed record PartVersion(string Id, IReadOnlyList<string> Errata);
 /// One accepted manner of fitting a part, to one model (and revisions), or to anything with a connector free. <paramref name="FitsSocket"/>: it puts a socket where a chip is soldered.
 /// </summary>
 public sealed record Way(
-    string Id, string? Model, IReadOnlyList<string> Revisions, string? Connector, IReadOnlyList<Occupies> Occupies, decimal Minutes, int Skill,
-    bool Reversible, decimal FaultChance, IReadOnlyList<Need> Needs, IReadOnlyList<string> Cautions, IReadOnlyList<string> Keeps,
-    string? Special, bool Stacks, IReadOnlyList<WayStep> Steps, bool FitsSocket)
+    string Id,
+    string? Model,
+    IReadOnlyList<string> Revisions,
+    string? Connector,
+    IReadOnlyList<Occupies> Occupies,
+    decimal Minutes,
+    int Skill,
+    bool Reversible,
+    decimal FaultChance,
+    IReadOnlyList<Need> Needs,
+    IReadOnlyList<string> Cautions,
+    IReadOnlyList<string> Keeps,
+    string? Special,
+    bool Stacks,
+    IReadOnlyList<WayStep> Steps,
+    bool FitsSocket
+)
 {
     /// <summary>The site in which software expects to find it; null: anywhere.</summary>
     public string? Expects { get; init; }
@@ -86,7 +144,12 @@ public sealed record UsbProfile(decimal Volts, decimal Amps);
 /// <summary>A cable of a part: the opening that it passes (null: it stays inside), what it measures there in millimetres, and which way its contacts face.</summary>
 public sealed record Cable(string What, string? Through, decimal WidthMm, decimal HeightMm, string? Into, Facing? ContactsFace);
 
-public enum DriverOrder { Before, After, Any }
+public enum DriverOrder
+{
+    Before,
+    After,
+    Any,
+}
 
 /// <summary>Software that a part wants: <paramref name="AtLeast"/> is the oldest version that does; <paramref name="Order"/> whether it goes on before the part is fitted.</summary>
 public sealed record Driver(string Name, string AtLeast, DriverOrder Order, string? Firmware);
@@ -95,7 +158,13 @@ public sealed record Driver(string Name, string AtLeast, DriverOrder Order, stri
 public sealed record WayStep(string Id, string What, string Proof);
 
 /// <summary>How a part sits on a site: fills it, goes between socket and chip, clips over a chip that stays, or taps a signal.</summary>
-public enum SiteMode { In, Between, Over, Tap }
+public enum SiteMode
+{
+    In,
+    Between,
+    Over,
+    Tap,
+}
 
 public sealed record Occupies(string? Site, string? Signal, SiteMode Mode, bool Stacks)
 {
@@ -108,7 +177,13 @@ public sealed record Occupies(string? Site, string? Signal, SiteMode Mode, bool 
 
 public sealed record Overhang(string Site, decimal ClearanceMm);
 
-public enum SwitchKind { Jumper, Dip, Rotary, Link }
+public enum SwitchKind
+{
+    Jumper,
+    Dip,
+    Rotary,
+    Link,
+}
 
 /// <summary>A jumper, DIP switch, rotary switch or solder link with named positions; <paramref name="Factory"/> is one of them.</summary>
 public sealed record Switch(string Id, SwitchKind Kind, string Label, IReadOnlyList<string> Positions, string Factory);
@@ -124,6 +199,13 @@ public sealed record Draw(string Rail, decimal TypicalAmps, decimal PeakAmps, Co
 public sealed record Supply(string Rail, decimal Amps, bool Replaces);
 
 /// <summary>What a part changes about a claim that is there already.</summary>
-public sealed record SetChange(string Claim, ByteSize? Size, Address? Base, IReadOnlyList<string> Masters, bool Off, Condition When);
+public sealed record SetChange(
+    string Claim,
+    ByteSize? Size,
+    Address? Base,
+    IReadOnlyList<string> Masters,
+    bool Off,
+    Condition When
+);
 
 public sealed record Conflict(string Part, string Why);

@@ -18,10 +18,15 @@ public static class SheetChanges
         return JsonElement.DeepEquals(before, after) ? [] : [new FieldChange(path, Plain(before), Plain(after))];
     }
 
-    static IEnumerable<FieldChange> Fields(OrderedDictionary<string, JsonElement> before, OrderedDictionary<string, JsonElement> after, Func<string, string> pathOf)
+    static IEnumerable<FieldChange> Fields(
+        OrderedDictionary<string, JsonElement> before,
+        OrderedDictionary<string, JsonElement> after,
+        Func<string, string> pathOf
+    )
     {
         foreach ((string name, JsonElement was) in before)
-            if (!after.TryGetValue(name, out JsonElement now)) yield return new FieldChange(pathOf(name), Plain(was), null);
+            if (!after.TryGetValue(name, out JsonElement now))
+                yield return new FieldChange(pathOf(name), Plain(was), null);
             else
                 foreach (FieldChange change in Between(was, now, pathOf(name)))
                     yield return change;
@@ -30,13 +35,22 @@ public static class SheetChanges
                 yield return new FieldChange(pathOf(name), null, Plain(now));
     }
 
-    static OrderedDictionary<string, JsonElement> Named(JsonElement value) => new(value.EnumerateObject().Select(p => KeyValuePair.Create(p.Name, p.Value)));
+    static OrderedDictionary<string, JsonElement> Named(JsonElement value) =>
+        new(value.EnumerateObject().Select(p => KeyValuePair.Create(p.Name, p.Value)));
 
     static OrderedDictionary<string, JsonElement> Items(JsonElement list)
     {
         var items = new OrderedDictionary<string, JsonElement>();
         foreach ((int index, JsonElement item) in list.EnumerateArray().Index())
-            items[item.ValueKind == JsonValueKind.Object && item.TryGetProperty("id", out JsonElement id) && id.ValueKind == JsonValueKind.String && id.GetString() is { } name && !items.ContainsKey(name) ? name : $"{index}"] = item;
+            items[
+                item.ValueKind == JsonValueKind.Object
+                && item.TryGetProperty("id", out JsonElement id)
+                && id.ValueKind == JsonValueKind.String
+                && id.GetString() is { } name
+                && !items.ContainsKey(name)
+                    ? name
+                    : $"{index}"
+            ] = item;
         return items;
     }
 

@@ -6,15 +6,19 @@ namespace RustCabin.Core.Sheets;
 public static class UnitEdits
 {
     /// <summary>What is written for a clue that was looked at in vain. Neither says anything for any revision, and neither is asked for again.</summary>
-    public const string CannotRead = "cannot read", NotThere = "not there";
+    public const string CannotRead = "cannot read",
+        NotThere = "not there";
 
     /// <summary>Notes what a clue showed; null forgets it.</summary>
     public static JsonObject See(JsonObject unit, string clue, string? value)
     {
         JsonObject edited = unit.DeepClone().AsObject();
-        if (edited["seen"] is not JsonObject seen) edited["seen"] = seen = [];
-        if (value is null) seen.Remove(clue);
-        else seen[clue] = value;
+        if (edited["seen"] is not JsonObject seen)
+            edited["seen"] = seen = [];
+        if (value is null)
+            seen.Remove(clue);
+        else
+            seen[clue] = value;
         return edited;
     }
 
@@ -22,8 +26,10 @@ public static class UnitEdits
     public static JsonObject Confirm(JsonObject unit, string? revision)
     {
         JsonObject edited = unit.DeepClone().AsObject();
-        if (revision is null) edited.Remove("revision");
-        else edited["revision"] = revision;
+        if (revision is null)
+            edited.Remove("revision");
+        else
+            edited["revision"] = revision;
         return edited;
     }
 }

@@ -4,8 +4,17 @@ namespace RustCabin.Core.Sheets;
 
 /// <summary>One physical machine on the shelf. Source of every field: formats.md, Unit, job, title.</summary>
 public sealed record Unit(
-    string Id, string Model, string Name, OrderedDictionary<string, string> Seen, string? Revision, string? Firmware,
-    IReadOnlyList<FittedPart> Fitted, Baseline? Baseline, Survey? Survey, IReadOnlyList<Belonging> Belongings)
+    string Id,
+    string Model,
+    string Name,
+    OrderedDictionary<string, string> Seen,
+    string? Revision,
+    string? Firmware,
+    IReadOnlyList<FittedPart> Fitted,
+    Baseline? Baseline,
+    Survey? Survey,
+    IReadOnlyList<Belonging> Belongings
+)
 {
     /// <summary>Drivers and other software on the unit, by name, with their versions.</summary>
     public IReadOnlyDictionary<string, string> Software { get; init; } = new Dictionary<string, string>();
@@ -16,8 +25,14 @@ public sealed record Unit(
 /// their ids, how they were found; the others stand as <paramref name="State"/> says.
 /// </summary>
 public sealed record FittedPart(
-    string Part, string? Way, OrderedDictionary<string, string> Switches, string? Version, FittedState State, string Note,
-    IReadOnlyDictionary<string, StepProof> Steps)
+    string Part,
+    string? Way,
+    OrderedDictionary<string, string> Switches,
+    string? Version,
+    FittedState State,
+    string Note,
+    IReadOnlyDictionary<string, StepProof> Steps
+)
 {
     /// <summary>The chips in its banks, bank 0 first: an organisation, with its access time where that is known (<c>256Kx1-150</c>); null is an empty bank.</summary>
     public IReadOnlyList<string?> Banks { get; init; } = [];
@@ -26,17 +41,32 @@ public sealed record FittedPart(
     public string? At { get; init; }
 }
 
-public enum FittedState { Done, Half, Unproven }
+public enum FittedState
+{
+    Done,
+    Half,
+    Unproven,
+}
 
 /// <summary>How one step of inherited work was found.</summary>
-public enum StepProof { Done, Unproven, Missing }
+public enum StepProof
+{
+    Done,
+    Unproven,
+    Missing,
+}
 
 /// <summary>
 /// What the unit did before anything was touched: the reading at power-up (as <see cref="GateReading"/>), rails measured under load in volts, benchmark
 /// runs in seconds, and what was noted. Null on a unit: nobody has looked yet.
 /// </summary>
 public sealed record Baseline(
-    bool Tested, GateReading? Reading, IReadOnlyList<MeasuredRail> Rails, IReadOnlyList<BenchmarkRuns> Runs, IReadOnlyList<ConditionNote> Notes);
+    bool Tested,
+    GateReading? Reading,
+    IReadOnlyList<MeasuredRail> Rails,
+    IReadOnlyList<BenchmarkRuns> Runs,
+    IReadOnlyList<ConditionNote> Notes
+);
 
 /// <summary>A rail as the meter showed it, in volts, under load.</summary>
 public sealed record MeasuredRail(string Rail, decimal Volts);
@@ -48,29 +78,53 @@ public sealed record BenchmarkRuns(string Name, IReadOnlyList<decimal> Seconds);
 public sealed record ConditionNote(string Text, bool Fault);
 
 /// <summary>The state of a kind of thing at intake; unknown until looked at.</summary>
-public enum Wear { Sound, Doubtful, Bad }
+public enum Wear
+{
+    Sound,
+    Doubtful,
+    Bad,
+}
 
 /// <summary>
 /// The short survey at intake: year made, mains voltage the supply is made for and that of the place it is used in, and the state of what ages.
 /// Null: not looked at. Source: domain.md, section 13.
 /// </summary>
 public sealed record Survey(
-    int? Year, decimal? SuppliedForVolts, decimal? MainsHereVolts, Wear? Capacitors, Wear? Cells, Wear? Corrosion, Wear? Plastic, string HalfDone);
+    int? Year,
+    decimal? SuppliedForVolts,
+    decimal? MainsHereVolts,
+    Wear? Capacitors,
+    Wear? Cells,
+    Wear? Corrosion,
+    Wear? Plastic,
+    string HalfDone
+);
 
 /// <summary>An accessory or an original piece that belongs to the unit, and where it is kept.</summary>
 public sealed record Belonging(string What, bool Original, string Place);
 
 /// <summary>The planned change to one unit, and how far the build has come.</summary>
 public sealed record Job(
-    string Id, string Unit, string Name, IReadOnlyList<FittedPart> Add, IReadOnlyList<string> Remove, string? Firmware,
-    IReadOnlyList<Need> Wants, JobLimits Limits, IReadOnlyDictionary<string, OrderedDictionary<string, string>> Switches,
-    IReadOnlyList<string> Done, IReadOnlyList<string> Heeded, IReadOnlyList<GateReading> Readings)
+    string Id,
+    string Unit,
+    string Name,
+    IReadOnlyList<FittedPart> Add,
+    IReadOnlyList<string> Remove,
+    string? Firmware,
+    IReadOnlyList<Need> Wants,
+    JobLimits Limits,
+    IReadOnlyDictionary<string, OrderedDictionary<string, string>> Switches,
+    IReadOnlyList<string> Done,
+    IReadOnlyList<string> Heeded,
+    IReadOnlyList<GateReading> Readings
+)
 {
     /// <summary>Minutes that steps really took, by the step's id, where the user noted them.</summary>
     public IReadOnlyDictionary<string, decimal> Took { get; init; } = new Dictionary<string, decimal>();
 
     /// <summary>The chips that the job puts into the banks of a part, by instance, as <see cref="FittedPart.Banks"/>.</summary>
-    public IReadOnlyDictionary<string, IReadOnlyList<string?>> Banks { get; init; } = new Dictionary<string, IReadOnlyList<string?>>();
+    public IReadOnlyDictionary<string, IReadOnlyList<string?>> Banks { get; init; } =
+        new Dictionary<string, IReadOnlyList<string?>>();
 
     /// <summary>Other ways to set the same unit, by name: switch positions by instance, for what differs.</summary>
     public IReadOnlyList<NamedSetting> Settings { get; init; } = [];
@@ -105,7 +159,12 @@ public sealed record SpeedClaim(string Who, decimal Ratio, string? Unit);
 public sealed record SpeedSeen(decimal? ClockMHz, bool? Coprocessor, ByteSize? Memory);
 
 /// <summary>The work that is to be faster, the runs after the build (those before stand in the unit's baseline), the claims, and what a benchmark read. Source: domain.md, section 6.</summary>
-public sealed record SpeedRecord(IReadOnlyList<WorkShare> Work, IReadOnlyList<BenchmarkRuns> After, IReadOnlyList<SpeedClaim> Claims, SpeedSeen? Seen);
+public sealed record SpeedRecord(
+    IReadOnlyList<WorkShare> Work,
+    IReadOnlyList<BenchmarkRuns> After,
+    IReadOnlyList<SpeedClaim> Claims,
+    SpeedSeen? Seen
+);
 
 /// <summary>
 /// What was seen at a gate: the power-up lines in their order, as the machine showed them, or, on a machine that shows none,

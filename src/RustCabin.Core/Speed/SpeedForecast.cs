@@ -15,34 +15,57 @@ public sealed record Work(IReadOnlyList<WorkPart> Parts, IReadOnlyList<decimal> 
 /// What a speed-up makes of a piece of work: <c>t_new = sum(t_i / s_i)</c>, beside what was measured: the ratio of the medians, and the least and the most that single
 /// runs allow. Ratios are above 1 for faster; null where there is nothing to compare. Source: domain.md, section 6.
 /// </summary>
-public sealed record SpeedForecast(decimal PredictedSeconds, decimal? PredictedRatio, decimal? MeasuredRatio, (decimal Least, decimal Most)? Spread)
+public sealed record SpeedForecast(
+    decimal PredictedSeconds,
+    decimal? PredictedRatio,
+    decimal? MeasuredRatio,
+    (decimal Least, decimal Most)? Spread
+)
 {
     public static SpeedForecast Of(Work work)
     {
-        decimal now = work.Parts.Sum(p => p.Seconds), then = work.Parts.Sum(p => p.Seconds / p.Factor);
-        Runs? before = Runs.Of(work.Before), after = Runs.Of(work.After);
+        decimal now = work.Parts.Sum(p => p.Seconds),
+            then = work.Parts.Sum(p => p.Seconds / p.Factor);
+        Runs? before = Runs.Of(work.Before),
+            after = Runs.Of(work.After);
         bool measured = before is not null && after is not null;
         return new SpeedForecast(
-            then, then > 0 ? now / then : null, measured ? before!.Median / after!.Median : null,
-            measured ? (before!.Least / after!.Most, before.Most / after.Least) : null);
+            then,
+            then > 0 ? now / then : null,
+            measured ? before!.Median / after!.Median : null,
+            measured ? (before!.Least / after!.Most, before.Most / after.Least) : null
+        );
     }
 
     /// <summary>How many times faster a kind of work is with the parts that are fitted: the fastest of them counts. 1 where none speaks of it.</summary>
-    public static decimal FactorOf(PlannedUnit unit, string kind) => unit.Instances.Max(i => i.Part.Speed.TryGetValue(kind, out decimal factor) ? factor : (decimal?)null) ?? 1;
+    public static decimal FactorOf(PlannedUnit unit, string kind) =>
+        unit.Instances.Max(i => i.Part.Speed.TryGetValue(kind, out decimal factor) ? factor : (decimal?)null) ?? 1;
 
     /// <summary>Reads what <c>POST /api/v1/speed</c> takes.</summary>
     public static Reading<Work> Read(JsonElement body)
     {
         var errors = new List<SheetError>();
-        Work? work = Fields.Read(body, "", errors, f =>
-        {
-            IReadOnlyList<WorkPart> parts = f.Children("parts", p => new WorkPart(
-                p.NameOrNull("name") ?? "", p.NumberRequired("seconds", 0, 1_000_000_000), p.Number("factor", 0.000001m, 1_000_000) ?? 1));
-            Work? measured = f.Child("measured", m => new Work([], Seconds(m, "before"), Seconds(m, "after")));
-            return new Work(parts, measured?.Before ?? [], measured?.After ?? []);
-        });
+        Work? work = Fields.Read(
+            body,
+            "",
+            errors,
+            f =>
+            {
+                IReadOnlyList<WorkPart> parts = f.Children(
+                    "parts",
+                    p => new WorkPart(
+                        p.NameOrNull("name") ?? "",
+                        p.NumberRequired("seconds", 0, 1_000_000_000),
+                        p.Number("factor", 0.000001m, 1_000_000) ?? 1
+                    )
+                );
+                Work? measured = f.Child("measured", m => new Work([], Seconds(m, "before"), Seconds(m, "after")));
+                return new Work(parts, measured?.Before ?? [], measured?.After ?? []);
+            }
+        );
         return Reading<Work>.Of(work, errors);
     }
 
-    static IReadOnlyList<decimal> Seconds(Fields f, string name) => [.. f.List<decimal?>(name, (e, p) => f.ReadNumber(e, p, 0.000001m, 1_000_000_000)).Select(s => s!.Value)];
+    static IReadOnlyList<decimal> Seconds(Fields f, string name) =>
+        [.. f.List<decimal?>(name, (e, p) => f.ReadNumber(e, p, 0.000001m, 1_000_000_000)).Select(s => s!.Value)];
 }

@@ -34,15 +34,24 @@ public static class Effect
         var key = new System.Text.StringBuilder();
         foreach (Maps.Segment segment in unit.Map.Segments)
         {
-            if (segment.Claims.Length == 0) continue;
+            if (segment.Claims.Length == 0)
+                continue;
             key.Append($"{segment.From:x}-{segment.To:x}");
-            foreach (string answer in segment.Claims.Select(a => (Claim: unit.Map.Claims[a.Claim], a.Masters))
-                .Select(a => $" {(a.Claim.Owner.StartsWith("part:", StringComparison.Ordinal) ? a.Claim.Owner[..a.Claim.Owner.LastIndexOf(':')] : a.Claim.Owner)} {a.Claim.Kind} {a.Claim.Access} {a.Masters} {a.Claim.Window?.Banks} {a.Claim.DrivesOnWrite}").Order(StringComparer.Ordinal))
+            foreach (
+                string answer in segment
+                    .Claims.Select(a => (Claim: unit.Map.Claims[a.Claim], a.Masters))
+                    .Select(a =>
+                        $" {(a.Claim.Owner.StartsWith("part:", StringComparison.Ordinal) ? a.Claim.Owner[..a.Claim.Owner.LastIndexOf(':')] : a.Claim.Owner)} {a.Claim.Kind} {a.Claim.Access} {a.Masters} {a.Claim.Window?.Banks} {a.Claim.DrivesOnWrite}"
+                    )
+                    .Order(StringComparer.Ordinal)
+            )
                 key.Append(answer);
             key.Append(';');
         }
-        foreach (Memory.CountedLine line in Memory.PowerUp.Run(unit).Lines) key.Append($"{line.Label}={line.Bytes.Bytes};");
-        foreach (Power.RailLoad rail in Power.RailLoad.Of(unit)) key.Append($"{rail.Rail}={rail.TypicalAmps:0.######}/{rail.PeakAmps:0.######};");
+        foreach (Memory.CountedLine line in Memory.PowerUp.Run(unit).Lines)
+            key.Append($"{line.Label}={line.Bytes.Bytes};");
+        foreach (Power.RailLoad rail in Power.RailLoad.Of(unit))
+            key.Append($"{rail.Rail}={rail.TypicalAmps:0.######}/{rail.PeakAmps:0.######};");
         return key.ToString();
     }
 }

@@ -18,16 +18,19 @@ sealed partial class ChoiceModel
     readonly PlannedUnit _unit;
     readonly IReadOnlyList<Candidate> _parts;
     readonly ILiteral[] _here;
-    readonly ILiteral _yes, _no;
+    readonly ILiteral _yes,
+        _no;
     readonly Dictionary<string, ILiteral> _named = [];
     readonly Dictionary<(string Name, string Switch), (string Position, ILiteral At)[]> _switches = [];
     readonly Dictionary<string, IReadOnlyDictionary<string, string>> _now = [];
-    readonly List<ILiteral> _optional = [], _effects = [];
+    readonly List<ILiteral> _optional = [],
+        _effects = [];
     readonly Dictionary<string, ILiteral> _conditions = [];
     readonly Dictionary<string, (Switch[] Switches, (string[] Positions, ILiteral On, List<int> Does)[] All)> _combinations = [];
     readonly List<(ILiteral On, long Moves)> _moves = [];
     readonly IReadOnlyList<Need> _wants;
-    ILiteral[] _last = [], _lastParts = [];
+    ILiteral[] _last = [],
+        _lastParts = [];
     int _tried;
 
     /// <summary>So many plans are put before the checker at most, so that a job that nobody can solve ends.</summary>
@@ -46,15 +49,18 @@ sealed partial class ChoiceModel
         foreach (var group in parts.Index().GroupBy(p => p.Item.Instance.Name))
         {
             ILiteral[] ways = [.. group.Select(p => _here[p.Index])];
-            if (ways.Length > 1) _model.AddAtMostOne(ways);
+            if (ways.Length > 1)
+                _model.AddAtMostOne(ways);
             _named[group.Key] = AnyOf(ways);
             _now[group.Key] = Candidate.Now(group.First().Item.Instance);
         }
-        foreach ((string name, Part part) in Named) AddSwitches(name, part);
+        foreach ((string name, Part part) in Named)
+            AddSwitches(name, part);
         AddMap();
         AddPower();
         AddFit();
-        foreach (Need want in wants) Require(want, _yes, strict: true);
+        foreach (Need want in wants)
+            Require(want, _yes, strict: true);
     }
 
     /// <summary>One entry for a name, whichever of its ways is chosen.</summary>
@@ -67,20 +73,26 @@ sealed partial class ChoiceModel
     void AddSwitches(string name, Part part)
     {
         Switch[] open = [.. part.Switches.Where(s => s.Positions.Count > 1 && Matters(name, part, s.Id))];
-        if (open.Length == 0) return;
+        if (open.Length == 0)
+            return;
         long combinations = open.Aggregate(1L, (product, s) => Math.Min(product * s.Positions.Count, MostCombinations + 1));
-        if (combinations <= MostCombinations) AddCombinations(name, open, (int)combinations);
+        if (combinations <= MostCombinations)
+            AddCombinations(name, open, (int)combinations);
         else
             foreach (Switch own in open)
             {
-                var at = own.Positions.Select((position, i) => (position, (ILiteral)_model.NewBoolVar($"{name}.{own.Id}={i}"))).ToArray();
+                var at = own
+                    .Positions.Select((position, i) => (position, (ILiteral)_model.NewBoolVar($"{name}.{own.Id}={i}")))
+                    .ToArray();
                 _model.AddExactlyOne(at.Select(a => a.Item2));
                 _switches[(name, own.Id)] = at;
                 _moves.AddRange(at.Where(a => a.position != _now[name][own.Id]).Select(a => (a.Item2, 1L)));
             }
         // A part that is not there moves no switch.
-        foreach (Switch own in open) _model.AddBoolOr([_named[name], _switches[(name, own.Id)].First(a => a.Position == _now[name][own.Id]).At]);
-        foreach (Switch own in open.Where(o => part.SwitchTable.Any(r => r.Positions.ContainsKey(o.Id)))) _effects.AddRange(_switches[(name, own.Id)].Select(a => a.At));
+        foreach (Switch own in open)
+            _model.AddBoolOr([_named[name], _switches[(name, own.Id)].First(a => a.Position == _now[name][own.Id]).At]);
+        foreach (Switch own in open.Where(o => part.SwitchTable.Any(r => r.Positions.ContainsKey(o.Id))))
+            _effects.AddRange(_switches[(name, own.Id)].Select(a => a.At));
     }
 
     const int MostCombinations = 512;
@@ -92,79 +104,121 @@ sealed partial class ChoiceModel
         {
             int left = code;
             string[] positions = new string[open.Length];
-            foreach ((int s, Switch own) in open.Index()) (positions[s], left) = (own.Positions[left % own.Positions.Count], left / own.Positions.Count);
+            foreach ((int s, Switch own) in open.Index())
+                (positions[s], left) = (own.Positions[left % own.Positions.Count], left / own.Positions.Count);
             all[code] = (positions, _model.NewBoolVar($"{name}:{code}"), []);
             _moves.Add((all[code].On, open.Index().Count(s => positions[s.Index] != _now[name][s.Item.Id])));
         }
         _model.AddExactlyOne(all.Select(c => c.On));
         foreach ((int s, Switch own) in open.Index())
-            _switches[(name, own.Id)] = [.. own.Positions.Select(p => (p, AnyOf([.. all.Where(c => c.Positions[s] == p).Select(c => c.On)])))];
+            _switches[(name, own.Id)] =
+            [
+                .. own.Positions.Select(p => (p, AnyOf([.. all.Where(c => c.Positions[s] == p).Select(c => c.On)]))),
+            ];
         _combinations[name] = (open, all);
     }
 
     bool Matters(string name, Part part, string id)
     {
-        if (part.SwitchTable.Any(r => r.Positions.ContainsKey(id))) return true;
-        IEnumerable<Condition> own = Conditions(part), all = Named.SelectMany(p => Conditions(p.Part)).Concat(_unit.Model.Claims.Select(c => c.When)).Concat(_wants.Select(w => w.When));
+        if (part.SwitchTable.Any(r => r.Positions.ContainsKey(id)))
+            return true;
+        IEnumerable<Condition> own = Conditions(part),
+            all = Named
+                .SelectMany(p => Conditions(p.Part))
+                .Concat(_unit.Model.Claims.Select(c => c.When))
+                .Concat(_wants.Select(w => w.When));
         return own.Any(c => c.Names(id)) || all.Any(c => c.Names($"{name}.{id}"));
     }
 
     static IEnumerable<Condition> Conditions(Part part) =>
-        part.Claims.Select(c => c.When).Concat(part.Sets.Select(s => s.When)).Concat(part.Draws.Select(d => d.When))
+        part
+            .Claims.Select(c => c.When)
+            .Concat(part.Sets.Select(s => s.When))
+            .Concat(part.Draws.Select(d => d.When))
             .Concat(part.Needs.Concat(part.Ways.SelectMany(w => w.Needs)).Select(n => n.When));
 
     /// <summary>True where <paramref name="here"/> is and the condition holds; plain switch names are those of <paramref name="own"/>.</summary>
     ILiteral Holds(string? own, ILiteral here, Condition when)
     {
-        if (when.Keys.Count == 0) return here;
-        string asked = $"{own}|{here.GetIndex()}|{string.Join(';', when.Keys.Select(k => $"{k.Key}={string.Join(',', k.Value)}"))}";
-        if (_conditions.TryGetValue(asked, out ILiteral? known)) return known;
+        if (when.Keys.Count == 0)
+            return here;
+        string asked =
+            $"{own}|{here.GetIndex()}|{string.Join(';', when.Keys.Select(k => $"{k.Key}={string.Join(',', k.Value)}"))}";
+        if (_conditions.TryGetValue(asked, out ILiteral? known))
+            return known;
         var all = new List<ILiteral> { here };
-        if (own is not null && _combinations.TryGetValue(own, out var set) && when.Keys.All(k => set.Switches.Any(s => s.Id == k.Key)))
+        if (
+            own is not null
+            && _combinations.TryGetValue(own, out var set)
+            && when.Keys.All(k => set.Switches.Any(s => s.Id == k.Key))
+        )
         {
-            int[] holding = [.. set.All.Index().Where(c => when.Holds(key => c.Item.Positions[Array.FindIndex(set.Switches, s => s.Id == key)])).Select(c => c.Index)];
-            foreach (int code in holding) set.All[code].Does.Add(_conditions.Count);
+            int[] holding =
+            [
+                .. set
+                    .All.Index()
+                    .Where(c => when.Holds(key => c.Item.Positions[Array.FindIndex(set.Switches, s => s.Id == key)]))
+                    .Select(c => c.Index),
+            ];
+            foreach (int code in holding)
+                set.All[code].Does.Add(_conditions.Count);
             return _conditions[asked] = AllOf([here, AnyOf([.. holding.Select(c => set.All[c].On)])]);
         }
         else
-            foreach ((string key, IReadOnlyList<string> positions) in when.Keys) all.Add(At(own, key, positions));
+            foreach ((string key, IReadOnlyList<string> positions) in when.Keys)
+                all.Add(At(own, key, positions));
         ILiteral on = AllOf(all);
-        if (on != _yes && on != _no) _effects.Add(on);
+        if (on != _yes && on != _no)
+            _effects.Add(on);
         return _conditions[asked] = on;
     }
 
     ILiteral At(string? own, string key, IReadOnlyList<string> positions)
     {
-        (string? name, string id) = own is not null && _now[own].ContainsKey(key) ? (own, key) : key.IndexOf('.') is > 0 and var dot ? (key[..dot], key[(dot + 1)..]) : (null, key);
-        if (name is null || !_named.TryGetValue(name, out ILiteral? there)) return _no;
-        ILiteral stands = _switches.TryGetValue((name, id), out var at) ? AnyOf([.. at.Where(a => positions.Contains(a.Position)).Select(a => a.At)])
-            : _now[name].GetValueOrDefault(id) is { } fast && positions.Contains(fast) ? _yes : _no;
+        (string? name, string id) =
+            own is not null && _now[own].ContainsKey(key) ? (own, key)
+            : key.IndexOf('.') is > 0 and var dot ? (key[..dot], key[(dot + 1)..])
+            : (null, key);
+        if (name is null || !_named.TryGetValue(name, out ILiteral? there))
+            return _no;
+        ILiteral stands =
+            _switches.TryGetValue((name, id), out var at)
+                ? AnyOf([.. at.Where(a => positions.Contains(a.Position)).Select(a => a.At)])
+            : _now[name].GetValueOrDefault(id) is { } fast && positions.Contains(fast) ? _yes
+            : _no;
         return name == own ? stands : AllOf([there, stands]);
     }
 
     ILiteral AnyOf(IReadOnlyList<ILiteral> some)
     {
-        if (some.Contains(_yes)) return _yes;
+        if (some.Contains(_yes))
+            return _yes;
         ILiteral[] open = [.. some.Where(s => s != _no)];
-        if (open.Length <= 1) return open.Length == 0 ? _no : open[0];
+        if (open.Length <= 1)
+            return open.Length == 0 ? _no : open[0];
         BoolVar any = _model.NewBoolVar("any");
         _model.AddBoolOr(open).OnlyEnforceIf(any);
-        foreach (ILiteral one in open) _model.AddImplication(one, any);
+        foreach (ILiteral one in open)
+            _model.AddImplication(one, any);
         return any;
     }
 
     ILiteral AllOf(IReadOnlyList<ILiteral> some)
     {
-        if (some.Contains(_no)) return _no;
+        if (some.Contains(_no))
+            return _no;
         ILiteral[] open = [.. some.Where(s => s != _yes)];
-        if (open.Length <= 1) return open.Length == 0 ? _yes : open[0];
+        if (open.Length <= 1)
+            return open.Length == 0 ? _yes : open[0];
         BoolVar all = _model.NewBoolVar("all");
-        foreach (ILiteral one in open) _model.AddImplication(all, one);
+        foreach (ILiteral one in open)
+            _model.AddImplication(all, one);
         _model.AddBoolOr([all, .. open.Select(o => o.Not())]);
         return all;
     }
 
     void Forbid(ILiteral literal) => _model.AddBoolOr([literal.Not()]);
+
     void Imply(ILiteral when, IEnumerable<ILiteral> any) => _model.AddBoolOr([when.Not(), .. any]);
 
     /// <summary>How many switches leave where they stand now.</summary>
@@ -173,17 +227,21 @@ sealed partial class ChoiceModel
     /// <summary>Says that no answer is left with fewer moves, which spares the solver the proof.</summary>
     public void AtLeastMoves(int moves)
     {
-        if (_moves.Count > 0) _model.AddLinearConstraint(Moves, moves, int.MaxValue);
+        if (_moves.Count > 0)
+            _model.AddLinearConstraint(Moves, moves, int.MaxValue);
     }
 
     /// <summary>The sum of weights of the candidates that are chosen, by their places in the list.</summary>
-    public LinearExpr Weighed(IEnumerable<(int Candidate, long Weight)> weights) => Sum(weights.Select(w => (_here[w.Candidate], w.Weight)));
+    public LinearExpr Weighed(IEnumerable<(int Candidate, long Weight)> weights) =>
+        Sum(weights.Select(w => (_here[w.Candidate], w.Weight)));
 
     /// <summary>The sum of weights of the candidates chosen is at most so much.</summary>
-    public void Cap(IEnumerable<(int Candidate, long Weight)> weights, long most) => _model.AddLinearConstraint(Weighed(weights), long.MinValue / 4, most);
+    public void Cap(IEnumerable<(int Candidate, long Weight)> weights, long most) =>
+        _model.AddLinearConstraint(Weighed(weights), long.MinValue / 4, most);
 
     /// <summary>From so many groups of candidates at most is any chosen.</summary>
-    public void CapGroups(IEnumerable<IEnumerable<int>> groups, int most) => _model.AddLinearConstraint(Sum(groups.Select(g => (AnyOf([.. g.Select(c => _here[c])]), 1L))), 0, most);
+    public void CapGroups(IEnumerable<IEnumerable<int>> groups, int most) =>
+        _model.AddLinearConstraint(Sum(groups.Select(g => (AnyOf([.. g.Select(c => _here[c])]), 1L))), 0, most);
 
     /// <summary>One of these candidates is chosen.</summary>
     public void OneOf(IEnumerable<int> candidates) => _model.AddBoolOr(candidates.Select(c => _here[c]));
@@ -198,9 +256,15 @@ sealed partial class ChoiceModel
         while (true)
         {
             cancel.ThrowIfCancellationRequested();
-            if (_tried >= MostTried) throw new TooManyTriedException(_tried);
-            var solver = new CpSolver { StringParameters = $"num_workers:1,random_seed:7,max_time_in_seconds:20,cp_model_probing_level:0,symmetry_level:0,linearization_level:{(_combinations.Values.Sum(c => c.All.Length) > 64 ? 2 : 0)}" };
-            if (solver.Solve(_model) is not (CpSolverStatus.Optimal or CpSolverStatus.Feasible)) return null;
+            if (_tried >= MostTried)
+                throw new TooManyTriedException(_tried);
+            var solver = new CpSolver
+            {
+                StringParameters =
+                    $"num_workers:1,random_seed:7,max_time_in_seconds:20,cp_model_probing_level:0,symmetry_level:0,linearization_level:{(_combinations.Values.Sum(c => c.All.Length) > 64 ? 2 : 0)}",
+            };
+            if (solver.Solve(_model) is not (CpSolverStatus.Optimal or CpSolverStatus.Feasible))
+                return null;
             _tried++;
             tell?.Invoke(_tried);
             PlannedUnit plan = Read(solver, out int moves);
@@ -220,12 +284,16 @@ sealed partial class ChoiceModel
         moves = 0;
         foreach ((int i, Candidate candidate) in _parts.Index())
         {
-            if (!solver.BooleanValue(_here[i])) continue;
+            if (!solver.BooleanValue(_here[i]))
+                continue;
             var positions = new Dictionary<string, string>();
             foreach ((string id, string now) in _now[candidate.Instance.Name])
             {
-                positions[id] = _switches.TryGetValue((candidate.Instance.Name, id), out var at) ? at.First(a => solver.BooleanValue(a.At)).Position : now;
-                if (positions[id] != now) moves++;
+                positions[id] = _switches.TryGetValue((candidate.Instance.Name, id), out var at)
+                    ? at.First(a => solver.BooleanValue(a.At)).Position
+                    : now;
+                if (positions[id] != now)
+                    moves++;
             }
             instances.Add(candidate.Instance with { Positions = positions });
         }
@@ -236,22 +304,30 @@ sealed partial class ChoiceModel
     void RuleOut(CpSolver solver, (Rests Rests, Finding Finding)[] stops)
     {
         foreach ((_, Finding finding) in stops.Where(s => s.Rests == Rests.Subjects && s.Finding.Subjects.Count > 0))
-            _model.AddBoolOr(_parts.Index().Where(p => finding.Subjects.Contains(p.Item.Instance.Subject) && solver.BooleanValue(_here[p.Index])).Select(p => _here[p.Index].Not()));
-        _model.AddBoolOr((stops.Any(s => s.Rests != Rests.All) ? Standing(solver, _optional) : EffectsOf(solver)).Select(l => l.Not()));
+            _model.AddBoolOr(
+                _parts
+                    .Index()
+                    .Where(p => finding.Subjects.Contains(p.Item.Instance.Subject) && solver.BooleanValue(_here[p.Index]))
+                    .Select(p => _here[p.Index].Not())
+            );
+        _model.AddBoolOr(
+            (stops.Any(s => s.Rests != Rests.All) ? Standing(solver, _optional) : EffectsOf(solver)).Select(l => l.Not())
+        );
     }
 
-    static IEnumerable<ILiteral> Standing(CpSolver solver, IEnumerable<ILiteral> literals) => literals.Select(l => solver.BooleanValue(l) ? l : l.Not());
+    static IEnumerable<ILiteral> Standing(CpSolver solver, IEnumerable<ILiteral> literals) =>
+        literals.Select(l => solver.BooleanValue(l) ? l : l.Not());
 
     /// <summary>What holds in an answer, as few literals: where a part's switches are combinations, any of those that do the same.</summary>
     ILiteral[] EffectsOf(CpSolver solver) =>
-    [
-        .. Standing(solver, _effects),
-        .. _combinations.Values.Select(set =>
-        {
-            List<int> does = set.All.First(c => solver.BooleanValue(c.On)).Does;
-            return AnyOf([.. set.All.Where(c => c.Does.SequenceEqual(does)).Select(c => c.On)]);
-        }),
-    ];
+        [
+            .. Standing(solver, _effects),
+            .. _combinations.Values.Select(set =>
+            {
+                List<int> does = set.All.First(c => solver.BooleanValue(c.On)).Does;
+                return AnyOf([.. set.All.Where(c => c.Does.SequenceEqual(does)).Select(c => c.On)]);
+            }),
+        ];
 
     /// <summary>Rules out every plan that does what the last answer does, so that the next differs in effect.</summary>
     public void Other() => _model.AddBoolOr(_last.Select(l => l.Not()));

@@ -21,7 +21,12 @@ public static class SettingsSolver
     public const int UsuallyListed = 8;
 
     /// <summary>Solves for the parts of a plan, whatever its switches stand at. Wants are those of its job unless others are given.</summary>
-    public static Settings Solve(PlannedUnit planned, IReadOnlyList<Need>? wants = null, int most = UsuallyListed, CancellationToken cancel = default)
+    public static Settings Solve(
+        PlannedUnit planned,
+        IReadOnlyList<Need>? wants = null,
+        int most = UsuallyListed,
+        CancellationToken cancel = default
+    )
     {
         wants ??= planned.Job?.Wants ?? [];
         var found = new List<Choice>();
@@ -32,8 +37,11 @@ public static class SettingsSolver
             while (found.Count < most)
             {
                 if (model.Best(model.Moves, cancel: cancel) is not { } choice)
-                    return found.Count > 0 ? new Settings(InOrder(found), [], true) : new Settings([], Clash.Of(planned, wants, cancel), true);
-                if (effects.Add(Effect.Of(choice.Planned))) found.Add(choice);
+                    return found.Count > 0
+                        ? new Settings(InOrder(found), [], true)
+                        : new Settings([], Clash.Of(planned, wants, cancel), true);
+                if (effects.Add(Effect.Of(choice.Planned)))
+                    found.Add(choice);
                 model.Other();
                 model.AtLeastMoves(choice.Moves);
             }
@@ -47,7 +55,19 @@ public static class SettingsSolver
 
     /// <summary>Fewest moves first, equals in the order of the sheets' positions.</summary>
     static IReadOnlyList<Choice> InOrder(IEnumerable<Choice> found) =>
-        [.. found.OrderBy(c => c.Moves).ThenBy(c => string.Concat(c.Planned.Instances.SelectMany(i => i.Part.Switches.Select(s => (char)('A' + s.Positions.ToList().IndexOf(i.Positions[s.Id]))))), StringComparer.Ordinal)];
+        [
+            .. found
+                .OrderBy(c => c.Moves)
+                .ThenBy(
+                    c =>
+                        string.Concat(
+                            c.Planned.Instances.SelectMany(i =>
+                                i.Part.Switches.Select(s => (char)('A' + s.Positions.ToList().IndexOf(i.Positions[s.Id])))
+                            )
+                        ),
+                    StringComparer.Ordinal
+                ),
+        ];
 
     /// <summary>True if some positions pass without a stop and give the wants.</summary>
     internal static bool CanBe(PlannedUnit planned, IReadOnlyList<Need> wants, CancellationToken cancel = default)
@@ -56,17 +76,27 @@ public static class SettingsSolver
         return model.Best(model.Moves, cancel: cancel) is not null;
     }
 
-    static ChoiceModel ModelOf(PlannedUnit planned, IReadOnlyList<Need> wants) => new(planned, [.. planned.Instances.Select(i => new Candidate(i, Optional: false))], wants);
+    static ChoiceModel ModelOf(PlannedUnit planned, IReadOnlyList<Need> wants) =>
+        new(planned, [.. planned.Instances.Select(i => new Candidate(i, Optional: false))], wants);
 }
 
 /// <summary>The smallest requirements of a job that cannot all be met. Dropping any one of them leaves what can be.</summary>
 static class Clash
 {
-    public static IReadOnlyList<Requirement> Of(PlannedUnit planned, IReadOnlyList<Need> wants, CancellationToken cancel = default)
+    public static IReadOnlyList<Requirement> Of(
+        PlannedUnit planned,
+        IReadOnlyList<Need> wants,
+        CancellationToken cancel = default
+    )
     {
         PlannedUnit bare = Plan.With(planned, _ => false);
         if (!SettingsSolver.CanBe(bare, [], cancel))
-            return [.. Checks.Stops(bare, Memory.PowerUp.Run(bare)).Select(s => new Requirement($"The unit itself: {s.Finding.Text}"))];
+            return
+            [
+                .. Checks
+                    .Stops(bare, Memory.PowerUp.Run(bare))
+                    .Select(s => new Requirement($"The unit itself: {s.Finding.Text}")),
+            ];
 
         Requirement[] all =
         [
@@ -75,9 +105,20 @@ static class Clash
         ];
         return
         [
-            .. Smallest.Clash(all,
-                some => SettingsSolver.CanBe(Plan.With(planned, i => some.Any(r => r.Instance == i.Name)), [.. some.Select(r => r.Want).OfType<Need>()], cancel),
-                one => one.Instance is { } name ? WithDependents(planned, name).Select(n => new Requirement("", Instance: n)) : [])
+            .. Smallest
+                .Clash(
+                    all,
+                    some =>
+                        SettingsSolver.CanBe(
+                            Plan.With(planned, i => some.Any(r => r.Instance == i.Name)),
+                            [.. some.Select(r => r.Want).OfType<Need>()],
+                            cancel
+                        ),
+                    one =>
+                        one.Instance is { } name
+                            ? WithDependents(planned, name).Select(n => new Requirement("", Instance: n))
+                            : []
+                )
                 .Select(r => r.Instance is { } name ? r with { Text = PartWords(planned, planned.Find(name)!) } : r),
         ];
     }
@@ -86,15 +127,41 @@ static class Clash
     internal static IEnumerable<string> WithDependents(PlannedUnit planned, string name)
     {
         string part = planned.Find(name)!.Part.Id;
-        return planned.Instances.Where(i => i.Name != name && (i.Occupied.Any(o => o.Site!.StartsWith(name + ":", StringComparison.Ordinal))
-            || (i.Part.Needs.Concat(i.Way?.Needs ?? []).Any(n => n.Kind == NeedKind.Part && n.What == part) && planned.Instances.Count(o => o.Part.Id == part) == 1))).Select(i => i.Name).Append(name);
+        return planned
+            .Instances.Where(i =>
+                i.Name != name
+                && (
+                    i.Occupied.Any(o => o.Site!.StartsWith(name + ":", StringComparison.Ordinal))
+                    || (
+                        i.Part.Needs.Concat(i.Way?.Needs ?? []).Any(n => n.Kind == NeedKind.Part && n.What == part)
+                        && planned.Instances.Count(o => o.Part.Id == part) == 1
+                    )
+                )
+            )
+            .Select(i => i.Name)
+            .Append(name);
     }
 
     internal static string PartWords(PlannedUnit planned, Instance instance)
     {
-        string[] places = [.. instance.Part.Claims.Where(c => c is { Auto: false, Base: not null }).Select(c => Units.AddressRange.Of(c.Base!.Value.Value, c.Size!.Value.Bytes).ToScreen(planned.Model.AddressBits)).Distinct()];
-        string where = places.Length switch { 0 => "", 1 => $", which answers at {places[0]} only", <= 6 => $", which can only sit at {string.Join(" or ", places)}", _ => $", which can sit at {places.Length} places" };
-        Finding? stop = Checks.Stops(planned, Memory.PowerUp.Run(planned)).Select(s => s.Finding).FirstOrDefault(f => f.Subjects.Contains(instance.Subject));
+        string[] places =
+        [
+            .. instance
+                .Part.Claims.Where(c => c is { Auto: false, Base: not null })
+                .Select(c => Units.AddressRange.Of(c.Base!.Value.Value, c.Size!.Value.Bytes).ToScreen(planned.Model.AddressBits))
+                .Distinct(),
+        ];
+        string where = places.Length switch
+        {
+            0 => "",
+            1 => $", which answers at {places[0]} only",
+            <= 6 => $", which can only sit at {string.Join(" or ", places)}",
+            _ => $", which can sit at {places.Length} places",
+        };
+        Finding? stop = Checks
+            .Stops(planned, Memory.PowerUp.Run(planned))
+            .Select(s => s.Finding)
+            .FirstOrDefault(f => f.Subjects.Contains(instance.Subject));
         return $"{instance.Title} fitted{where}{(stop is null ? "" : $". {stop.Text}")}";
     }
 }

@@ -26,23 +26,39 @@ public static class SingleMoves
     /// <summary>Gives each stop the first single move after which it is gone and no other stop has come.</summary>
     public static IReadOnlyList<Finding> Mend(PlannedUnit planned, IReadOnlyList<Finding> findings)
     {
-        if (findings.All(f => f.Severity != Severity.Stop)) return findings;
+        if (findings.All(f => f.Severity != Severity.Stop))
+            return findings;
         List<(Move Move, IReadOnlyList<Finding> Stops)> tried =
-            [.. Of(planned).Take(MostTried).Select(m => (m, StopsOf(m.Planned)))];
+        [
+            .. Of(planned).Take(MostTried).Select(m => (m, StopsOf(m.Planned))),
+        ];
         int now = findings.Count(f => f.Severity == Severity.Stop);
         return
         [
-            .. findings.Select(finding => finding.Severity != Severity.Stop || finding.Fix is not null ? finding
-                : tried.Where(t => t.Stops.Count < now && !t.Stops.Any(s => s.Code == finding.Code && s.Subjects.SequenceEqual(finding.Subjects)))
-                    .OrderBy(t => t.Stops.Count).Select(t => finding with { Fix = FixOf(t.Move) }).FirstOrDefault() ?? finding),
+            .. findings.Select(finding =>
+                finding.Severity != Severity.Stop || finding.Fix is not null
+                    ? finding
+                    : tried
+                        .Where(t =>
+                            t.Stops.Count < now
+                            && !t.Stops.Any(s => s.Code == finding.Code && s.Subjects.SequenceEqual(finding.Subjects))
+                        )
+                        .OrderBy(t => t.Stops.Count)
+                        .Select(t => finding with { Fix = FixOf(t.Move) })
+                        .FirstOrDefault()
+                        ?? finding
+            ),
         ];
     }
 
     static IReadOnlyList<Finding> StopsOf(PlannedUnit planned) =>
         [.. Checks.Run(planned, Memory.PowerUp.Run(planned)).Where(f => f.Severity == Severity.Stop)];
 
-    static Fix FixOf(Move move) => new(new Dictionary<string, IReadOnlyDictionary<string, string>>
-    {
-        [move.Instance.Name] = new Dictionary<string, string> { [move.Switch.Id] = move.Position },
-    });
+    static Fix FixOf(Move move) =>
+        new(
+            new Dictionary<string, IReadOnlyDictionary<string, string>>
+            {
+                [move.Instance.Name] = new Dictionary<string, string> { [move.Switch.Id] = move.Position },
+            }
+        );
 }

@@ -23,16 +23,21 @@ public readonly record struct Address(ulong Value) : IComparable<Address>
         var text = new StringBuilder("0x", digits.Length + 4);
         for (int i = 0; i < digits.Length; i++)
         {
-            if (i > 0 && (digits.Length - i) % 4 == 0) text.Append('_');
+            if (i > 0 && (digits.Length - i) % 4 == 0)
+                text.Append('_');
             text.Append(digits[i]);
         }
         return text.ToString();
     }
 
     public int CompareTo(Address other) => Value.CompareTo(other.Value);
+
     public static bool operator <(Address a, Address b) => a.Value < b.Value;
+
     public static bool operator >(Address a, Address b) => a.Value > b.Value;
+
     public static bool operator <=(Address a, Address b) => a.Value <= b.Value;
+
     public static bool operator >=(Address a, Address b) => a.Value >= b.Value;
 
     static int Digits(int addressBits) => (addressBits + 3) / 4;

@@ -7,7 +7,9 @@ public readonly record struct AddressRange(Address From, Address To)
     public static AddressRange Of(ulong from, ulong size) => new(new Address(from), new Address(from + (size - 1)));
 
     public ByteSize Size => new(To.Value - From.Value + 1);
+
     public bool Contains(Address address) => From <= address && address <= To;
+
     public bool Touches(AddressRange other) => From <= other.To && other.From <= To;
 
     /// <summary>Both ends for the screen, such as <c>0x60_0000 to 0x9f_ffff</c>.</summary>

@@ -33,7 +33,9 @@ public readonly record struct ByteSize(ulong Bytes) : IComparable<ByteSize>
             1 => (1ul, "byte"),
             var b => (b, "bytes"),
         };
-        return asOnTheBox && unit.Length == 1 ? $"{count}{unit}" : string.Create(CultureInfo.InvariantCulture, $"{count:#,0} {unit}");
+        return asOnTheBox && unit.Length == 1
+            ? $"{count}{unit}"
+            : string.Create(CultureInfo.InvariantCulture, $"{count:#,0} {unit}");
     }
 
     /// <summary>Rounded to one decimal for a label where the exact figure stands elsewhere, such as <c>5.8 MiB</c>.</summary>
@@ -53,9 +55,14 @@ public readonly record struct ByteSize(ulong Bytes) : IComparable<ByteSize>
     public string ToSheet() => SizeText.Of(this);
 
     public int CompareTo(ByteSize other) => Bytes.CompareTo(other.Bytes);
+
     public static ByteSize operator +(ByteSize a, ByteSize b) => new(a.Bytes + b.Bytes);
+
     public static bool operator <(ByteSize a, ByteSize b) => a.Bytes < b.Bytes;
+
     public static bool operator >(ByteSize a, ByteSize b) => a.Bytes > b.Bytes;
+
     public static bool operator <=(ByteSize a, ByteSize b) => a.Bytes <= b.Bytes;
+
     public static bool operator >=(ByteSize a, ByteSize b) => a.Bytes >= b.Bytes;
 }

@@ -9,7 +9,8 @@ internal static class SizeText
     public static string Of(ByteSize size)
     {
         foreach ((int shift, string letter) in ((int, string)[])[(30, "G"), (20, "M"), (10, "K")])
-            if (size.Bytes > 0 && size.Bytes % (1ul << shift) == 0) return (size.Bytes >> shift).ToString(CultureInfo.InvariantCulture) + letter;
+            if (size.Bytes > 0 && size.Bytes % (1ul << shift) == 0)
+                return (size.Bytes >> shift).ToString(CultureInfo.InvariantCulture) + letter;
         return size.Bytes.ToString(CultureInfo.InvariantCulture);
     }
 
@@ -18,13 +19,24 @@ internal static class SizeText
     {
         value = 0;
         if (text.StartsWith("0x", StringComparison.Ordinal))
-            return ulong.TryParse(text[2..], NumberStyles.AllowHexSpecifier, CultureInfo.InvariantCulture, out value) && value <= long.MaxValue;
-        if (text.IsEmpty) return false;
+            return ulong.TryParse(text[2..], NumberStyles.AllowHexSpecifier, CultureInfo.InvariantCulture, out value)
+                && value <= long.MaxValue;
+        if (text.IsEmpty)
+            return false;
 
-        int shift = text[^1] switch { 'K' => 10, 'M' => 20, 'G' => 30, _ => 0 };
-        if (shift > 0) text = text[..^1];
-        if (!ulong.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out value)) return false;
-        if (value > (ulong)long.MaxValue >> shift) return false;
+        int shift = text[^1] switch
+        {
+            'K' => 10,
+            'M' => 20,
+            'G' => 30,
+            _ => 0,
+        };
+        if (shift > 0)
+            text = text[..^1];
+        if (!ulong.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out value))
+            return false;
+        if (value > (ulong)long.MaxValue >> shift)
+            return false;
         value <<= shift;
         return true;
     }

@@ -10,25 +10,38 @@ static class LeftOuts
 {
     public static IReadOnlyList<LeftOut> Of(SetQuestion question, IReadOnlyList<BuildSet> sets, CancellationToken cancel)
     {
-        HashSet<string> used = [.. sets.SelectMany(s => s.Parts).Select(p => p.Part.Id), .. question.Unit.Instances.Select(i => i.Part.Id)];
+        HashSet<string> used =
+        [
+            .. sets.SelectMany(s => s.Parts).Select(p => p.Part.Id),
+            .. question.Unit.Instances.Select(i => i.Part.Id),
+        ];
         return
         [
-            .. question.Parts.Where(p => !used.Contains(p.Id) && question.Wants.Any(w => Tempts(question.Unit, p, w)) && p.Ways.Any(w => w.Model == question.Unit.Model.Id || w.Connector is not null))
+            .. question
+                .Parts.Where(p =>
+                    !used.Contains(p.Id)
+                    && question.Wants.Any(w => Tempts(question.Unit, p, w))
+                    && p.Ways.Any(w => w.Model == question.Unit.Model.Id || w.Connector is not null)
+                )
                 .Select(p => new LeftOut(p, Why(question, p, sets, cancel))),
         ];
     }
 
-    static bool Tempts(PlannedUnit unit, Part part, Need want) => want.Kind switch
-    {
-        NeedKind.Provides => part.Provides.Contains(want.What),
-        NeedKind.Memory => part.Claims.Any(c => c.Kind == ClaimKind.Ram && (c.Masters.Count == 0 || c.Masters.Contains(want.What))) || part.Sets.Any(s => s.Size is not null || s.Masters.Contains(want.What)),
-        NeedKind.Speed => part.Speed.GetValueOrDefault("processor") > 1,
-        NeedKind.Storage => part.Capacity is not null,
-        NeedKind.Rail => part.Supplies.Any(s => s.Rail == want.What),
-        NeedKind.Part => part.Id == want.What,
-        NeedKind.Title => unit.Titles.FirstOrDefault(t => t.Id == want.What)?.Needs.Any(n => n.Kind != NeedKind.Title && Tempts(unit, part, n)) == true,
-        _ => false,
-    };
+    static bool Tempts(PlannedUnit unit, Part part, Need want) =>
+        want.Kind switch
+        {
+            NeedKind.Provides => part.Provides.Contains(want.What),
+            NeedKind.Memory => part.Claims.Any(c =>
+                c.Kind == ClaimKind.Ram && (c.Masters.Count == 0 || c.Masters.Contains(want.What))
+            ) || part.Sets.Any(s => s.Size is not null || s.Masters.Contains(want.What)),
+            NeedKind.Speed => part.Speed.GetValueOrDefault("processor") > 1,
+            NeedKind.Storage => part.Capacity is not null,
+            NeedKind.Rail => part.Supplies.Any(s => s.Rail == want.What),
+            NeedKind.Part => part.Id == want.What,
+            NeedKind.Title => unit.Titles.FirstOrDefault(t => t.Id == want.What)
+                ?.Needs.Any(n => n.Kind != NeedKind.Title && Tempts(unit, part, n)) == true,
+            _ => false,
+        };
 
     static string Why(SetQuestion question, Part part, IReadOnlyList<BuildSet> sets, CancellationToken cancel)
     {
@@ -36,18 +49,34 @@ static class LeftOuts
         JobLimits limits = question.Limits;
         FitCell cell = FitMatrix.Cell(unit.Model, part, unit.Revision.Id);
         Way[] ways = [.. FitMatrix.WaysInto(unit.Model, part, unit.Revision.Id)];
-        if (ways.Length == 0) return $"It does not fit {unit.Model.FindRevision(unit.Revision.Id)?.Name ?? unit.Revision.Id}: {cell.Why.FirstOrDefault()}";
-        if (limits.Skill is { } skill && ways.All(w => w.Skill > skill)) return $"It wants skill {ways.Min(w => w.Skill)}; the limit is {skill}.";
-        if (limits.Reversible && ways.All(w => !w.Reversible)) return "It cannot be undone, and all must be.";
-        if (limits.FromStock && !question.HasInHand(part)) return "It is not in the cupboard.";
-        if (limits.Budget is { } budget && !question.HasInHand(part) && part.Price > budget) return $"It costs {part.Price:0.00}; the budget is {budget:0.00} {unit.Currency}.";
+        if (ways.Length == 0)
+            return $"It does not fit {unit.Model.FindRevision(unit.Revision.Id)?.Name ?? unit.Revision.Id}: {cell.Why.FirstOrDefault()}";
+        if (limits.Skill is { } skill && ways.All(w => w.Skill > skill))
+            return $"It wants skill {ways.Min(w => w.Skill)}; the limit is {skill}.";
+        if (limits.Reversible && ways.All(w => !w.Reversible))
+            return "It cannot be undone, and all must be.";
+        if (limits.FromStock && !question.HasInHand(part))
+            return "It is not in the cupboard.";
+        if (limits.Budget is { } budget && !question.HasInHand(part) && part.Price > budget)
+            return $"It costs {part.Price:0.00}; the budget is {budget:0.00} {unit.Currency}.";
 
         var alone = ways.Select(w => Plan.Of(unit, [.. unit.Instances, SetSearch.NewInstance(part, w)])).ToList();
         if (alone.All(plan => !SettingsSolver.CanBe(plan, [], cancel)))
-            return Findings.Checks.Stops(alone[0], Memory.PowerUp.Run(alone[0])).Select(s => s.Finding).OrderByDescending(f => f.Subjects.Contains($"part:{part.Id}")).FirstOrDefault()?.Text
+            return Findings
+                    .Checks.Stops(alone[0], Memory.PowerUp.Run(alone[0]))
+                    .Select(s => s.Finding)
+                    .OrderByDescending(f => f.Subjects.Contains($"part:{part.Id}"))
+                    .FirstOrDefault()
+                    ?.Text
                 ?? "No setting of its switches goes with what is fitted.";
-        string lack = alone.Select(plan => NeedCheck.Of(plan, question.Wants).FirstOrDefault(a => a.Met != true)?.Text).Where(t => t is not null).FirstOrDefault() ?? "";
-        if (sets.Count == 0) return lack.Length > 0 ? $"It goes in, but does not give {lack}." : "It goes in, but not within the other limits.";
+        string lack =
+            alone
+                .Select(plan => NeedCheck.Of(plan, question.Wants).FirstOrDefault(a => a.Met != true)?.Text)
+                .Where(t => t is not null)
+                .FirstOrDefault()
+            ?? "";
+        if (sets.Count == 0)
+            return lack.Length > 0 ? $"It goes in, but does not give {lack}." : "It goes in, but not within the other limits.";
         return sets[0].Parts.Any(p => question.Wants.Any(w => Tempts(unit, part, w) && Tempts(unit, p.Part, w)))
             ? $"It goes in at {part.Price:0.00}, but {sets[0].Parts.First(p => question.Wants.Any(w => Tempts(unit, part, w) && Tempts(unit, p.Part, w))).Part.Name} gives the same for no more."
             : $"It goes in, but no set needs it{(lack.Length > 0 ? $": alone it does not give {lack}" : "")}.";

@@ -19,7 +19,10 @@ public static class Titles
     {
         IReadOnlyList<NeedAnswer> answers = NeedCheck.Of(plan, title.Needs);
         return new TitleRun(
-            answers.Any(a => a.Met == false) ? false : answers.Any(a => a.Met is null) ? null : true,
-            [.. answers.Where(a => a.Met != true).Select(a => a.Met == false ? a.Text : $"not known: {a.Text}")]);
+            answers.Any(a => a.Met == false) ? false
+                : answers.Any(a => a.Met is null) ? null
+                : true,
+            [.. answers.Where(a => a.Met != true).Select(a => a.Met == false ? a.Text : $"not known: {a.Text}")]
+        );
     }
 }

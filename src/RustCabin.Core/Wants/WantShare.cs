@@ -14,7 +14,8 @@ public sealed record WantShare(Need Need, bool? Met, decimal There, decimal Want
     {
         NeedAnswer? answer = NeedCheck.Of(unit, [need]).FirstOrDefault();
         bool? met = answer is null ? true : answer.Met;
-        string words = NeedWords.Of(need, unit), full = answer?.Text ?? words;
+        string words = NeedWords.Of(need, unit),
+            full = answer?.Text ?? words;
         switch (need.Kind)
         {
             case NeedKind.Memory when unit.Model.Masters.ToList().IndexOf(need.What) is >= 0 and var master:
@@ -27,7 +28,20 @@ public sealed record WantShare(Need Need, bool? Met, decimal There, decimal Want
                 ByteSize held = new(unit.Instances.Aggregate(0ul, (sum, i) => sum + (i.Part.Capacity?.Bytes ?? 0)));
                 return new WantShare(need, met, held.Bytes, need.AtLeast.Bytes, words, held.ToString(), full);
             default:
-                return new WantShare(need, met, met == true ? 1 : 0, 1, words, met switch { true => "there", false => "not there", _ => "not known" }, full);
+                return new WantShare(
+                    need,
+                    met,
+                    met == true ? 1 : 0,
+                    1,
+                    words,
+                    met switch
+                    {
+                        true => "there",
+                        false => "not there",
+                        _ => "not known",
+                    },
+                    full
+                );
         }
     }
 }

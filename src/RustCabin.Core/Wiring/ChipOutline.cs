@@ -2,11 +2,29 @@ using System.Globalization;
 
 namespace RustCabin.Core.Wiring;
 
-public enum PackageFamily { Dip, Soic, Plcc, Qfp, Header, Dsub }
+public enum PackageFamily
+{
+    Dip,
+    Soic,
+    Plcc,
+    Qfp,
+    Header,
+    Dsub,
+}
 
-public enum View { Above, Below }
+public enum View
+{
+    Above,
+    Below,
+}
 
-public enum PinSide { Top, Right, Bottom, Left }
+public enum PinSide
+{
+    Top,
+    Right,
+    Bottom,
+    Left,
+}
 
 /// <summary>
 /// Where a pin is on the outline as it is seen. <paramref name="Place"/> counts from 0 along the side, from left to right or from top to bottom;
@@ -44,18 +62,26 @@ public sealed class ChipOutline
         outline = null!;
         string name = text.Trim().ToUpperInvariant();
         int dash = name.IndexOf('-');
-        if (dash < 0) return false;
+        if (dash < 0)
+            return false;
         int open = name.IndexOf('(');
-        string family = name[..dash], count = open < 0 ? name[(dash + 1)..] : name[(dash + 1)..open];
-        if (!int.TryParse(count, NumberStyles.None, CultureInfo.InvariantCulture, out int pins) || pins is < 2 or > MostPins) return false;
+        string family = name[..dash],
+            count = open < 0 ? name[(dash + 1)..] : name[(dash + 1)..open];
+        if (!int.TryParse(count, NumberStyles.None, CultureInfo.InvariantCulture, out int pins) || pins is < 2 or > MostPins)
+            return false;
         int[]? uneven = null;
         if (open >= 0)
         {
-            if (!name.EndsWith(')')) return false;
+            if (!name.EndsWith(')'))
+                return false;
             string[] sides = name[(open + 1)..^1].Split(',');
             uneven = new int[sides.Length];
             for (int i = 0; i < sides.Length; i++)
-                if (!int.TryParse(sides[i].Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out uneven[i]) || uneven[i] < 1) return false;
+                if (
+                    !int.TryParse(sides[i].Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out uneven[i])
+                    || uneven[i] < 1
+                )
+                    return false;
         }
 
         Dictionary<PinSide, int[]>? above = family switch
@@ -67,7 +93,8 @@ public sealed class ChipOutline
             "DSUB" or "DE" or "DA" or "DB" or "DC" or "DD" when uneven is null => Dsub(pins),
             _ => null,
         };
-        if (above is null) return false;
+        if (above is null)
+            return false;
         PackageFamily kind = family switch
         {
             "DIP" or "SDIP" => PackageFamily.Dip,
@@ -82,32 +109,45 @@ public sealed class ChipOutline
     }
 
     /// <summary>Down the left side, up the right.</summary>
-    static Dictionary<PinSide, int[]> TwoRows(int pins) => new()
-    {
-        [PinSide.Left] = [.. Enumerable.Range(1, pins / 2)],
-        [PinSide.Right] = [.. Enumerable.Range(pins / 2 + 1, pins / 2).Reverse()],
-    };
+    static Dictionary<PinSide, int[]> TwoRows(int pins) =>
+        new()
+        {
+            [PinSide.Left] = [.. Enumerable.Range(1, pins / 2)],
+            [PinSide.Right] = [.. Enumerable.Range(pins / 2 + 1, pins / 2).Reverse()],
+        };
 
     /// <summary>Anticlockwise: down the left, along the bottom, up the right, back along the top.</summary>
     static Dictionary<PinSide, int[]>? FourSides(int pins, int[]? uneven, bool fromMiddle)
     {
-        int left, bottom, right, top;
+        int left,
+            bottom,
+            right,
+            top;
         if (uneven is null)
         {
-            if (fromMiddle && pins == 32) (left, bottom, right, top) = (9, 7, 9, 7);
-            else if (fromMiddle && pins is 18 or 22 or 28 && pins % 4 != 0) (left, bottom, right, top) = ((pins - 2 * (pins / 4)) / 2, pins / 4, (pins - 2 * (pins / 4)) / 2, pins / 4);
-            else if (pins % 4 == 0) left = bottom = right = top = pins / 4;
-            else return null;
+            if (fromMiddle && pins == 32)
+                (left, bottom, right, top) = (9, 7, 9, 7);
+            else if (fromMiddle && pins is 18 or 22 or 28 && pins % 4 != 0)
+                (left, bottom, right, top) = ((pins - 2 * (pins / 4)) / 2, pins / 4, (pins - 2 * (pins / 4)) / 2, pins / 4);
+            else if (pins % 4 == 0)
+                left = bottom = right = top = pins / 4;
+            else
+                return null;
         }
-        else if (uneven.Length == 2) (left, bottom, right, top) = (uneven[0], uneven[1], uneven[0], uneven[1]);
-        else if (uneven.Length == 4) (left, bottom, right, top) = (uneven[0], uneven[1], uneven[2], uneven[3]);
-        else return null;
-        if (left + bottom + right + top != pins) return null;
+        else if (uneven.Length == 2)
+            (left, bottom, right, top) = (uneven[0], uneven[1], uneven[0], uneven[1]);
+        else if (uneven.Length == 4)
+            (left, bottom, right, top) = (uneven[0], uneven[1], uneven[2], uneven[3]);
+        else
+            return null;
+        if (left + bottom + right + top != pins)
+            return null;
 
         // Where numbering starts: at the top of the left side, or, for PLCC, in the middle of the top side, going left.
         int[] round = new int[pins]; // by place, anticlockwise from the top left corner down
         int start = fromMiddle ? pins - (top + 1) / 2 : 0;
-        for (int i = 0; i < pins; i++) round[(start + i) % pins] = i + 1;
+        for (int i = 0; i < pins; i++)
+            round[(start + i) % pins] = i + 1;
         return new()
         {
             [PinSide.Left] = round[..left],
@@ -118,24 +158,37 @@ public sealed class ChipOutline
     }
 
     /// <summary>Two columns, odd numbers on the left, even on the right.</summary>
-    static Dictionary<PinSide, int[]> ZigZag(int pins) => new()
-    {
-        [PinSide.Left] = [.. Enumerable.Range(0, pins / 2).Select(i => 2 * i + 1)],
-        [PinSide.Right] = [.. Enumerable.Range(1, pins / 2).Select(i => 2 * i)],
-    };
+    static Dictionary<PinSide, int[]> ZigZag(int pins) =>
+        new()
+        {
+            [PinSide.Left] = [.. Enumerable.Range(0, pins / 2).Select(i => 2 * i + 1)],
+            [PinSide.Right] = [.. Enumerable.Range(1, pins / 2).Select(i => 2 * i)],
+        };
 
     /// <summary>The plug's mating face: the longer row on top, from left to right.</summary>
-    static Dictionary<PinSide, int[]>? Dsub(int pins) => pins % 2 == 0 ? null : new()
-    {
-        [PinSide.Top] = [.. Enumerable.Range(1, (pins + 1) / 2)],
-        [PinSide.Bottom] = [.. Enumerable.Range((pins + 1) / 2 + 1, pins / 2)],
-    };
+    static Dictionary<PinSide, int[]>? Dsub(int pins) =>
+        pins % 2 == 0
+            ? null
+            : new()
+            {
+                [PinSide.Top] = [.. Enumerable.Range(1, (pins + 1) / 2)],
+                [PinSide.Bottom] = [.. Enumerable.Range((pins + 1) / 2 + 1, pins / 2)],
+            };
 
     /// <summary>The pins of a side as they are seen, left to right or top to bottom. From below everything is flipped left to right.</summary>
     public IReadOnlyList<int> Side(PinSide side, View view)
     {
-        PinSide from = view == View.Above ? side : side switch { PinSide.Left => PinSide.Right, PinSide.Right => PinSide.Left, _ => side };
-        if (!_above.TryGetValue(from, out int[]? pins)) return [];
+        PinSide from =
+            view == View.Above
+                ? side
+                : side switch
+                {
+                    PinSide.Left => PinSide.Right,
+                    PinSide.Right => PinSide.Left,
+                    _ => side,
+                };
+        if (!_above.TryGetValue(from, out int[]? pins))
+            return [];
         return view == View.Below && side is PinSide.Top or PinSide.Bottom ? [.. pins.Reverse()] : pins;
     }
 
@@ -148,8 +201,10 @@ public sealed class ChipOutline
             IReadOnlyList<int> pins = Side(side, view);
             for (int i = 0; i < pins.Count; i++)
             {
-                if (pins[i] != pin) continue;
-                int before = i + 1, after = pins.Count - i;
+                if (pins[i] != pin)
+                    continue;
+                int before = i + 1,
+                    after = pins.Count - i;
                 bool first = before < after || (before == after && pins[0] <= pins[^1]);
                 return new PinPlace(pin, side, i, pins.Count, Math.Min(before, after), Corner(side, first));
             }
@@ -157,20 +212,26 @@ public sealed class ChipOutline
         throw new ArgumentOutOfRangeException(nameof(pin), pin, $"{Name} has pins 1 to {Pins}");
     }
 
-    static string Corner(PinSide side, bool first) => (side, first) switch
-    {
-        (PinSide.Top, true) or (PinSide.Left, true) => "top-left",
-        (PinSide.Top, false) or (PinSide.Right, true) => "top-right",
-        (PinSide.Bottom, true) or (PinSide.Left, false) => "bottom-left",
-        _ => "bottom-right",
-    };
+    static string Corner(PinSide side, bool first) =>
+        (side, first) switch
+        {
+            (PinSide.Top, true) or (PinSide.Left, true) => "top-left",
+            (PinSide.Top, false) or (PinSide.Right, true) => "top-right",
+            (PinSide.Bottom, true) or (PinSide.Left, false) => "bottom-left",
+            _ => "bottom-right",
+        };
 
     /// <summary>The pins beside a pin on its side that are not among <paramref name="asked"/>, lower number first.</summary>
     public IReadOnlyList<int> Neighbours(int pin, IReadOnlyCollection<int> asked)
     {
         foreach (int[] side in _above.Values)
             if (Array.IndexOf(side, pin) is >= 0 and var i)
-                return [.. ((int[])[.. i > 0 ? [side[i - 1]] : (int[])[], .. i + 1 < side.Length ? [side[i + 1]] : (int[])[]]).Where(n => !asked.Contains(n)).Order()];
+                return
+                [
+                    .. ((int[])[.. i > 0 ? [side[i - 1]] : (int[])[], .. i + 1 < side.Length ? [side[i + 1]] : (int[])[]])
+                        .Where(n => !asked.Contains(n))
+                        .Order(),
+                ];
         return [];
     }
 }

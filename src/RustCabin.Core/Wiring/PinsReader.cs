@@ -12,18 +12,26 @@ public static class PinsReader
     public static Reading<AskedPins> Read(JsonElement body)
     {
         var errors = new List<SheetError>();
-        AskedPins? asked = Fields.Read(body, "", errors, f =>
-        {
-            string package = f.Name("package");
-            if (!ChipOutline.TryParse(package, out ChipOutline outline) && package.Length > 0)
-                f.Wrong("package", $"\"{package}\" is not an outline: DIP, SOIC, PLCC, QFP, HEADER or DSUB with its pins, such as QFP-64 or QFP-100(30,20)");
-            View view = f.Word<View>("view") ?? View.Above;
-            IReadOnlyList<decimal?> pins = f.List<decimal?>("pins", (e, p) => f.ReadNumber(e, p, 1, ChipOutline.MostPins));
-            foreach ((int i, decimal? pin) in pins.Index())
-                if (pin != decimal.Truncate(pin!.Value) || (outline is not null && pin > outline.Pins))
-                    errors.Add(new SheetError($"pins[{i}]", $"{package} has no pin {pin}"));
-            return new AskedPins(outline!, [.. pins.Select(p => (int)p!.Value)], view);
-        });
+        AskedPins? asked = Fields.Read(
+            body,
+            "",
+            errors,
+            f =>
+            {
+                string package = f.Name("package");
+                if (!ChipOutline.TryParse(package, out ChipOutline outline) && package.Length > 0)
+                    f.Wrong(
+                        "package",
+                        $"\"{package}\" is not an outline: DIP, SOIC, PLCC, QFP, HEADER or DSUB with its pins, such as QFP-64 or QFP-100(30,20)"
+                    );
+                View view = f.Word<View>("view") ?? View.Above;
+                IReadOnlyList<decimal?> pins = f.List<decimal?>("pins", (e, p) => f.ReadNumber(e, p, 1, ChipOutline.MostPins));
+                foreach ((int i, decimal? pin) in pins.Index())
+                    if (pin != decimal.Truncate(pin!.Value) || (outline is not null && pin > outline.Pins))
+                        errors.Add(new SheetError($"pins[{i}]", $"{package} has no pin {pin}"));
+                return new AskedPins(outline!, [.. pins.Select(p => (int)p!.Value)], view);
+            }
+        );
         return Reading<AskedPins>.Of(asked, errors);
     }
 }

@@ -12,23 +12,55 @@ namespace RustCabin.Web.Api;
 
 /// <summary>The answers of the JSON interface, field for field as formats.md prints them.</summary>
 public sealed record CheckAnswer(
-    string Verdict, IReadOnlyList<FindingJson> Findings, RevisionJson Revision, IReadOnlyList<SegmentJson> Map, IReadOnlyDictionary<string, ulong> Reach,
-    PowerUpJson PowerUp, IReadOnlyList<RailJson> Rails, IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>> Switches,
-    CostJson Cost, decimal Minutes, bool Reversible);
+    string Verdict,
+    IReadOnlyList<FindingJson> Findings,
+    RevisionJson Revision,
+    IReadOnlyList<SegmentJson> Map,
+    IReadOnlyDictionary<string, ulong> Reach,
+    PowerUpJson PowerUp,
+    IReadOnlyList<RailJson> Rails,
+    IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>> Switches,
+    CostJson Cost,
+    decimal Minutes,
+    bool Reversible
+);
 
-public sealed record FindingJson(string Code, string Severity, IReadOnlyList<string> Subjects, string Text, IReadOnlyList<string> Why, FixJson? Fix);
+public sealed record FindingJson(
+    string Code,
+    string Severity,
+    IReadOnlyList<string> Subjects,
+    string Text,
+    IReadOnlyList<string> Why,
+    FixJson? Fix
+);
+
 public sealed record FixJson(IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>> Switches);
+
 public sealed record RevisionJson(string Id, double Probability, IReadOnlyList<ContradictionJson> Contradictions);
+
 public sealed record ContradictionJson(string Clue, IReadOnlyList<string> Says);
+
 public sealed record SegmentJson(string From, string To, IReadOnlyList<ClaimJson> Claims);
+
 public sealed record ClaimJson(string Owner, string Kind, string Access, IReadOnlyList<string> Masters);
+
 public sealed record PowerUpJson(IReadOnlyList<LineJson> Lines, ulong TotalBytes);
+
 public sealed record LineJson(string Label, ulong Bytes);
+
 public sealed record RailJson(string Rail, decimal CapacityAmps, decimal TypicalAmps, decimal PeakAmps, decimal HeadroomAmps);
+
 public sealed record CostJson(decimal Amount, string Currency);
+
 public sealed record MapAnswer(
-    IReadOnlyList<SegmentJson> Segments, IReadOnlyList<FightJson> Fights, IReadOnlyList<MirrorJson> Mirrors, IReadOnlyDictionary<string, ulong> Reach);
+    IReadOnlyList<SegmentJson> Segments,
+    IReadOnlyList<FightJson> Fights,
+    IReadOnlyList<MirrorJson> Mirrors,
+    IReadOnlyDictionary<string, ulong> Reach
+);
+
 public sealed record FightJson(string From, string To, IReadOnlyList<string> Claims, IReadOnlyList<string> Masters);
+
 public sealed record MirrorJson(string Claim, string Base, ulong Size);
 
 /// <summary>Turns the core's answers into those of the interface: sizes as numbers of bytes, addresses padded to the width of the space.</summary>
@@ -46,33 +78,82 @@ static class AnswerJson
     {
         PlannedUnit unit = answer.Planned;
         return new CheckAnswer(
-            answer.Standing.ToString().ToLowerInvariant(), [.. answer.Findings.Select(Of)],
-            new RevisionJson(unit.Revision.Id, unit.Revision.Probability, [.. unit.Revision.Contradictions.Select(c => new ContradictionJson(c.Clue, c.Says))]),
-            Segments(unit.Map), Reach(unit.Map),
-            new PowerUpJson([.. answer.PowerUp.Lines.Select(l => new LineJson(l.Label, l.Bytes.Bytes))], answer.PowerUp.Total.Bytes),
-            [.. answer.Rails.Select(r => new RailJson(r.Rail, Plain(r.CapacityAmps), Plain(r.TypicalAmps), Plain(r.PeakAmps), Plain(r.HeadroomAmps)))],
+            answer.Standing.ToString().ToLowerInvariant(),
+            [.. answer.Findings.Select(Of)],
+            new RevisionJson(
+                unit.Revision.Id,
+                unit.Revision.Probability,
+                [.. unit.Revision.Contradictions.Select(c => new ContradictionJson(c.Clue, c.Says))]
+            ),
+            Segments(unit.Map),
+            Reach(unit.Map),
+            new PowerUpJson(
+                [.. answer.PowerUp.Lines.Select(l => new LineJson(l.Label, l.Bytes.Bytes))],
+                answer.PowerUp.Total.Bytes
+            ),
+            [
+                .. answer.Rails.Select(r => new RailJson(
+                    r.Rail,
+                    Plain(r.CapacityAmps),
+                    Plain(r.TypicalAmps),
+                    Plain(r.PeakAmps),
+                    Plain(r.HeadroomAmps)
+                )),
+            ],
             unit.Instances.Where(i => i.Positions.Count > 0).ToDictionary(i => i.Name, i => i.Positions),
-            new CostJson(answer.Cost.Amount, answer.Cost.Currency), Plain(answer.Minutes), answer.Reversible);
+            new CostJson(answer.Cost.Amount, answer.Cost.Currency),
+            Plain(answer.Minutes),
+            answer.Reversible
+        );
     }
 
-    public static MapAnswer Of(ResolvedMap map) => new(
-        Segments(map),
-        [.. map.Fights.Select(f => new FightJson(Hex(map, f.Range.From.Value), Hex(map, f.Range.To.Value), [.. f.Claims.Select(c => map.Claims[c].Owner)], [.. map.MasterNames(f.Masters)]))],
-        [.. map.Mirrors().Select(m => new MirrorJson(map.Claims[m.Claim].Owner, Hex(map, m.Base), m.Size))],
-        Reach(map));
+    public static MapAnswer Of(ResolvedMap map) =>
+        new(
+            Segments(map),
+            [
+                .. map.Fights.Select(f => new FightJson(
+                    Hex(map, f.Range.From.Value),
+                    Hex(map, f.Range.To.Value),
+                    [.. f.Claims.Select(c => map.Claims[c].Owner)],
+                    [.. map.MasterNames(f.Masters)]
+                )),
+            ],
+            [.. map.Mirrors().Select(m => new MirrorJson(map.Claims[m.Claim].Owner, Hex(map, m.Base), m.Size))],
+            Reach(map)
+        );
 
-    public static FindingJson Of(Finding finding) => new(
-        finding.Code, finding.Severity.ToString().ToLowerInvariant(), finding.Subjects, finding.Text, finding.Why,
-        finding.Fix is { } fix ? new FixJson(fix.Switches) : null);
+    public static FindingJson Of(Finding finding) =>
+        new(
+            finding.Code,
+            finding.Severity.ToString().ToLowerInvariant(),
+            finding.Subjects,
+            finding.Text,
+            finding.Why,
+            finding.Fix is { } fix ? new FixJson(fix.Switches) : null
+        );
 
     static IReadOnlyList<SegmentJson> Segments(ResolvedMap map) =>
-    [
-        .. map.Segments.Where(s => s.Claims.Length > 0).Select(s => new SegmentJson(Hex(map, s.From), Hex(map, s.To),
-            [.. s.Claims.Select(a => (Claim: map.Claims[a.Claim], a.Masters)).Select(a => new ClaimJson(
-                a.Claim.Owner, Words<ClaimKind>.Of(a.Claim.Kind), Words<BusAccess>.Of(a.Claim.Access), [.. map.MasterNames(a.Masters)]))])),
-    ];
+        [
+            .. map
+                .Segments.Where(s => s.Claims.Length > 0)
+                .Select(s => new SegmentJson(
+                    Hex(map, s.From),
+                    Hex(map, s.To),
+                    [
+                        .. s
+                            .Claims.Select(a => (Claim: map.Claims[a.Claim], a.Masters))
+                            .Select(a => new ClaimJson(
+                                a.Claim.Owner,
+                                Words<ClaimKind>.Of(a.Claim.Kind),
+                                Words<BusAccess>.Of(a.Claim.Access),
+                                [.. map.MasterNames(a.Masters)]
+                            )),
+                    ]
+                )),
+        ];
 
-    static Dictionary<string, ulong> Reach(ResolvedMap map) => map.Masters.Index().ToDictionary(m => m.Item, m => map.Reach[m.Index].Bytes);
+    static Dictionary<string, ulong> Reach(ResolvedMap map) =>
+        map.Masters.Index().ToDictionary(m => m.Item, m => map.Reach[m.Index].Bytes);
 
     static string Hex(ResolvedMap map, ulong address) => new Address(address).ToJson(map.AddressBits);
 

@@ -12,11 +12,21 @@ static class JobCall
     public static IResult Answer(JsonElement body, string? wanted, Func<Pack, Job, object> answer)
     {
         PackReading reading = PackReader.Read(body);
-        if (reading.Pack is not { } pack) return Problems.Invalid(reading.Errors);
+        if (reading.Pack is not { } pack)
+            return Problems.Invalid(reading.Errors);
         if (wanted is not null && pack.FindJob(wanted) is null)
-            return Problems.Of(StatusCodes.Status404NotFound, "No such job.", new SheetError("job", $"\"{wanted}\" is not a job of this pack"));
+            return Problems.Of(
+                StatusCodes.Status404NotFound,
+                "No such job.",
+                new SheetError("job", $"\"{wanted}\" is not a job of this pack")
+            );
         if (wanted is null && pack.Jobs.Count != 1)
-            return Problems.Invalid([new SheetError("jobs", pack.Jobs.Count == 0 ? "holds no job" : $"holds {pack.Jobs.Count} jobs: say which with ?job=id")]);
+            return Problems.Invalid([
+                new SheetError(
+                    "jobs",
+                    pack.Jobs.Count == 0 ? "holds no job" : $"holds {pack.Jobs.Count} jobs: say which with ?job=id"
+                ),
+            ]);
         try
         {
             return TypedResults.Ok(answer(pack, wanted is null ? pack.Jobs[0] : pack.FindJob(wanted)!));

@@ -12,8 +12,13 @@ static class JsonBody
     public static async Task<IResult> With(HttpRequest request, Func<JsonElement, IResult> use)
     {
         if (!request.HasJsonContentType())
-            return Problems.Of(StatusCodes.Status415UnsupportedMediaType, "The body must be application/json.", new SheetError("", $"\"{request.ContentType}\" is not read here"));
-        if (await ReadAtMost(request, Pack.LargestBytes) is not { } body) return Problems.TooLarge();
+            return Problems.Of(
+                StatusCodes.Status415UnsupportedMediaType,
+                "The body must be application/json.",
+                new SheetError("", $"\"{request.ContentType}\" is not read here")
+            );
+        if (await ReadAtMost(request, Pack.LargestBytes) is not { } body)
+            return Problems.TooLarge();
         try
         {
             using JsonDocument document = PackReader.Parse(body);
@@ -27,14 +32,16 @@ static class JsonBody
 
     static async Task<ReadOnlyMemory<byte>?> ReadAtMost(HttpRequest request, int most)
     {
-        if (request.ContentLength > most) return null;
+        if (request.ContentLength > most)
+            return null;
         var body = new MemoryStream();
         byte[] buffer = new byte[81_920];
         int read;
         while ((read = await request.Body.ReadAsync(buffer, request.HttpContext.RequestAborted)) > 0)
         {
             body.Write(buffer, 0, read);
-            if (body.Length > most) return null;
+            if (body.Length > most)
+                return null;
         }
         return body.GetBuffer().AsMemory(0, (int)body.Length);
     }

@@ -18,11 +18,23 @@ static class Problems
     }
 
     public static ProblemHttpResult NotJson(JsonException why) =>
-        Of(StatusCodes.Status400BadRequest, "The body is not JSON.", new SheetError("", $"line {why.LineNumber + 1}, byte {why.BytePositionInLine + 1}: not JSON"));
+        Of(
+            StatusCodes.Status400BadRequest,
+            "The body is not JSON.",
+            new SheetError("", $"line {why.LineNumber + 1}, byte {why.BytePositionInLine + 1}: not JSON")
+        );
 
     public static ProblemHttpResult TooLarge() =>
-        Of(StatusCodes.Status413PayloadTooLarge, "The body is too large.", new SheetError("", $"more than {Pack.LargestBytes:#,0} bytes"));
+        Of(
+            StatusCodes.Status413PayloadTooLarge,
+            "The body is too large.",
+            new SheetError("", $"more than {Pack.LargestBytes:#,0} bytes")
+        );
 
     public static ProblemHttpResult Invalid(IReadOnlyList<SheetError> errors) =>
-        Of(StatusCodes.Status422UnprocessableEntity, errors.Count == 1 ? "The body has an error." : $"The body has {errors.Count} errors.", errors);
+        Of(
+            StatusCodes.Status422UnprocessableEntity,
+            errors.Count == 1 ? "The body has an error." : $"The body has {errors.Count} errors.",
+            errors
+        );
 }

@@ -10,17 +10,28 @@ namespace RustCabin.Web.Drawings;
 /// </summary>
 public static class RailGauges
 {
-    const double Column = 112, Top = 30, Tall = 132, Wide = 34;
+    const double Column = 112,
+        Top = 30,
+        Tall = 132,
+        Wide = 34;
 
     public static IHtmlContent Draw(IReadOnlyList<Rail> rails, Func<Rail, decimal?> measured)
     {
-        Svg svg = Svg.Begin(Math.Max(1, rails.Count) * Column + 16, Top + Tall + 30, "gauges", "img", string.Join("; ", rails.Select(r => $"{r.Id} V, {Words(r, measured(r))}")));
+        Svg svg = Svg.Begin(
+            Math.Max(1, rails.Count) * Column + 16,
+            Top + Tall + 30,
+            "gauges",
+            "img",
+            string.Join("; ", rails.Select(r => $"{r.Id} V, {Words(r, measured(r))}"))
+        );
         foreach ((int i, Rail rail) in rails.Index())
         {
-            double x = 30 + i * Column, unit = Tall / 6;
+            double x = 30 + i * Column,
+                unit = Tall / 6;
             svg.Text(x + Wide / 2, 18, $"{rail.Id} V", "lab strong");
             svg.Rect(x, Top, Wide, Tall, "gauge-bed", 4).Rect(x, Top + unit * 2, Wide, unit * 2, "gauge-right");
-            svg.Text(x + Wide + 6, Top + unit * 2 + 5, $"{Highest(rail):0.##}", "fig", "start").Text(x + Wide + 6, Top + unit * 4 + 5, $"{Lowest(rail):0.##}", "fig", "start");
+            svg.Text(x + Wide + 6, Top + unit * 2 + 5, $"{Highest(rail):0.##}", "fig", "start")
+                .Text(x + Wide + 6, Top + unit * 4 + 5, $"{Lowest(rail):0.##}", "fig", "start");
             if (measured(rail) is not { } volts)
             {
                 svg.Text(x + Wide / 2, Top + Tall + 20, "not measured", "lab side");
@@ -36,6 +47,11 @@ public static class RailGauges
     }
 
     static decimal Lowest(Rail rail) => BaselineChecks.Lowest(rail);
+
     static decimal Highest(Rail rail) => BaselineChecks.Highest(rail);
-    static string Words(Rail rail, decimal? volts) => volts is not { } v ? "not measured" : $"measured {v:0.###}, {(BaselineChecks.Within(rail, v) ? "right" : "not within")} {Lowest(rail):0.##} to {Highest(rail):0.##}";
+
+    static string Words(Rail rail, decimal? volts) =>
+        volts is not { } v
+            ? "not measured"
+            : $"measured {v:0.###}, {(BaselineChecks.Within(rail, v) ? "right" : "not within")} {Lowest(rail):0.##} to {Highest(rail):0.##}";
 }

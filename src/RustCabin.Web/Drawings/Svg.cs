@@ -16,7 +16,10 @@ public sealed class Svg
     public static Svg Begin(double width, double height, string cssClass, string role, string label)
     {
         var svg = new Svg();
-        svg._text.Append(CultureInfo.InvariantCulture, $"<svg class=\"{cssClass}\" viewBox=\"0 0 {N(width)} {N(height)}\" width=\"{N(width)}\" height=\"{N(height)}\" role=\"{role}\" aria-label=\"{E(label)}\">");
+        svg._text.Append(
+            CultureInfo.InvariantCulture,
+            $"<svg class=\"{cssClass}\" viewBox=\"0 0 {N(width)} {N(height)}\" width=\"{N(width)}\" height=\"{N(height)}\" role=\"{role}\" aria-label=\"{E(label)}\">"
+        );
         return svg;
     }
 
@@ -24,14 +27,21 @@ public sealed class Svg
     public static Svg Silent(double width, double height, string cssClass)
     {
         var svg = new Svg();
-        svg._text.Append(CultureInfo.InvariantCulture, $"<svg class=\"{cssClass}\" viewBox=\"0 0 {N(width)} {N(height)}\" width=\"{N(width)}\" height=\"{N(height)}\" aria-hidden=\"true\" focusable=\"false\">");
+        svg._text.Append(
+            CultureInfo.InvariantCulture,
+            $"<svg class=\"{cssClass}\" viewBox=\"0 0 {N(width)} {N(height)}\" width=\"{N(width)}\" height=\"{N(height)}\" aria-hidden=\"true\" focusable=\"false\">"
+        );
         return svg;
     }
 
     public Svg Rect(double x, double y, double width, double height, string cssClass, double radius = 0)
     {
-        _text.Append(CultureInfo.InvariantCulture, $"<rect x=\"{N(x)}\" y=\"{N(y)}\" width=\"{N(width)}\" height=\"{N(height)}\" class=\"{cssClass}\"");
-        if (radius > 0) _text.Append(CultureInfo.InvariantCulture, $" rx=\"{N(radius)}\"");
+        _text.Append(
+            CultureInfo.InvariantCulture,
+            $"<rect x=\"{N(x)}\" y=\"{N(y)}\" width=\"{N(width)}\" height=\"{N(height)}\" class=\"{cssClass}\""
+        );
+        if (radius > 0)
+            _text.Append(CultureInfo.InvariantCulture, $" rx=\"{N(radius)}\"");
         _text.Append("/>");
         return this;
     }
@@ -46,22 +56,30 @@ public sealed class Svg
     public static string Through(params ReadOnlySpan<double> points)
     {
         var path = new StringBuilder();
-        for (int i = 0; i + 1 < points.Length; i += 2) path.Append(i == 0 ? 'M' : 'L').Append(N(points[i])).Append(' ').Append(N(points[i + 1]));
+        for (int i = 0; i + 1 < points.Length; i += 2)
+            path.Append(i == 0 ? 'M' : 'L').Append(N(points[i])).Append(' ').Append(N(points[i + 1]));
         return path.ToString();
     }
 
-    public Svg Line(double x1, double y1, double x2, double y2, string cssClass) => Path($"M{N(x1)} {N(y1)}L{N(x2)} {N(y2)}", cssClass);
+    public Svg Line(double x1, double y1, double x2, double y2, string cssClass) =>
+        Path($"M{N(x1)} {N(y1)}L{N(x2)} {N(y2)}", cssClass);
 
     public Svg Circle(double x, double y, double radius, string cssClass)
     {
-        _text.Append(CultureInfo.InvariantCulture, $"<circle cx=\"{N(x)}\" cy=\"{N(y)}\" r=\"{N(radius)}\" class=\"{cssClass}\"/>");
+        _text.Append(
+            CultureInfo.InvariantCulture,
+            $"<circle cx=\"{N(x)}\" cy=\"{N(y)}\" r=\"{N(radius)}\" class=\"{cssClass}\"/>"
+        );
         return this;
     }
 
     /// <summary>A line of text; <paramref name="anchor"/> is start, middle or end.</summary>
     public Svg Text(double x, double y, string text, string cssClass, string anchor = "middle")
     {
-        _text.Append(CultureInfo.InvariantCulture, $"<text x=\"{N(x)}\" y=\"{N(y)}\" class=\"{cssClass}\" text-anchor=\"{anchor}\">{E(text)}</text>");
+        _text.Append(
+            CultureInfo.InvariantCulture,
+            $"<text x=\"{N(x)}\" y=\"{N(y)}\" class=\"{cssClass}\" text-anchor=\"{anchor}\">{E(text)}</text>"
+        );
         return this;
     }
 

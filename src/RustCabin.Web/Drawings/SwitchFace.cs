@@ -8,7 +8,8 @@ public static class SwitchFace
 {
     public static IHtmlContent Draw(Switch of, string position)
     {
-        int index = Math.Max(0, of.Positions.ToList().IndexOf(position)), count = of.Positions.Count;
+        int index = Math.Max(0, of.Positions.ToList().IndexOf(position)),
+            count = of.Positions.Count;
         return of.Kind switch
         {
             SwitchKind.Jumper => Jumper(of, index, count),
@@ -24,9 +25,12 @@ public static class SwitchFace
         bool twoPins = count == 2 && of.Positions.Contains("open");
         int pins = twoPins ? 2 : count + 1;
         Svg svg = Frame(pins);
-        for (int pin = 0; pin < pins; pin++) svg.Circle(18, 15 + pin * 26, 5, "pin");
-        if (!twoPins) svg.Rect(7, 4 + index * 26, 22, 48, "cap", 4);
-        else if (of.Positions[index] != "open") svg.Rect(7, 4, 22, 48, "cap", 4);
+        for (int pin = 0; pin < pins; pin++)
+            svg.Circle(18, 15 + pin * 26, 5, "pin");
+        if (!twoPins)
+            svg.Rect(7, 4 + index * 26, 22, 48, "cap", 4);
+        else if (of.Positions[index] != "open")
+            svg.Rect(7, 4, 22, 48, "cap", 4);
         return svg.End();
     }
 
@@ -40,7 +44,8 @@ public static class SwitchFace
     static IHtmlContent Link(int index, int count)
     {
         Svg svg = Frame(count + 1);
-        for (int pad = 0; pad <= count; pad++) svg.Rect(9, 8 + pad * 26, 18, 14, "pin pad", 2);
+        for (int pad = 0; pad <= count; pad++)
+            svg.Rect(9, 8 + pad * 26, 18, 14, "pin pad", 2);
         return svg.Path($"M18 {Svg.N(15 + index * 26)}v26", "solder").End();
     }
 

@@ -9,7 +9,14 @@ using RustCabin.Data;
 namespace RustCabin.Web.Stations;
 
 /// <summary>Everything that the pages of one job show, computed once for a request.</summary>
-public sealed record JobView(Pack Sheets, StoredJob Stored, PlannedUnit Before, Answer Answer, BuildSheet Sheet, Progress Progress)
+public sealed record JobView(
+    Pack Sheets,
+    StoredJob Stored,
+    PlannedUnit Before,
+    Answer Answer,
+    BuildSheet Sheet,
+    Progress Progress
+)
 {
     public Job Job => Stored.Job;
     public PlannedUnit After => Answer.Planned;
@@ -21,7 +28,8 @@ public sealed record JobView(Pack Sheets, StoredJob Stored, PlannedUnit Before, 
 
     public static JobView Of(Pack sheets, StoredJob stored)
     {
-        if (Known.TryGetValue(stored.Job, out JobView? known) && ReferenceEquals(known.Sheets, sheets)) return known with { Stored = stored };
+        if (Known.TryGetValue(stored.Job, out JobView? known) && ReferenceEquals(known.Sheets, sheets))
+            return known with { Stored = stored };
         JobView view = Make(sheets, stored);
         Known.AddOrUpdate(stored.Job, view);
         return view;
@@ -29,7 +37,8 @@ public sealed record JobView(Pack Sheets, StoredJob Stored, PlannedUnit Before, 
 
     static JobView Make(Pack sheets, StoredJob stored)
     {
-        PlannedUnit after = Plan.For(sheets with { Jobs = [stored.Job] }, stored.Job), before = after.Before ?? Plan.For(sheets, after.Unit);
+        PlannedUnit after = Plan.For(sheets with { Jobs = [stored.Job] }, stored.Job),
+            before = after.Before ?? Plan.For(sheets, after.Unit);
         BuildSheet sheet = BuildSheet.For(before, after);
         return new JobView(sheets, stored, before, Answer.For(after), sheet, Progress.Of(sheet, stored.Job));
     }
@@ -38,8 +47,10 @@ public sealed record JobView(Pack Sheets, StoredJob Stored, PlannedUnit Before, 
     public StationMark MarkOf(Station station)
     {
         Finding[] own = [.. Answer.Findings.Where(f => f.Station == station.Name)];
-        if (own.Any(f => f.Severity == Severity.Stop)) return StationMark.Stop;
-        if (own.Any(f => f.Severity == Severity.Watch)) return StationMark.Watch;
+        if (own.Any(f => f.Severity == Severity.Stop))
+            return StationMark.Stop;
+        if (own.Any(f => f.Severity == Severity.Watch))
+            return StationMark.Watch;
         return station.Name switch
         {
             "Memory" or "Fit" => StationMark.Clear,
@@ -59,10 +70,12 @@ public sealed record JobView(Pack Sheets, StoredJob Stored, PlannedUnit Before, 
     }
 
     /// <summary>In a few words, what the job waits for next.</summary>
-    public string WaitsFor => Answer.Standing == Standing.Stop
-        ? $"A mend: {Answer.Findings[0].Title.ToLowerInvariant()}"
-        : Progress.Finished ? "Nothing: built, read and closed" : Progress.Current!.Step.Kind == StepKind.Gate
-            ? $"A reading: {Lower(Progress.Current.Step.Title)}" : Progress.Current.Step.IsGate ? $"A proof: {Lower(Progress.Current.Step.Title)}" : $"A step: {Lower(Progress.Current.Step.Title)}";
+    public string WaitsFor =>
+        Answer.Standing == Standing.Stop ? $"A mend: {Answer.Findings[0].Title.ToLowerInvariant()}"
+        : Progress.Finished ? "Nothing: built, read and closed"
+        : Progress.Current!.Step.Kind == StepKind.Gate ? $"A reading: {Lower(Progress.Current.Step.Title)}"
+        : Progress.Current.Step.IsGate ? $"A proof: {Lower(Progress.Current.Step.Title)}"
+        : $"A step: {Lower(Progress.Current.Step.Title)}";
 
     static string Lower(string text) => char.ToLowerInvariant(text[0]) + text[1..];
 }

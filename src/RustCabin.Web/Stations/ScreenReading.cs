@@ -10,27 +10,51 @@ namespace RustCabin.Web.Stations;
 /// is wrong by line.
 /// </summary>
 public sealed record ReadingTable(
-    string Title, PowerUpCount Expected, Comparison? Reading, IReadOnlyList<string> Typed, IReadOnlyDictionary<int, string> Wrong, bool Locked, bool Focus, Preferences Taste);
+    string Title,
+    PowerUpCount Expected,
+    Comparison? Reading,
+    IReadOnlyList<string> Typed,
+    IReadOnlyDictionary<int, string> Wrong,
+    bool Locked,
+    bool Focus,
+    Preferences Taste
+);
 
 /// <summary>What was typed for a power-up count, line by line.</summary>
 public static class ScreenReading
 {
     /// <summary>The lines, or for each line that could not be taken what is wrong with it.</summary>
-    public static (IReadOnlyList<SeenLine> Lines, IReadOnlyDictionary<int, string> Wrong) Parse(PowerUpCount expected, IReadOnlyList<string> typed)
+    public static (IReadOnlyList<SeenLine> Lines, IReadOnlyDictionary<int, string> Wrong) Parse(
+        PowerUpCount expected,
+        IReadOnlyList<string> typed
+    )
     {
         var lines = new List<SeenLine>();
         var wrong = new Dictionary<int, string>();
         foreach ((int i, CountedLine line) in expected.Lines.Index())
-            if (TryParse(typed.ElementAtOrDefault(i) ?? "", out ByteSize size)) lines.Add(new SeenLine(line.Label, size));
-            else wrong[i] = (typed.ElementAtOrDefault(i) ?? "").Trim().Length == 0 ? $"{line.Label}: type what the screen shows, 0 if nothing" : $"{line.Label}: \"{typed[i]}\" is not a size; type 4096, 4096K or 4M";
+            if (TryParse(typed.ElementAtOrDefault(i) ?? "", out ByteSize size))
+                lines.Add(new SeenLine(line.Label, size));
+            else
+                wrong[i] =
+                    (typed.ElementAtOrDefault(i) ?? "").Trim().Length == 0
+                        ? $"{line.Label}: type what the screen shows, 0 if nothing"
+                        : $"{line.Label}: \"{typed[i]}\" is not a size; type 4096, 4096K or 4M";
         return (lines, wrong);
     }
 
     /// <summary>A figure as it stands on a screen: KiB unless it says K or M itself.</summary>
     public static bool TryParse(string text, out ByteSize size)
     {
-        string figure = text.Trim().ToUpperInvariant().Replace("KIB", "K").Replace("MIB", "M").Replace("KB", "K").Replace("MB", "M").Replace(" ", "").Replace(",", "");
-        if (figure.Length > 0 && char.IsAsciiDigit(figure[^1])) figure += "K";
+        string figure = text.Trim()
+            .ToUpperInvariant()
+            .Replace("KIB", "K")
+            .Replace("MIB", "M")
+            .Replace("KB", "K")
+            .Replace("MB", "M")
+            .Replace(" ", "")
+            .Replace(",", "");
+        if (figure.Length > 0 && char.IsAsciiDigit(figure[^1]))
+            figure += "K";
         return ByteSize.TryParse(figure, out size) && size.Bytes < 1ul << 41;
     }
 }

@@ -24,4 +24,11 @@ public sealed record Station(string Name, string Word, string? Page, char Key)
 }
 
 /// <summary>The mark of a station on the trail: nothing there, being worked on, clear, with a condition, or stopped.</summary>
-public enum StationMark { Empty, InHand, Clear, Watch, Stop }
+public enum StationMark
+{
+    Empty,
+    InHand,
+    Clear,
+    Watch,
+    Stop,
+}

@@ -31,62 +31,128 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
     public IActionResult OnGet(string job) => Load(job) ? Page() : NotFound();
 
     public IActionResult OnPostSwitch(string job, long version, string instance, string switchId, string position) =>
-        Change(job, version, view => (SwitchText(view, instance, switchId, position),
-            json => JobEdits.SetSwitch(json, view.Unit.Fitted, instance, switchId, position)));
+        Change(
+            job,
+            version,
+            view =>
+                (
+                    SwitchText(view, instance, switchId, position),
+                    json => JobEdits.SetSwitch(json, view.Unit.Fitted, instance, switchId, position)
+                )
+        );
 
     /// <summary>Carries out the fix of a finding: every switch that it names, in one change.</summary>
-    public IActionResult OnPostFix(string job, long version, string code, string subject) => Change(job, version, view =>
-    {
-        Fix? fix = view.Answer.Findings.FirstOrDefault(f => f.Code == code && f.Subjects.FirstOrDefault() == subject && f.Fix is not null)?.Fix;
-        if (fix is null) return null;
-        var moves = fix.Switches.SelectMany(i => i.Value.Select(s => (Instance: i.Key, Switch: s.Key, Position: s.Value))).ToList();
-        return ($"Mended {code}: " + string.Join(", ", moves.Select(m => SwitchText(view, m.Instance, m.Switch, m.Position))),
-            json => moves.Aggregate(json, (j, m) => JobEdits.SetSwitch(j, view.Unit.Fitted, m.Instance, m.Switch, m.Position)));
-    });
+    public IActionResult OnPostFix(string job, long version, string code, string subject) =>
+        Change(
+            job,
+            version,
+            view =>
+            {
+                Fix? fix = view
+                    .Answer.Findings.FirstOrDefault(f =>
+                        f.Code == code && f.Subjects.FirstOrDefault() == subject && f.Fix is not null
+                    )
+                    ?.Fix;
+                if (fix is null)
+                    return null;
+                var moves = fix
+                    .Switches.SelectMany(i => i.Value.Select(s => (Instance: i.Key, Switch: s.Key, Position: s.Value)))
+                    .ToList();
+                return (
+                    $"Mended {code}: " + string.Join(", ", moves.Select(m => SwitchText(view, m.Instance, m.Switch, m.Position))),
+                    json =>
+                        moves.Aggregate(json, (j, m) => JobEdits.SetSwitch(j, view.Unit.Fitted, m.Instance, m.Switch, m.Position))
+                );
+            }
+        );
 
     /// <summary>Sets every switch of the job so that nothing stands in the way and every want is given, with the fewest moves; or says what clashes.</summary>
     public IActionResult OnPostSettle(string job, long version)
     {
-        if (!Load(job)) return NotFound();
+        if (!Load(job))
+            return NotFound();
         Settings found;
         try
         {
             found = SettingsSolver.Solve(View.After, most: 1, cancel: HttpContext.RequestAborted);
             // Wants that no switch can give do not keep the rest from being set right.
-            if (found.Solutions.Count == 0 && View.Answer.Standing == Standing.Stop) found = SettingsSolver.Solve(View.After, wants: [], most: 1, cancel: HttpContext.RequestAborted) is { Solutions.Count: > 0 } without ? without : found;
+            if (found.Solutions.Count == 0 && View.Answer.Standing == Standing.Stop)
+                found = SettingsSolver.Solve(View.After, wants: [], most: 1, cancel: HttpContext.RequestAborted)
+                    is { Solutions.Count: > 0 } without
+                    ? without
+                    : found;
         }
         catch (TooManyTriedException wide)
         {
             return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: {wide.Message}.");
         }
         if (found.Solutions.Count == 0)
-            return Refuse(StatusCodes.Status422UnprocessableEntity, $"No setting of the switches works. These cannot all be: {string.Join("; ", found.Clash.Select(c => c.Text.TrimEnd('.')))}. The Wants station proposes sets of parts that do.");
+            return Refuse(
+                StatusCodes.Status422UnprocessableEntity,
+                $"No setting of the switches works. These cannot all be: {string.Join("; ", found.Clash.Select(c => c.Text.TrimEnd('.')))}. The Wants station proposes sets of parts that do."
+            );
         return Settle(job, version, found.Solutions[0]);
     }
 
     /// <summary>Sets the job's switches as the solver's answer has them.</summary>
-    protected IActionResult Settle(string job, long version, Choice choice) => Change(job, version, view =>
-    {
-        var moves = choice.Planned.Instances.SelectMany(i => i.Positions.Where(p => view.After.Find(i.Name)?.Positions.GetValueOrDefault(p.Key) is { } now && now != p.Value).Select(p => (i.Name, p.Key, p.Value))).ToList();
-        return moves.Count == 0 ? null : ("Switches set: " + string.Join(", ", moves.Select(m => SwitchText(view, m.Name, m.Key, m.Value))),
-            json => moves.Aggregate(json, (j, m) => JobEdits.SetSwitch(j, view.Unit.Fitted, m.Name, m.Key, m.Value)));
-    });
+    protected IActionResult Settle(string job, long version, Choice choice) =>
+        Change(
+            job,
+            version,
+            view =>
+            {
+                var moves = choice
+                    .Planned.Instances.SelectMany(i =>
+                        i.Positions.Where(p =>
+                                view.After.Find(i.Name)?.Positions.GetValueOrDefault(p.Key) is { } now && now != p.Value
+                            )
+                            .Select(p => (i.Name, p.Key, p.Value))
+                    )
+                    .ToList();
+                return moves.Count == 0
+                    ? null
+                    : (
+                        "Switches set: " + string.Join(", ", moves.Select(m => SwitchText(view, m.Name, m.Key, m.Value))),
+                        json => moves.Aggregate(json, (j, m) => JobEdits.SetSwitch(j, view.Unit.Fitted, m.Name, m.Key, m.Value))
+                    );
+            }
+        );
 
     /// <summary>Adds a part to the job by the way that best fits the unit's board, or, where none does, by its first way into the model.</summary>
-    public IActionResult OnPostAdd(string job, long version, string part) => Change(job, version, view =>
-    {
-        if (view.Sheets.FindPart(part) is not { } known) return null;
-        Way? way = FitMatrix.Cell(view.Model, known, view.After.Revision.Id).Way ?? known.Ways.FirstOrDefault(w => w.Model == view.Model.Id);
-        if (way is null) throw new ArgumentException($"no way of {known.Name} is for {view.Model.Name}");
-        return ($"{known.Name} added", json => JobEdits.Add(json, part, way.Id));
-    });
+    public IActionResult OnPostAdd(string job, long version, string part) =>
+        Change(
+            job,
+            version,
+            view =>
+            {
+                if (view.Sheets.FindPart(part) is not { } known)
+                    return null;
+                Way? way =
+                    FitMatrix.Cell(view.Model, known, view.After.Revision.Id).Way
+                    ?? known.Ways.FirstOrDefault(w => w.Model == view.Model.Id);
+                if (way is null)
+                    throw new ArgumentException($"no way of {known.Name} is for {view.Model.Name}");
+                return ($"{known.Name} added", json => JobEdits.Add(json, part, way.Id));
+            }
+        );
 
     /// <summary>Drops a part that the job adds.</summary>
-    public IActionResult OnPostDrop(string job, long version, string instance) => Change(job, version, view =>
-    {
-        int index = view.After.Instances.Where(i => i.Added).Index().FirstOrDefault(i => i.Item.Name == instance, (-1, null!)).Index;
-        return index < 0 ? null : ($"{view.After.Find(instance)!.Title} dropped", json => JobEdits.Drop(json, index, instance));
-    });
+    public IActionResult OnPostDrop(string job, long version, string instance) =>
+        Change(
+            job,
+            version,
+            view =>
+            {
+                int index = view
+                    .After.Instances.Where(i => i.Added)
+                    .Index()
+                    .FirstOrDefault(i => i.Item.Name == instance, (-1, null!))
+                    .Index;
+                return index < 0
+                    ? null
+                    : ($"{view.After.Find(instance)!.Title} dropped", json => JobEdits.Drop(json, index, instance));
+            }
+        );
 
     public IActionResult OnPostUndo(string job, long version) => Finish(job, jobs.Undo(job, version));
 
@@ -96,20 +162,37 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
         $"{switchId} of {view.After.Find(instance)?.Title ?? instance} to {position}";
 
     /// <summary>As <see cref="Change"/>, for a change to the job's unit.</summary>
-    protected IActionResult ChangeUnit(string job, long version, Func<JobView, (string What, Func<JsonObject, JsonObject> Edit)?> edit) => Make(job, version, edit, jobs.ChangeUnit);
+    protected IActionResult ChangeUnit(
+        string job,
+        long version,
+        Func<JobView, (string What, Func<JsonObject, JsonObject> Edit)?> edit
+    ) => Make(job, version, edit, jobs.ChangeUnit);
 
     /// <summary>Makes one change. <paramref name="edit"/> gives its name and the edit, or null when the press no longer means anything.</summary>
-    protected IActionResult Change(string job, long version, Func<JobView, (string What, Func<JsonObject, JsonObject> Edit)?> edit) => Make(job, version, edit, jobs.Change);
+    protected IActionResult Change(
+        string job,
+        long version,
+        Func<JobView, (string What, Func<JsonObject, JsonObject> Edit)?> edit
+    ) => Make(job, version, edit, jobs.Change);
 
-    IActionResult Make(string job, long version, Func<JobView, (string What, Func<JsonObject, JsonObject> Edit)?> edit,
-        Func<string, long, string, Func<JsonObject, JsonObject>, WriteOutcome> write)
+    IActionResult Make(
+        string job,
+        long version,
+        Func<JobView, (string What, Func<JsonObject, JsonObject> Edit)?> edit,
+        Func<string, long, string, Func<JsonObject, JsonObject>, WriteOutcome> write
+    )
     {
         // A handler that had to look first has loaded the job already; the write itself holds the version against the file.
-        if (_view is null && !Load(job)) return NotFound();
-        if (View.Stored.Version != version) return Finish(job, WriteOutcome.Of(WriteResult.Stale));
+        if (_view is null && !Load(job))
+            return NotFound();
+        if (View.Stored.Version != version)
+            return Finish(job, WriteOutcome.Of(WriteResult.Stale));
         try
         {
-            return Finish(job, edit(View) is { } change ? write(job, version, change.What, change.Edit) : WriteOutcome.Of(WriteResult.Nothing));
+            return Finish(
+                job,
+                edit(View) is { } change ? write(job, version, change.What, change.Edit) : WriteOutcome.Of(WriteResult.Nothing)
+            );
         }
         catch (ArgumentException wrong)
         {
@@ -124,11 +207,19 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
             case WriteResult.Missing:
                 return NotFound();
             case WriteResult.Stale:
-                if (!Load(job)) return NotFound();
-                return Refuse(StatusCodes.Status409Conflict, "This job was changed in another tab. You now see it as it stands; your press was not carried out.");
+                if (!Load(job))
+                    return NotFound();
+                return Refuse(
+                    StatusCodes.Status409Conflict,
+                    "This job was changed in another tab. You now see it as it stands; your press was not carried out."
+                );
             case WriteResult.Refused:
-                if (!Load(job)) return NotFound();
-                return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: {string.Join("; ", outcome.Problems)}");
+                if (!Load(job))
+                    return NotFound();
+                return Refuse(
+                    StatusCodes.Status422UnprocessableEntity,
+                    $"Nothing was changed: {string.Join("; ", outcome.Problems)}"
+                );
             default:
                 return LocalRedirect(Request.Path + AsShown());
         }
@@ -144,7 +235,8 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
 
     protected bool Load(string job)
     {
-        if (jobs.Find(job) is not { } stored) return false;
+        if (jobs.Find(job) is not { } stored)
+            return false;
         _view = JobView.Of(sheets.All(), stored);
         ViewData["Title"] = $"{Station.Name}, {View.Unit.Name}";
         ViewData["Page"] = this;
@@ -153,15 +245,14 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
     }
 
     /// <summary>Called when the job has been read, for what a station works out beside it.</summary>
-    protected virtual void Loaded()
-    {
-    }
+    protected virtual void Loaded() { }
 
     /// <summary>Where a form of this page posts to; what the page shows (a zoom, a table) is kept.</summary>
     public string Post(string handler) => Request.Path + AsShown().Add("handler", handler);
 
     /// <summary>What the page shows (a zoom, a socket), without the press that was made.</summary>
-    protected QueryString AsShown() => Request.Query.Where(q => q.Key != "handler").Aggregate(QueryString.Empty, (all, q) => all.Add(q.Key, q.Value.ToString()));
+    protected QueryString AsShown() =>
+        Request.Query.Where(q => q.Key != "handler").Aggregate(QueryString.Empty, (all, q) => all.Add(q.Key, q.Value.ToString()));
 
     /// <summary>Where a station of this job stands.</summary>
     public string UrlOf(Station station) => $"/jobs/{View.Job.Id}/{station.Name.ToLowerInvariant()}";

@@ -6,7 +6,12 @@ namespace RustCabin.Web.Stations;
 public static class TypedNumber
 {
     public static bool TryParse(string? text, out decimal value, bool signed = false) =>
-        decimal.TryParse((text ?? "").Trim().Replace(',', '.'), NumberStyles.AllowDecimalPoint | (signed ? NumberStyles.AllowLeadingSign : NumberStyles.None), CultureInfo.InvariantCulture, out value);
+        decimal.TryParse(
+            (text ?? "").Trim().Replace(',', '.'),
+            NumberStyles.AllowDecimalPoint | (signed ? NumberStyles.AllowLeadingSign : NumberStyles.None),
+            CultureInfo.InvariantCulture,
+            out value
+        );
 
     /// <summary>Times apart by spaces, each above 0, at most a hundred. False: <paramref name="wrong"/> is the first that is none.</summary>
     public static bool TryList(string text, out IReadOnlyList<decimal> values, out string wrong)
@@ -14,7 +19,8 @@ public static class TypedNumber
         var all = new List<decimal>();
         (values, wrong) = (all, "");
         foreach (string one in text.Split([' ', ';', '\t', '\n', '\r'], StringSplitOptions.RemoveEmptyEntries))
-            if (all.Count < 100 && TryParse(one.TrimEnd('s'), out decimal value) && value is > 0 and < 10_000_000) all.Add(value);
+            if (all.Count < 100 && TryParse(one.TrimEnd('s'), out decimal value) && value is > 0 and < 10_000_000)
+                all.Add(value);
             else
             {
                 wrong = one;
@@ -28,8 +34,10 @@ public static class TypedNumber
     {
         runs = [];
         wrong = "name the benchmark, in 200 characters at most";
-        if (name.Length is 0 or > 200) return false;
-        if (TryList(seconds, out runs, out string first)) return true;
+        if (name.Length is 0 or > 200)
+            return false;
+        if (TryList(seconds, out runs, out string first))
+            return true;
         wrong = $"\"{first}\" is not a time in seconds; type them with spaces between, 12.1 12.3";
         return false;
     }

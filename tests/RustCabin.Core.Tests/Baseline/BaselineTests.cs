@@ -13,34 +13,52 @@ public class BaselineTests
     {
         Claims = """{ "id": "a", "kind": "ram", "base": "0", "size": "16K" }""",
         PowerUp = """{ "label": "main", "from": "0", "to": "32K", "step": "4K" }""",
-        More = Machine.Slot + """, "rails": [ { "id": "+5", "volts": 5, "amps": 1 }, { "id": "-12", "volts": -12, "amps": 1, "tolerance": 0.1 } ]""",
+        More =
+            Machine.Slot
+            + """, "rails": [ { "id": "+5", "volts": 5, "amps": 1 }, { "id": "-12", "volts": -12, "amps": 1, "tolerance": 0.1 } ]""",
     };
 
     static Machine Baseline(string baseline) => Plain with { UnitMore = $", \"baseline\": {baseline}" };
+
     static Machine Survey(string survey) => Plain with { UnitMore = $", \"survey\": {survey}" };
 
     [Theory]
     [InlineData("""{ "tested": false }""", true)]
     [InlineData("""{ "tested": true }""", false)]
-    public void BASE_UNTESTED(string baseline, bool raised) => Assert.Equal(raised ? ["BASE-UNTESTED"] : [], Baseline(baseline).Codes);
+    public void BASE_UNTESTED(string baseline, bool raised) =>
+        Assert.Equal(raised ? ["BASE-UNTESTED"] : [], Baseline(baseline).Codes);
 
     [Theory]
     [InlineData("[]", "[]", false)]
     [InlineData("""["open-lid"]""", "[]", true)]
-    [InlineData("""["open-lid"]""", """[ { "gate": "untouched", "at": "now", "lines": [ { "label": "main", "bytes": "16K" } ] } ]""", false)]
+    [InlineData(
+        """["open-lid"]""",
+        """[ { "gate": "untouched", "at": "now", "lines": [ { "label": "main", "bytes": "16K" } ] } ]""",
+        false
+    )]
     public void Work_begun_without_a_test_is_untested_too(string done, string readings, bool raised) =>
-        Assert.Equal(raised, (Plain with { Job = $"\"add\": [], \"done\": {done}, \"readings\": {readings}" }).Codes.Contains("BASE-UNTESTED"));
+        Assert.Equal(
+            raised,
+            (Plain with { Job = $"\"add\": [], \"done\": {done}, \"readings\": {readings}" }).Codes.Contains("BASE-UNTESTED")
+        );
 
     [Theory]
     [InlineData("12K", true)]
     [InlineData("16K", false)]
     public void BASE_FAULT(string seen, bool raised) =>
-        Assert.Equal(raised ? ["BASE-FAULT"] : [], Baseline($$"""{ "tested": true, "reading": { "at": "x", "lines": [ { "label": "main", "bytes": "{{seen}}" } ] } }""").Codes);
+        Assert.Equal(
+            raised ? ["BASE-FAULT"] : [],
+            Baseline(
+                $$"""{ "tested": true, "reading": { "at": "x", "lines": [ { "label": "main", "bytes": "{{seen}}" } ] } }"""
+            ).Codes
+        );
 
     [Fact]
     public void A_baseline_is_compared_with_the_unit_as_it_stands_and_not_with_the_plan()
     {
-        Machine more = Baseline("""{ "tested": true, "reading": { "at": "x", "lines": [ { "label": "main", "bytes": "16K" } ] } }""") with
+        Machine more = Baseline(
+            """{ "tested": true, "reading": { "at": "x", "lines": [ { "label": "main", "bytes": "16K" } ] } }"""
+        ) with
         {
             Parts = Machine.Part("p", """, "claims": [ { "id": "b", "kind": "ram", "base": "16K", "size": "16K" } ]"""),
             Job = Machine.Add("p"),
@@ -52,7 +70,9 @@ public class BaselineTests
     [Fact]
     public void A_noted_fault_was_there_before_and_a_plain_note_is_none()
     {
-        Answer answer = Baseline("""{ "tested": true, "notes": [ { "text": "hums", "fault": true }, { "text": "scratch" } ] }""").Answer;
+        Answer answer = Baseline(
+            """{ "tested": true, "notes": [ { "text": "hums", "fault": true }, { "text": "scratch" } ] }"""
+        ).Answer;
         Assert.Equal("hums", Assert.Single(answer.Findings).Text);
     }
 
@@ -65,7 +85,10 @@ public class BaselineTests
     [InlineData("-12", "-13.21", true)]
     [InlineData("-12", "12", true)]
     public void BASE_RAIL(string rail, string volts, bool raised) =>
-        Assert.Equal(raised ? ["BASE-RAIL"] : [], Baseline($$"""{ "tested": true, "rails": [ { "rail": "{{rail}}", "volts": {{volts}} } ] }""").Codes);
+        Assert.Equal(
+            raised ? ["BASE-RAIL"] : [],
+            Baseline($$"""{ "tested": true, "rails": [ { "rail": "{{rail}}", "volts": {{volts}} } ] }""").Codes
+        );
 
     [Theory]
     [InlineData(120, 230, true)]
@@ -82,27 +105,32 @@ public class BaselineTests
     [Theory]
     [InlineData("bad", true)]
     [InlineData("doubtful", false)]
-    public void COND_CAPACITORS(string state, bool raised) => Assert.Equal(raised ? ["COND-CAPACITORS"] : [], Survey($$"""{ "capacitors": "{{state}}" }""").Codes);
+    public void COND_CAPACITORS(string state, bool raised) =>
+        Assert.Equal(raised ? ["COND-CAPACITORS"] : [], Survey($$"""{ "capacitors": "{{state}}" }""").Codes);
 
     [Theory]
     [InlineData("bad", true)]
     [InlineData("doubtful", false)]
-    public void COND_CELL(string state, bool raised) => Assert.Equal(raised ? ["COND-CELL"] : [], Survey($$"""{ "cells": "{{state}}" }""").Codes);
+    public void COND_CELL(string state, bool raised) =>
+        Assert.Equal(raised ? ["COND-CELL"] : [], Survey($$"""{ "cells": "{{state}}" }""").Codes);
 
     [Theory]
     [InlineData("bad", true)]
     [InlineData("doubtful", false)]
-    public void COND_CORROSION(string state, bool raised) => Assert.Equal(raised ? ["COND-CORROSION"] : [], Survey($$"""{ "corrosion": "{{state}}" }""").Codes);
+    public void COND_CORROSION(string state, bool raised) =>
+        Assert.Equal(raised ? ["COND-CORROSION"] : [], Survey($$"""{ "corrosion": "{{state}}" }""").Codes);
 
     [Theory]
     [InlineData("bad", true)]
     [InlineData("doubtful", false)]
-    public void COND_PLASTIC(string state, bool raised) => Assert.Equal(raised ? ["COND-PLASTIC"] : [], Survey($$"""{ "plastic": "{{state}}" }""").Codes);
+    public void COND_PLASTIC(string state, bool raised) =>
+        Assert.Equal(raised ? ["COND-PLASTIC"] : [], Survey($$"""{ "plastic": "{{state}}" }""").Codes);
 
     [Theory]
     [InlineData("Wires hang out", true)]
     [InlineData("", false)]
-    public void COND_HALF_DONE(string text, bool raised) => Assert.Equal(raised ? ["COND-HALF-DONE"] : [], Survey($$"""{ "halfDone": "{{text}}" }""").Codes);
+    public void COND_HALF_DONE(string text, bool raised) =>
+        Assert.Equal(raised ? ["COND-HALF-DONE"] : [], Survey($$"""{ "halfDone": "{{text}}" }""").Codes);
 
     [Theory]
     [InlineData("doubtful", null, 2000, "found doubtful")]
@@ -113,23 +141,32 @@ public class BaselineTests
     {
         Machine machine = Survey($$"""{ "capacitors": "{{state}}" {{(made is null ? "" : $", \"year\": {made}")}} }""") with
         {
-            More = Machine.Slot + """, "service": [ { "id": "c1", "kind": "capacitor", "what": "capacitor", "value": "47 uF", "volts": 16, "years": 25 }, { "id": "c2", "kind": "capacitor", "what": "of the other board", "revisions": ["r2"] } ]""",
+            More =
+                Machine.Slot
+                + """, "service": [ { "id": "c1", "kind": "capacitor", "what": "capacitor", "value": "47 uF", "volts": 16, "years": 25 }, { "id": "c2", "kind": "capacitor", "what": "of the other board", "revisions": ["r2"] } ]""",
         };
         Assert.Equal(why is null ? [] : [why], ConditionChecks.Replacements(machine.Planned, year).Select(r => r.Why));
     }
 
-    static Machine Inherited(string fitted) => Plain with
-    {
-        Parts = Machine.Part("p", "").Replace("\"mode\": \"in\" } ]", "\"mode\": \"in\" } ], \"steps\": [ { \"id\": \"cut\", \"what\": \"Cut the trace\", \"proof\": \"open\" }, \"Lift leg 4\" ]"),
-        Fitted = $$"""{ "part": "p", "way": "w" {{fitted}} }""",
-    };
+    static Machine Inherited(string fitted) =>
+        Plain with
+        {
+            Parts = Machine
+                .Part("p", "")
+                .Replace(
+                    "\"mode\": \"in\" } ]",
+                    "\"mode\": \"in\" } ], \"steps\": [ { \"id\": \"cut\", \"what\": \"Cut the trace\", \"proof\": \"open\" }, \"Lift leg 4\" ]"
+                ),
+            Fitted = $$"""{ "part": "p", "way": "w" {{fitted}} }""",
+        };
 
     [Theory]
     [InlineData("", false)]
     [InlineData(""", "state": "half" """, true)]
     [InlineData(""", "state": "unproven", "steps": { "cut": "done", "step-2": "done" }""", false)]
     [InlineData(""", "steps": { "step-2": "missing" }""", true)]
-    public void WORK_UNPROVEN(string fitted, bool raised) => Assert.Equal(raised ? ["WORK-UNPROVEN"] : [], Inherited(fitted).Codes);
+    public void WORK_UNPROVEN(string fitted, bool raised) =>
+        Assert.Equal(raised ? ["WORK-UNPROVEN"] : [], Inherited(fitted).Codes);
 
     [Fact]
     public void Unproven_steps_bar_the_first_power_on()
@@ -139,7 +176,10 @@ public class BaselineTests
         BuildSheet sheet = BuildSheet.For(before, machine.Planned);
         Assert.Equal(["prove-p-cut", "prove-p-step-2", "untouched"], sheet.Steps.Select(s => s.Id));
         Assert.Equal("Do and prove: Cut the trace", sheet.Steps[0].Title);
-        Assert.Equal([StepState.Open, StepState.Locked, StepState.Locked], Progress.Of(sheet, machine.Planned.Job).Steps.Select(s => s.State));
+        Assert.Equal(
+            [StepState.Open, StepState.Locked, StepState.Locked],
+            Progress.Of(sheet, machine.Planned.Job).Steps.Select(s => s.State)
+        );
         Job ticked = machine.Planned.Job! with { Done = ["prove-p-cut", "prove-p-step-2"] };
         Assert.Equal(StepState.Open, Progress.Of(sheet, ticked).Steps[2].State);
     }
@@ -147,7 +187,9 @@ public class BaselineTests
     [Fact]
     public void The_baseline_reading_passes_the_gate_of_the_untouched_machine()
     {
-        Machine machine = Baseline("""{ "tested": true, "reading": { "at": "x", "lines": [ { "label": "main", "bytes": "16K" } ] } }""");
+        Machine machine = Baseline(
+            """{ "tested": true, "reading": { "at": "x", "lines": [ { "label": "main", "bytes": "16K" } ] } }"""
+        );
         BuildSheet sheet = BuildSheet.For(Plan.For(machine.Pack, machine.Pack.Units[0]), machine.Planned);
         Assert.Equal(StepState.Done, Progress.Of(sheet, machine.Planned.Job).Steps[0].State);
     }
@@ -167,7 +209,9 @@ public class BaselineTests
     [Fact]
     public void What_is_noted_reads_again_and_can_be_taken_away()
     {
-        var unit = JsonNode.Parse("""{ "id": "u", "model": "m", "name": "U", "fitted": [ { "part": "p", "way": "w" } ] }""")!.AsObject();
+        var unit = JsonNode
+            .Parse("""{ "id": "u", "model": "m", "name": "U", "fitted": [ { "part": "p", "way": "w" } ] }""")!
+            .AsObject();
         JsonObject noted = BaselineEdits.Rails(unit, [new MeasuredRail("+5", 4.93m)]);
         noted = BaselineEdits.Runs(noted, "sieve", [12.1m, 12.3m]);
         noted = BaselineEdits.Runs(noted, "sieve", [12.0m]);
@@ -175,7 +219,9 @@ public class BaselineTests
         noted = BaselineEdits.Survey(noted, "year", 1987);
         noted = BaselineEdits.Belongs(noted, new Belonging("strap", true, "peg 4"));
         noted = BaselineEdits.Found(noted, 0, "cut", StepProof.Missing);
-        Unit read = PackReader.ReadUnit(System.Text.Json.JsonDocument.Parse(noted.ToJsonString()).RootElement, Inherited("").Pack).Unit!;
+        Unit read = PackReader
+            .ReadUnit(System.Text.Json.JsonDocument.Parse(noted.ToJsonString()).RootElement, Inherited("").Pack)
+            .Unit!;
         Assert.Equal(4.93m, Assert.Single(read.Baseline!.Rails).Volts);
         Assert.Equal([12.0m], Assert.Single(read.Baseline.Runs).Seconds);
         Assert.False(read.Baseline.Tested);

@@ -32,7 +32,10 @@ public class BuildTests
     public void One_board_is_tested_opened_set_fitted_counted_and_closed()
     {
         BuildSheet sheet = Sheet(Sample.Slipway()).Sheet;
-        Assert.Equal(["untouched", "open-lid-off", "set-fathom", "fit-fathom", "count-fathom", "close"], sheet.Steps.Select(s => s.Id));
+        Assert.Equal(
+            ["untouched", "open-lid-off", "set-fathom", "fit-fathom", "count-fathom", "close"],
+            sheet.Steps.Select(s => s.Id)
+        );
         Assert.Equal([0, 1, 1, 1, 1, 0], sheet.Steps.Select(s => s.Depth));
         Assert.Equal(256ul << 10, sheet.Steps[0].Expected!.Total.Bytes);
         Assert.Equal(4456448ul, sheet.Steps[4].Expected!.Total.Bytes);
@@ -46,30 +49,48 @@ public class BuildTests
     {
         Pack demo = Sample.Pack(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "brindle-16.json")));
         BuildSheet sheet = Sheet(demo, "slip-7-picture").Sheet;
-        Assert.Equal([256ul << 10, 1ul << 20, 5ul << 20], sheet.Steps.Where(s => s.Expected is not null).Select(s => s.Expected!.Total.Bytes));
+        Assert.Equal(
+            [256ul << 10, 1ul << 20, 5ul << 20],
+            sheet.Steps.Where(s => s.Expected is not null).Select(s => s.Expected!.Total.Bytes)
+        );
     }
 
     [Fact]
     public void A_switch_of_a_fitted_part_is_set_and_counted_without_fitting_it()
     {
         Pack demo = Sample.Pack(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "clerk.json")));
-        Assert.Equal(["untouched", "set-quayside", "count-quayside"], Sheet(demo, "harbour-clerk-second").Sheet.Steps.Select(s => s.Id));
+        Assert.Equal(
+            ["untouched", "set-quayside", "count-quayside"],
+            Sheet(demo, "harbour-clerk-second").Sheet.Steps.Select(s => s.Id)
+        );
     }
 
     [Fact]
     public void What_is_taken_out_comes_first_and_is_counted()
     {
-        Pack demo = Sample.Pack(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "clerk.json")).Replace("\"add\": [], \"remove\": [], \"firmware\": \"3\", \"switches\": { \"quayside\": { \"S2\": \"two\" } }", "\"add\": [], \"remove\": [\"quayside\"]"));
+        Pack demo = Sample.Pack(
+            File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "clerk.json"))
+                .Replace(
+                    "\"add\": [], \"remove\": [], \"firmware\": \"3\", \"switches\": { \"quayside\": { \"S2\": \"two\" } }",
+                    "\"add\": [], \"remove\": [\"quayside\"]"
+                )
+        );
         BuildSheet sheet = Sheet(demo, "harbour-clerk-second").Sheet;
         Assert.Equal(["untouched", "remove-quayside", "count-removed"], sheet.Steps.Select(s => s.Id));
-        Assert.Equal([336ul << 10, 80ul << 10], sheet.Steps.Where(s => s.Expected is not null).Select(s => s.Expected!.Total.Bytes));
+        Assert.Equal(
+            [336ul << 10, 80ul << 10],
+            sheet.Steps.Where(s => s.Expected is not null).Select(s => s.Expected!.Total.Bytes)
+        );
     }
 
     [Fact]
     public void Before_the_first_reading_all_else_is_locked()
     {
         Progress progress = ProgressOf(j => j);
-        Assert.Equal([StepState.Open, StepState.Locked, StepState.Locked, StepState.Locked, StepState.Locked, StepState.Locked], progress.Steps.Select(s => s.State));
+        Assert.Equal(
+            [StepState.Open, StepState.Locked, StepState.Locked, StepState.Locked, StepState.Locked, StepState.Locked],
+            progress.Steps.Select(s => s.State)
+        );
         Assert.Equal("untouched", progress.Current!.Step.Id);
     }
 
@@ -80,13 +101,17 @@ public class BuildTests
         Assert.Equal(StepState.Done, progress.Steps[0].State);
         Assert.Equal(StepState.Open, progress.Steps[1].State);
         Assert.False(progress.Steps[1].AllHeeded);
-        Assert.True(ProgressOf(j => JobEdits.Heed(JobEdits.Read(j, Untouched), "open-lid-off", "static", true)).Steps[1].AllHeeded);
+        Assert.True(
+            ProgressOf(j => JobEdits.Heed(JobEdits.Read(j, Untouched), "open-lid-off", "static", true)).Steps[1].AllHeeded
+        );
     }
 
     [Fact]
     public void A_reading_that_differs_is_compared_line_by_line_and_bars_the_way()
     {
-        Progress progress = ProgressOf(j => JobEdits.Read(JobEdits.Read(j, Untouched), Read("count-fathom", ("shared", 256), ("boards", 2048))));
+        Progress progress = ProgressOf(j =>
+            JobEdits.Read(JobEdits.Read(j, Untouched), Read("count-fathom", ("shared", 256), ("boards", 2048)))
+        );
         StepProgress gate = progress.Steps[4];
         Assert.Equal(StepState.Differs, gate.State);
         Assert.Equal([true, false], gate.Reading!.Lines.Select(l => l.Agrees));
@@ -97,7 +122,10 @@ public class BuildTests
     public void The_slip_that_shows_just_this_is_named()
     {
         StepProgress gate = ProgressOf(j => JobEdits.Read(j, Read("count-fathom", ("shared", 256), ("boards", 2048)))).Steps[4];
-        Assert.Contains("W3 of Fathom memory board standing closed", Assert.Single(Explanations.Of(gate.Step.At!, gate.Reading!)));
+        Assert.Contains(
+            "W3 of Fathom memory board standing closed",
+            Assert.Single(Explanations.Of(gate.Step.At!, gate.Reading!))
+        );
         StepProgress unseated = ProgressOf(j => JobEdits.Read(j, Read("count-fathom", ("shared", 256), ("boards", 0)))).Steps[4];
         Assert.Contains("not answering at all", Assert.Single(Explanations.Of(unseated.Step.At!, unseated.Reading!)));
         StepProgress odd = ProgressOf(j => JobEdits.Read(j, Read("count-fathom", ("shared", 128), ("boards", 77)))).Steps[4];
@@ -107,7 +135,9 @@ public class BuildTests
     [Fact]
     public void The_latest_reading_of_a_gate_decides()
     {
-        Progress progress = ProgressOf(j => JobEdits.Read(JobEdits.Read(j, Read("untouched", ("shared", 0), ("boards", 0))), Untouched));
+        Progress progress = ProgressOf(j =>
+            JobEdits.Read(JobEdits.Read(j, Read("untouched", ("shared", 0), ("boards", 0))), Untouched)
+        );
         Assert.Equal(StepState.Done, progress.Steps[0].State);
     }
 
@@ -115,9 +145,17 @@ public class BuildTests
     public void Moving_a_switch_after_the_reading_reopens_its_gate_and_its_tick()
     {
         Pack pack = Sample.Slipway();
-        JsonObject Edit(JsonObject j) => JobEdits.SetSwitch(
-            JobEdits.Read(JobEdits.Tick(JobEdits.Read(j, Untouched), "set-fathom", true), Read("count-fathom", ("shared", 256), ("boards", 4096))),
-            pack.Units[0].Fitted, "fathom", "W3", "closed");
+        JsonObject Edit(JsonObject j) =>
+            JobEdits.SetSwitch(
+                JobEdits.Read(
+                    JobEdits.Tick(JobEdits.Read(j, Untouched), "set-fathom", true),
+                    Read("count-fathom", ("shared", 256), ("boards", 4096))
+                ),
+                pack.Units[0].Fitted,
+                "fathom",
+                "W3",
+                "closed"
+            );
         Progress progress = ProgressOf(Edit);
         Assert.Equal(StepState.Open, progress.Steps[2].State);
         Assert.Equal(StepState.Differs, progress.Steps[4].State);
@@ -126,7 +164,22 @@ public class BuildTests
     [Fact]
     public void Every_caution_word_of_the_demo_is_known()
     {
-        foreach (string word in (string[])["static", "mains", "tube", "capacitors", "ultraviolet", "fumes", "hot", "lithium", "leaking", "peroxide", "drilling"])
+        foreach (
+            string word in (string[])
+                [
+                    "static",
+                    "mains",
+                    "tube",
+                    "capacitors",
+                    "ultraviolet",
+                    "fumes",
+                    "hot",
+                    "lithium",
+                    "leaking",
+                    "peroxide",
+                    "drilling",
+                ]
+        )
             Assert.DoesNotContain("The sheet asks for care", Caution.Of(word).Text);
         Assert.Contains("qualified person", Caution.Of("mains").Text);
         Assert.Equal("sharp fins", Caution.Of("sharp-fins").Title);
@@ -135,7 +188,11 @@ public class BuildTests
     [Fact]
     public void Dropping_a_part_drops_its_ticks()
     {
-        JsonObject job = JobEdits.Tick(JobEdits.Tick(JsonNode.Parse("""{ "add": [ { "part": "a" }, { "part": "b" } ] }""")!.AsObject(), "fit-a", true), "fit-b", true);
+        JsonObject job = JobEdits.Tick(
+            JobEdits.Tick(JsonNode.Parse("""{ "add": [ { "part": "a" }, { "part": "b" } ] }""")!.AsObject(), "fit-a", true),
+            "fit-b",
+            true
+        );
         job = JobEdits.Heed(JobEdits.Heed(job, "fit-a", "static", true), "fit-b", "static", true);
         JsonObject dropped = JobEdits.Drop(job, 0, "a");
         Assert.Equal("""{"add":[{"part":"b"}],"done":["fit-b"],"heeded":["fit-b:static"]}""", dropped.ToJsonString());

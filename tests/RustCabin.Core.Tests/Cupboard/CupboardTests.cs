@@ -31,7 +31,9 @@ public class CupboardTests
     [Fact]
     public void The_sample_cupboard_reads()
     {
-        using JsonDocument items = JsonDocument.Parse(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "stock", "cupboard.json")));
+        using JsonDocument items = JsonDocument.Parse(
+            File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "stock", "cupboard.json"))
+        );
         Assert.All(items.RootElement.EnumerateArray(), i => Assert.Empty(StockItem.Read(i).Errors));
     }
 

@@ -5,11 +5,17 @@ namespace RustCabin.Core.Tests.Fit;
 
 public class FitMatrixTests
 {
-    const string Sites = """, "sites": [ { "id": "slot", "kind": "slot" }, { "id": "late", "kind": "slot", "revisions": ["r2"] }, { "id": "cpu", "kind": "socket", "mount": "soldered" }, { "id": "drive", "kind": "connector", "connector": "ata-40" } ]""";
+    const string Sites =
+        """, "sites": [ { "id": "slot", "kind": "slot" }, { "id": "late", "kind": "slot", "revisions": ["r2"] }, { "id": "cpu", "kind": "socket", "mount": "soldered" }, { "id": "drive", "kind": "connector", "connector": "ata-40" } ]""";
 
     static FitCell[] Cells(string ways)
     {
-        Pack pack = new Machine { More = Sites, Parts = $$"""{ "id": "p", "name": "Part", "kind": "io", "ways": [{{ways}}] }""", Job = "\"add\": []" }.Pack;
+        Pack pack = new Machine
+        {
+            More = Sites,
+            Parts = $$"""{ "id": "p", "name": "Part", "kind": "io", "ways": [{{ways}}] }""",
+            Job = "\"add\": []",
+        }.Pack;
         return [.. FitMatrix.Of(pack.Models[0], pack.Parts).Single().Cells];
     }
 
@@ -17,7 +23,10 @@ public class FitMatrixTests
 
     [Fact]
     public void A_way_for_all_boards_fits_them_all() =>
-        Assert.Equal([FitGrade.Fits, FitGrade.Fits], Cells(Way("w", "\"occupies\": [ { \"site\": \"slot\", \"mode\": \"in\" } ]")).Select(c => c.Grade));
+        Assert.Equal(
+            [FitGrade.Fits, FitGrade.Fits],
+            Cells(Way("w", "\"occupies\": [ { \"site\": \"slot\", \"mode\": \"in\" } ]")).Select(c => c.Grade)
+        );
 
     [Fact]
     public void A_way_for_one_board_fits_that_one_and_the_other_says_why_not()
@@ -56,7 +65,13 @@ public class FitMatrixTests
     [Fact]
     public void Of_several_ways_the_one_that_asks_for_least_is_taken()
     {
-        FitCell[] cells = Cells(Way("cut", "\"reversible\": false, \"skill\": 5") + "," + Way("clip", "\"skill\": 5") + "," + Way("plug", "\"revisions\": [\"r2\"]"));
+        FitCell[] cells = Cells(
+            Way("cut", "\"reversible\": false, \"skill\": 5")
+                + ","
+                + Way("clip", "\"skill\": 5")
+                + ","
+                + Way("plug", "\"revisions\": [\"r2\"]")
+        );
         Assert.Equal(["clip", "plug"], cells.Select(c => c.Way!.Id));
     }
 
@@ -68,5 +83,6 @@ public class FitMatrixTests
     }
 
     [Fact]
-    public void Of_a_part_for_another_model_nobody_has_said() => Assert.Equal(FitGrade.Unknown, Cells("""{ "id": "w", "model": "other" }""")[0].Grade);
+    public void Of_a_part_for_another_model_nobody_has_said() =>
+        Assert.Equal(FitGrade.Unknown, Cells("""{ "id": "w", "model": "other" }""")[0].Grade);
 }

@@ -5,13 +5,27 @@ namespace RustCabin.Core.Tests.Fit;
 /// <summary>Each check that holds a part against its place: what raises it, and what by a hair does not.</summary>
 public sealed class MoreFitChecksTests
 {
-    static string[] Codes(string site, string part, string way = "", string occupies = "", string more = "", string job = "", string unit = "", string parts = "") => [.. new Machine
-    {
-        More = $$""", "sites": [ { "id": "slot", "kind": "slot", "connector": "bus-50" {{site}} }, { "id": "slot-2", "kind": "slot", "connector": "bus-50", "revisions": ["r2"] } ] {{more}}""",
-        Parts = $$"""{ "id": "p", "name": "P", "kind": "io", "ways": [ { "id": "w", "model": "m", "occupies": [ { "site": "slot", "mode": "in" {{occupies}} } ] {{way}} } ] {{part}} } {{parts}}""",
-        Job = job.Length > 0 ? job : Machine.Add("p"),
-        UnitMore = unit,
-    }.Codes.Except(["BASE-UNTESTED"])];
+    static string[] Codes(
+        string site,
+        string part,
+        string way = "",
+        string occupies = "",
+        string more = "",
+        string job = "",
+        string unit = "",
+        string parts = ""
+    ) =>
+        [
+            .. new Machine
+            {
+                More =
+                    $$""", "sites": [ { "id": "slot", "kind": "slot", "connector": "bus-50" {{site}} }, { "id": "slot-2", "kind": "slot", "connector": "bus-50", "revisions": ["r2"] } ] {{more}}""",
+                Parts =
+                    $$"""{ "id": "p", "name": "P", "kind": "io", "ways": [ { "id": "w", "model": "m", "occupies": [ { "site": "slot", "mode": "in" {{occupies}} } ] {{way}} } ] {{part}} } {{parts}}""",
+                Job = job.Length > 0 ? job : Machine.Add("p"),
+                UnitMore = unit,
+            }.Codes.Except(["BASE-UNTESTED"]),
+        ];
 
     [Theory]
     [InlineData("", "", "FIT-NO-SITE")]
@@ -21,19 +35,25 @@ public sealed class MoreFitChecksTests
     {
         Machine machine = new()
         {
-            More = """, "sites": [ { "id": "slot", "kind": "slot", "connector": "bus-50" }, { "id": "slot-2", "kind": "slot", "connector": "bus-50", "revisions": ["r2"] }, { "id": "other", "kind": "plug", "connector": "lamp-4" } ]""",
-            Parts = """{ "id": "p", "name": "P", "kind": "io", "ways": [ { "id": "w", "connector": "bus-50" } ] }, { "id": "q", "name": "Q", "kind": "io", "ways": [ { "id": "w", "connector": "bus-50" } ] }""",
+            More =
+                """, "sites": [ { "id": "slot", "kind": "slot", "connector": "bus-50" }, { "id": "slot-2", "kind": "slot", "connector": "bus-50", "revisions": ["r2"] }, { "id": "other", "kind": "plug", "connector": "lamp-4" } ]""",
+            Parts =
+                """{ "id": "p", "name": "P", "kind": "io", "ways": [ { "id": "w", "connector": "bus-50" } ] }, { "id": "q", "name": "Q", "kind": "io", "ways": [ { "id": "w", "connector": "bus-50" } ] }""",
             Job = $$""" "add": [ { "part": "p", "way": "w" {{first}} }, { "part": "q", "way": "w" {{second}} } ]""",
         };
         Assert.Contains(code, machine.Codes);
         Assert.DoesNotContain("FIT-NO-SITE", (machine with { Job = Machine.Add("p") }).Codes);
-        Assert.DoesNotContain("FIT-NO-SITE", (machine with { More = machine.More.Replace(", \"revisions\": [\"r2\"]", ""), Job = Machine.Add("p", "q") }).Codes);
+        Assert.DoesNotContain(
+            "FIT-NO-SITE",
+            (machine with { More = machine.More.Replace(", \"revisions\": [\"r2\"]", ""), Job = Machine.Add("p", "q") }).Codes
+        );
     }
 
     [Fact]
     public void FIT_NO_SITE_for_a_site_of_another_board_or_of_a_part_that_is_not_there()
     {
-        const string Carrier = """, { "id": "c", "name": "C", "kind": "adapter", "ways": [ { "id": "w", "model": "m" } ], "sites": [ { "id": "seat", "kind": "socket" } ] }, { "id": "q", "name": "Q", "kind": "io", "ways": [ { "id": "w", "model": "m", "occupies": [ { "site": "c:seat", "mode": "in" } ] } ] }""";
+        const string Carrier =
+            """, { "id": "c", "name": "C", "kind": "adapter", "ways": [ { "id": "w", "model": "m" } ], "sites": [ { "id": "seat", "kind": "socket" } ] }, { "id": "q", "name": "Q", "kind": "io", "ways": [ { "id": "w", "model": "m", "occupies": [ { "site": "c:seat", "mode": "in" } ] } ] }""";
         Assert.Contains("FIT-NO-SITE", Codes("", "", parts: Carrier, job: Machine.Add("q")));
         Assert.DoesNotContain("FIT-NO-SITE", Codes("", "", parts: Carrier, job: Machine.Add("c", "q")));
         Assert.Contains("FIT-NO-SITE", Codes(", \"revisions\": [\"r2\"]", ""));
@@ -50,7 +70,10 @@ public sealed class MoreFitChecksTests
     [InlineData("top-left", "bottom-right", true)]
     [InlineData("top-left", "top-left", false)]
     public void FIT_ORIENTATION_by_the_marks(string site, string part, bool raised) =>
-        Assert.Equal(raised, Codes($", \"mark\": \"{site}\"", "", occupies: $", \"mark\": \"{part}\"").Contains("FIT-ORIENTATION"));
+        Assert.Equal(
+            raised,
+            Codes($", \"mark\": \"{site}\"", "", occupies: $", \"mark\": \"{part}\"").Contains("FIT-ORIENTATION")
+        );
 
     [Theory]
     [InlineData("90", null)]
@@ -60,8 +83,18 @@ public sealed class MoreFitChecksTests
     public void FIT_ENVELOPE_by_width_and_depth(string mm, string? severity)
     {
         foreach (string side in (string[])["widthMm", "depthMm"])
-            Assert.Equal(severity, new Machine { More = $$""", "sites": [ { "id": "slot", "kind": "slot", "{{side}}": 100 } ]""", Parts = Machine.Part("p", $", \"{side}\": {mm}"), Job = Machine.Add("p") }
-                .Answer.Findings.FirstOrDefault(f => f.Code == "FIT-ENVELOPE")?.Severity.ToString().ToLowerInvariant());
+            Assert.Equal(
+                severity,
+                new Machine
+                {
+                    More = $$""", "sites": [ { "id": "slot", "kind": "slot", "{{side}}": 100 } ]""",
+                    Parts = Machine.Part("p", $", \"{side}\": {mm}"),
+                    Job = Machine.Add("p"),
+                }
+                    .Answer.Findings.FirstOrDefault(f => f.Code == "FIT-ENVELOPE")
+                    ?.Severity.ToString()
+                    .ToLowerInvariant()
+            );
     }
 
     [Theory]
@@ -69,11 +102,19 @@ public sealed class MoreFitChecksTests
     [InlineData(37, 1, true)]
     [InlineData(10, 2.8, true)]
     public void FIT_OPENING_by_the_widest_and_by_heights_together(decimal wide, decimal high, bool raised) =>
-        Assert.Equal(raised, Codes("", $$""", "cables": [ { "what": "ribbon", "through": "gap", "widthMm": {{wide}}, "heightMm": {{high - 1}} }, { "what": "lead", "through": "gap", "widthMm": 3, "heightMm": 1 } ]""",
-            more: """, "openings": [ { "id": "gap", "widthMm": 40, "heightMm": 3 } ]""").Contains("FIT-OPENING"));
+        Assert.Equal(
+            raised,
+            Codes(
+                    "",
+                    $$""", "cables": [ { "what": "ribbon", "through": "gap", "widthMm": {{wide}}, "heightMm": {{high - 1}} }, { "what": "lead", "through": "gap", "widthMm": 3, "heightMm": 1 } ]""",
+                    more: """, "openings": [ { "id": "gap", "widthMm": 40, "heightMm": 3 } ]"""
+                )
+                .Contains("FIT-OPENING")
+        );
 
     [Fact]
-    public void FIT_OPENING_that_the_model_does_not_have() => Assert.Contains("FIT-OPENING", Codes("", """, "cables": [ { "what": "ribbon", "through": "gap" } ]"""));
+    public void FIT_OPENING_that_the_model_does_not_have() =>
+        Assert.Contains("FIT-OPENING", Codes("", """, "cables": [ { "what": "ribbon", "through": "gap" } ]"""));
 
     [Theory]
     [InlineData("true", "true", true)]
@@ -86,14 +127,26 @@ public sealed class MoreFitChecksTests
     [InlineData("up", "up", true)]
     [InlineData("up", "down", false)]
     public void FIT_CABLE_that_faces_as_its_connector_does(string cable, string site, bool raised) =>
-        Assert.Equal(raised, Codes($", \"contactsFace\": \"{site}\"", $$""", "cables": [ { "what": "flat cable", "into": "slot", "contactsFace": "{{cable}}" } ]""").Contains("FIT-CABLE"));
+        Assert.Equal(
+            raised,
+            Codes(
+                    $", \"contactsFace\": \"{site}\"",
+                    $$""", "cables": [ { "what": "flat cable", "into": "slot", "contactsFace": "{{cable}}" } ]"""
+                )
+                .Contains("FIT-CABLE")
+        );
 
     [Fact]
     public void FIT_TRIM_is_a_stop_where_all_must_be_undone()
     {
         const string Trim = ", \"trims\": [\"the lid post\"]";
         Assert.Contains("FIT-TRIM", Codes("", "", way: Trim));
-        Machine machine = new() { More = Machine.Slot, Parts = """{ "id": "p", "name": "P", "kind": "io", "ways": [ { "id": "w", "model": "m", "trims": ["post"] } ] }""", Job = Machine.Add("p") + ", \"limits\": { \"reversible\": true }" };
+        Machine machine = new()
+        {
+            More = Machine.Slot,
+            Parts = """{ "id": "p", "name": "P", "kind": "io", "ways": [ { "id": "w", "model": "m", "trims": ["post"] } ] }""",
+            Job = Machine.Add("p") + ", \"limits\": { \"reversible\": true }",
+        };
         Assert.Equal(Standing.Stop, machine.Answer.Standing);
         Assert.DoesNotContain("FIT-TRIM", Codes("", ""));
     }
@@ -104,7 +157,11 @@ public sealed class MoreFitChecksTests
     [InlineData(", \"software\": { \"Quay driver\": \"1.10\" }", false)]
     [InlineData(", \"software\": { \"Quay driver\": \"2\" }", false)]
     public void FIT_DRIVER_by_its_version(string unit, bool raised) =>
-        Assert.Equal(raised, Codes("", """, "drivers": [ { "name": "Quay driver", "atLeast": "1.10", "order": "before" } ]""", unit: unit).Contains("FIT-DRIVER"));
+        Assert.Equal(
+            raised,
+            Codes("", """, "drivers": [ { "name": "Quay driver", "atLeast": "1.10", "order": "before" } ]""", unit: unit)
+                .Contains("FIT-DRIVER")
+        );
 
     [Fact]
     public void FIT_DRIVER_of_another_firmware_is_a_stop_and_one_before_fitting_comes_first_on_the_build_sheet()
@@ -112,14 +169,22 @@ public sealed class MoreFitChecksTests
         Machine machine = new()
         {
             More = Machine.Slot + """, "firmware": [ { "id": "1.0" }, { "id": "2.0" } ]""",
-            Parts = Machine.Part("p", """, "drivers": [ { "name": "D", "atLeast": "1", "order": "before", "firmware": "2.0" } ]"""),
+            Parts = Machine.Part(
+                "p",
+                """, "drivers": [ { "name": "D", "atLeast": "1", "order": "before", "firmware": "2.0" } ]"""
+            ),
             Job = Machine.Add("p"),
             UnitMore = """, "firmware": "1.0", "software": { "D": "1" }""",
         };
         Assert.Equal(Core.Findings.Severity.Stop, machine.Answer.Findings.Single(f => f.Code == "FIT-DRIVER").Severity);
         Assert.DoesNotContain("FIT-DRIVER", (machine with { UnitMore = machine.UnitMore.Replace("\"1.0\"", "\"2.0\"") }).Codes);
         Machine without = machine with { UnitMore = "" };
-        string[] steps = [.. Core.Build.BuildSheet.For(Core.Planning.Plan.For(without.Pack, without.Pack.Units[0]), without.Planned).Steps.Select(s => s.Id)];
+        string[] steps =
+        [
+            .. Core
+                .Build.BuildSheet.For(Core.Planning.Plan.For(without.Pack, without.Pack.Units[0]), without.Planned)
+                .Steps.Select(s => s.Id),
+        ];
         Assert.Equal(["untouched", "driver-p-1", "fit-p"], steps.Take(3));
     }
 
@@ -130,38 +195,71 @@ public sealed class MoreFitChecksTests
     [InlineData("2", "2.0.1", true)]
     [InlineData("1.0b", "1.0a", false)]
     [InlineData("anything", "", false)]
-    public void Versions_are_held_number_by_number(string has, string wanted, bool older) => Assert.Equal(older, SoftwareChecks.Older(has, wanted));
+    public void Versions_are_held_number_by_number(string has, string wanted, bool older) =>
+        Assert.Equal(older, SoftwareChecks.Older(has, wanted));
 
     [Theory]
     [InlineData("1", false)]
     [InlineData("2", true)]
     [InlineData("3", true)]
     public void PART_ERRATA_of_its_version(string version, bool raised) =>
-        Assert.Equal(raised, Codes("", """, "versions": [ { "id": "1" }, { "id": "2", "errata": ["bank light reversed"] } ]""", job: $$""" "add": [ { "part": "p", "way": "w", "version": "{{version}}" } ]""").Contains("PART-ERRATA"));
+        Assert.Equal(
+            raised,
+            Codes(
+                    "",
+                    """, "versions": [ { "id": "1" }, { "id": "2", "errata": ["bank light reversed"] } ]""",
+                    job: $$""" "add": [ { "part": "p", "way": "w", "version": "{{version}}" } ]"""
+                )
+                .Contains("PART-ERRATA")
+        );
 
     [Theory]
     [InlineData(3, false)]
     [InlineData(4, true)]
-    public void FIT_SKILL_over_the_limit(int skill, bool raised) => Assert.Equal(raised, Codes("", "", way: $", \"skill\": {skill}", job: Machine.Add("p") + ", \"limits\": { \"skill\": 3 }").Contains("FIT-SKILL"));
+    public void FIT_SKILL_over_the_limit(int skill, bool raised) =>
+        Assert.Equal(
+            raised,
+            Codes("", "", way: $", \"skill\": {skill}", job: Machine.Add("p") + ", \"limits\": { \"skill\": 3 }")
+                .Contains("FIT-SKILL")
+        );
 
     [Theory]
     [InlineData("90.00", false)]
     [InlineData("90.01", true)]
-    public void LIMIT_BUDGET_over_the_budget(string price, bool raised) => Assert.Equal(raised, Codes("", $", \"price\": {price}", job: Machine.Add("p") + ", \"limits\": { \"budget\": 90 }").Contains("LIMIT-BUDGET"));
+    public void LIMIT_BUDGET_over_the_budget(string price, bool raised) =>
+        Assert.Equal(
+            raised,
+            Codes("", $", \"price\": {price}", job: Machine.Add("p") + ", \"limits\": { \"budget\": 90 }")
+                .Contains("LIMIT-BUDGET")
+        );
 
     [Theory]
     [InlineData("true", false)]
     [InlineData("false", true)]
-    public void LIMIT_UNDO_for_a_way_that_cannot_be(string reversible, bool raised) => Assert.Equal(raised, Codes("", "", way: $", \"reversible\": {reversible}", job: Machine.Add("p") + ", \"limits\": { \"reversible\": true }").Contains("LIMIT-UNDO"));
+    public void LIMIT_UNDO_for_a_way_that_cannot_be(string reversible, bool raised) =>
+        Assert.Equal(
+            raised,
+            Codes(
+                    "",
+                    "",
+                    way: $", \"reversible\": {reversible}",
+                    job: Machine.Add("p") + ", \"limits\": { \"reversible\": true }"
+                )
+                .Contains("LIMIT-UNDO")
+        );
 
     [Theory]
     [InlineData("1K", false)]
     [InlineData("1025", true)]
-    public void WANT_UNMET_by_a_byte(string size, bool raised) => Assert.Equal(raised, new Machine
-    {
-        Claims = """{ "id": "a", "kind": "ram", "base": "0", "size": "1K" }""",
-        Job = $$""" "wants": [ { "memory": { "master": "cpu", "atLeast": "{{size}}" } } ]""",
-    }.Codes.Contains("WANT-UNMET"));
+    public void WANT_UNMET_by_a_byte(string size, bool raised) =>
+        Assert.Equal(
+            raised,
+            new Machine
+            {
+                Claims = """{ "id": "a", "kind": "ram", "base": "0", "size": "1K" }""",
+                Job = $$""" "wants": [ { "memory": { "master": "cpu", "atLeast": "{{size}}" } } ]""",
+            }.Codes.Contains("WANT-UNMET")
+        );
 
     [Theory]
     [InlineData("""{ "speed": { "atLeast": 3 } }""", ", \"speed\": { \"processor\": 3 }", true)]
@@ -179,17 +277,33 @@ public sealed class MoreFitChecksTests
         string done = Machine.Add("p") + ", \"done\": [\"fit-p\"]";
         Assert.DoesNotContain("KEEP-ORIGINAL", Codes("", Keeps));
         Assert.Contains("KEEP-ORIGINAL", Codes("", Keeps, job: done));
-        Assert.Contains("KEEP-ORIGINAL", Codes("", Keeps, job: done, unit: """, "belongings": [ { "what": "processor chip", "original": true } ]"""));
-        Assert.DoesNotContain("KEEP-ORIGINAL", Codes("", Keeps, job: done, unit: """, "belongings": [ { "what": "processor chip", "original": true, "place": "box 3" } ]"""));
+        Assert.Contains(
+            "KEEP-ORIGINAL",
+            Codes("", Keeps, job: done, unit: """, "belongings": [ { "what": "processor chip", "original": true } ]""")
+        );
+        Assert.DoesNotContain(
+            "KEEP-ORIGINAL",
+            Codes(
+                "",
+                Keeps,
+                job: done,
+                unit: """, "belongings": [ { "what": "processor chip", "original": true, "place": "box 3" } ]"""
+            )
+        );
     }
 
     [Theory]
     [InlineData(5.4, null)]
     [InlineData(5.5, "FIT-HEIGHT")]
-    public void FIT_HEIGHT_under_a_board_that_hangs_over(decimal mm, string? code) => Assert.Equal(code, new Machine
-    {
-        More = Machine.Slot,
-        Job = Machine.Add("a", "b"),
-        Parts = $$"""{ "id": "a", "name": "A", "kind": "io", "ways": [ { "id": "w", "model": "m", "occupies": [ { "site": "slot", "mode": "in", "overhangs": [ { "site": "slot-2", "clearanceMm": 6 } ] } ] } ] }, {{Machine.Part("b", $", \"heightMm\": {mm}", site: "slot-2")}}""",
-    }.Codes.FirstOrDefault(c => c == "FIT-HEIGHT"));
+    public void FIT_HEIGHT_under_a_board_that_hangs_over(decimal mm, string? code) =>
+        Assert.Equal(
+            code,
+            new Machine
+            {
+                More = Machine.Slot,
+                Job = Machine.Add("a", "b"),
+                Parts =
+                    $$"""{ "id": "a", "name": "A", "kind": "io", "ways": [ { "id": "w", "model": "m", "occupies": [ { "site": "slot", "mode": "in", "overhangs": [ { "site": "slot-2", "clearanceMm": 6 } ] } ] } ] }, {{Machine.Part("b", $", \"heightMm\": {mm}", site: "slot-2")}}""",
+            }.Codes.FirstOrDefault(c => c == "FIT-HEIGHT")
+        );
 }

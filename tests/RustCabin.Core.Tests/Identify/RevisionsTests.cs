@@ -7,7 +7,8 @@ public class RevisionsTests
 {
     static readonly Model Brindle = Sample.Slipway().Models[0];
 
-    static Verdict Seen(string? confirmed, params (string, string)[] seen) => Revisions.Identify(Brindle, seen.ToDictionary(s => s.Item1, s => s.Item2), confirmed);
+    static Verdict Seen(string? confirmed, params (string, string)[] seen) =>
+        Revisions.Identify(Brindle, seen.ToDictionary(s => s.Item1, s => s.Item2), confirmed);
 
     [Fact]
     public void Without_clues_all_are_alike_and_the_first_is_taken()
@@ -45,7 +46,19 @@ public class RevisionsTests
     [Fact]
     public void A_revision_that_a_clue_lists_nowhere_is_as_likely_to_show_any_value()
     {
-        Clue clue = new("c", "", null, 1, 0.9m, new() { ["x"] = ["b4"], ["y"] = ["b7"], ["z"] = [] });
+        Clue clue = new(
+            "c",
+            "",
+            null,
+            1,
+            0.9m,
+            new()
+            {
+                ["x"] = ["b4"],
+                ["y"] = ["b7"],
+                ["z"] = [],
+            }
+        );
         Assert.Equal(1.0 / 3, Revisions.Likelihood(clue, "x", "b2"), 12);
         Assert.Equal(0.9, Revisions.Likelihood(clue, "x", "b4"), 12);
         Assert.Equal(0.05, Revisions.Likelihood(clue, "z", "b4"), 12);
@@ -89,9 +102,25 @@ public class RevisionsTests
 
     [Fact]
     public void No_look_is_expected_to_tell_less_than_nothing() =>
-        CsCheck.Check.Sample(CsCheck.Gen.Select(CsCheck.Gen.Double[0.5, 1], CsCheck.Gen.Double[0.5, 1]), trusts =>
-        {
-            Model model = Brindle with { Clues = [Brindle.Clues[0] with { Trust = (decimal)trusts.Item1 }, Brindle.Clues[1] with { Trust = (decimal)trusts.Item2 }] };
-            return Revisions.Next(model, new Dictionary<string, string>()) is null or { Bits: > 0 and <= 1.585 };
-        });
+        CsCheck.Check.Sample(
+            CsCheck.Gen.Select(CsCheck.Gen.Double[0.5, 1], CsCheck.Gen.Double[0.5, 1]),
+            trusts =>
+            {
+                Model model = Brindle with
+                {
+                    Clues =
+                    [
+                        Brindle.Clues[0] with
+                        {
+                            Trust = (decimal)trusts.Item1,
+                        },
+                        Brindle.Clues[1] with
+                        {
+                            Trust = (decimal)trusts.Item2,
+                        },
+                    ],
+                };
+                return Revisions.Next(model, new Dictionary<string, string>()) is null or { Bits: > 0 and <= 1.585 };
+            }
+        );
 }

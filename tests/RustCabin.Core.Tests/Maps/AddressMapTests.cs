@@ -41,7 +41,12 @@ public class AddressMapTests
     [Fact]
     public void A_fight_is_joined_over_masters_and_over_segments_where_a_third_comes_and_goes()
     {
-        ResolvedMap map = Resolve(16, Ram("a", 0, 0x1000, Cpu | Video), Ram("b", 0, 0x1000, Cpu | Video), Register("r", 0x100, 0x10));
+        ResolvedMap map = Resolve(
+            16,
+            Ram("a", 0, 0x1000, Cpu | Video),
+            Ram("b", 0, 0x1000, Cpu | Video),
+            Register("r", 0x100, 0x10)
+        );
         Meeting fight = Assert.Single(map.Fights);
         Assert.Equal((0ul, 0xFFFul, Cpu | Video), (fight.Range.From.Value, fight.Range.To.Value, fight.Masters));
     }
@@ -49,7 +54,8 @@ public class AddressMapTests
     [Fact]
     public void A_write_only_register_under_a_rom_is_no_fight_unless_the_rom_drives_on_writes()
     {
-        DecodedClaim rom = RomClaim("os", 0xE000, 0x2000), select = Register("select", 0xEF80, 0x80);
+        DecodedClaim rom = RomClaim("os", 0xE000, 0x2000),
+            select = Register("select", 0xEF80, 0x80);
         Assert.Empty(Resolve(16, rom, select).Fights);
         Meeting fight = Assert.Single(Resolve(16, rom with { DrivesOnWrite = true }, select).Fights);
         Assert.Equal((0xEF80ul, 0xEFFFul), (fight.Range.From.Value, fight.Range.To.Value));
@@ -71,7 +77,14 @@ public class AddressMapTests
     [Fact]
     public void An_overlay_switches_off_for_its_own_masters_only()
     {
-        ResolvedMap map = Resolve(16, Ram("under", 0, 0x4000, Cpu | Video), RomClaim("over", 0, 0x1000, Cpu) with { Overlays = ["under"] });
+        ResolvedMap map = Resolve(
+            16,
+            Ram("under", 0, 0x4000, Cpu | Video),
+            RomClaim("over", 0, 0x1000, Cpu) with
+            {
+                Overlays = ["under"],
+            }
+        );
         Assert.Empty(map.Fights);
         Answering under = map.Segments[0].Claims.Single(a => a.Claim == 0);
         Assert.Equal(Video, under.Masters);
@@ -88,7 +101,18 @@ public class AddressMapTests
     [Fact]
     public void An_overlay_that_is_switched_off_switches_nothing_off()
     {
-        ResolvedMap map = Resolve(16, Ram("a", 0, 16), RomClaim("b", 0, 16) with { Overlays = ["a"] }, RomClaim("c", 0, 16) with { Overlays = ["b"] });
+        ResolvedMap map = Resolve(
+            16,
+            Ram("a", 0, 16),
+            RomClaim("b", 0, 16) with
+            {
+                Overlays = ["a"],
+            },
+            RomClaim("c", 0, 16) with
+            {
+                Overlays = ["b"],
+            }
+        );
         Assert.Equal([0, 2], map.Segments[0].Claims.Select(a => a.Claim));
     }
 
@@ -128,7 +152,13 @@ public class AddressMapTests
     [Fact]
     public void All_banks_of_a_window_are_reached()
     {
-        ResolvedMap map = Resolve(16, Ram("banks", 0x6000, 0x2000) with { Window = new Window("select", 16, WindowReset.Undefined) });
+        ResolvedMap map = Resolve(
+            16,
+            Ram("banks", 0x6000, 0x2000) with
+            {
+                Window = new Window("select", 16, WindowReset.Undefined),
+            }
+        );
         Assert.Equal(128ul << 10, map.Reach[0].Bytes);
     }
 
@@ -155,8 +185,8 @@ public class AddressMapTests
     {
         ResolvedMap map = Resolve(16, Ram("a", 0x1000, 0x1000), Ram("b", 0x8000, 0x10));
         foreach (Segment segment in map.Segments)
-            foreach (ulong address in (ulong[])[segment.From, (segment.From + segment.To) / 2, segment.To])
-                Assert.Equal(segment.From, map.At(address).From);
+        foreach (ulong address in (ulong[])[segment.From, (segment.From + segment.To) / 2, segment.To])
+            Assert.Equal(segment.From, map.At(address).From);
         Assert.Equal(new ByteSize(0x1010), map.Reach[0]);
     }
 }

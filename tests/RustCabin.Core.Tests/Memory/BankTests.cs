@@ -9,18 +9,26 @@ public class BankTests
 {
     static readonly Machine Plain = new()
     {
-        Claims = """{ "id": "a", "kind": "ram", "base": "0", "size": "32K" }, { "id": "os", "kind": "rom", "base": "0xE000", "size": "8K" }""",
+        Claims =
+            """{ "id": "a", "kind": "ram", "base": "0", "size": "32K" }, { "id": "os", "kind": "rom", "base": "0xE000", "size": "8K" }""",
         PowerUp = """{ "label": "main", "from": "0", "to": "48K", "step": "4K" }""",
-        More = Machine.Slot + """, "rails": [ { "id": "+5", "volts": 5, "amps": 2, "usedAmps": 0.5 }, { "id": "-5", "volts": -5, "amps": 1 } ]""",
-        Parts = Machine.Part("p", """, "switches": [ { "id": "S", "positions": ["64K", "16K"] } ], "draws": [ { "rail": "-5", "peakAmps": 0.1 } ], "claims": [ { "id": "b", "kind": "ram", "base": "32K", "size": "16K", "when": { "S": "64K" } }, { "id": "c", "kind": "ram", "base": "32K", "size": "4K", "when": { "S": "16K" } } ]"""),
+        More =
+            Machine.Slot
+            + """, "rails": [ { "id": "+5", "volts": 5, "amps": 2, "usedAmps": 0.5 }, { "id": "-5", "volts": -5, "amps": 1 } ]""",
+        Parts = Machine.Part(
+            "p",
+            """, "switches": [ { "id": "S", "positions": ["64K", "16K"] } ], "draws": [ { "rail": "-5", "peakAmps": 0.1 } ], "claims": [ { "id": "b", "kind": "ram", "base": "32K", "size": "16K", "when": { "S": "64K" } }, { "id": "c", "kind": "ram", "base": "32K", "size": "4K", "when": { "S": "16K" } } ]"""
+        ),
         Job = Machine.Add("p"),
     };
 
-    static Machine Window(int banks, string reset = "undefined") => new()
-    {
-        Claims = $$"""{ "id": "w", "kind": "ram", "base": "0x6000", "size": "8K", "window": { "register": "r", "banks": {{banks}}, "reset": "{{reset}}" } }, { "id": "r", "kind": "register", "base": "0xEF80", "size": "128", "access": "write" }, { "id": "os", "kind": "rom", "base": "0xE000", "size": "8K" }""",
-        PowerUp = """{ "label": "window", "from": "0x6000", "to": "0x8000", "step": "4K" }""",
-    };
+    static Machine Window(int banks, string reset = "undefined") =>
+        new()
+        {
+            Claims =
+                $$"""{ "id": "w", "kind": "ram", "base": "0x6000", "size": "8K", "window": { "register": "r", "banks": {{banks}}, "reset": "{{reset}}" } }, { "id": "r", "kind": "register", "base": "0xEF80", "size": "128", "access": "write" }, { "id": "os", "kind": "rom", "base": "0xE000", "size": "8K" }""",
+            PowerUp = """{ "label": "window", "from": "0x6000", "to": "0x8000", "step": "4K" }""",
+        };
 
     static ulong? Kib(Machine machine, BusFault fault) => WhatIf.Run(machine.Planned, fault).Count?.Total.Bytes >> 10;
 
@@ -39,8 +47,13 @@ public class BankTests
     [InlineData(FaultKind.MissingChip, "model:a", 0, false, 0)]
     [InlineData(FaultKind.MissingChip, "part:p:b", 0, false, 32)]
     [InlineData(FaultKind.AddressLine, "part:p:b", 13, false, 48)]
-    public void A_fault_in_a_bank_stops_the_count_where_a_person_would_see_it(FaultKind kind, string owner, int bit, bool high, int kib) =>
-        Assert.Equal((ulong)kib, Kib(Plain, new BusFault(kind, owner, bit, high)));
+    public void A_fault_in_a_bank_stops_the_count_where_a_person_would_see_it(
+        FaultKind kind,
+        string owner,
+        int bit,
+        bool high,
+        int kib
+    ) => Assert.Equal((ulong)kib, Kib(Plain, new BusFault(kind, owner, bit, high)));
 
     [Fact]
     public void An_unseated_part_a_wrong_switch_and_a_missing_rail_count_short()
@@ -49,7 +62,9 @@ public class BankTests
         Assert.Equal(36ul, Kib(Plain, new BusFault(FaultKind.SwitchMoved, "p", Detail: "S=16K")));
         Assert.Equal(32ul, Kib(Plain, new BusFault(FaultKind.RailMissing, "-5")));
         Assert.Null(WhatIf.Run(Plain.Planned, new BusFault(FaultKind.RailMissing, "+5")).Count);
-        Assert.Null(WhatIf.Run(Plain.Planned, new BusFault(FaultKind.RomImage, "model:os", Detail: "swapped byte by byte")).Count);
+        Assert.Null(
+            WhatIf.Run(Plain.Planned, new BusFault(FaultKind.RomImage, "model:os", Detail: "swapped byte by byte")).Count
+        );
     }
 
     [Fact]
@@ -65,10 +80,22 @@ public class BankTests
     {
         // Five banks want three bits: of eight values three select nothing.
         Machine machine = Window(5);
-        ulong?[] runs = [.. Enumerable.Range(0, 40).Select(seed => Kib(machine, new BusFault(FaultKind.RandomBank, "model:w", Seed: seed)))];
+        ulong?[] runs =
+        [
+            .. Enumerable.Range(0, 40).Select(seed => Kib(machine, new BusFault(FaultKind.RandomBank, "model:w", Seed: seed))),
+        ];
         Assert.Equal([0ul, 8ul], runs.Distinct().Order().Select(r => r!.Value));
-        Assert.Equal(runs, Enumerable.Range(0, 40).Select(seed => Kib(machine, new BusFault(FaultKind.RandomBank, "model:w", Seed: seed))));
-        Assert.True(Enumerable.Range(0, 40).Select(seed => WhatIf.Run(Window(16).Planned, new BusFault(FaultKind.RandomBank, "model:w", Seed: seed)).Why).Distinct().Count() > 8);
+        Assert.Equal(
+            runs,
+            Enumerable.Range(0, 40).Select(seed => Kib(machine, new BusFault(FaultKind.RandomBank, "model:w", Seed: seed)))
+        );
+        Assert.True(
+            Enumerable
+                .Range(0, 40)
+                .Select(seed => WhatIf.Run(Window(16).Planned, new BusFault(FaultKind.RandomBank, "model:w", Seed: seed)).Why)
+                .Distinct()
+                .Count() > 8
+        );
     }
 
     [Fact]
@@ -78,7 +105,10 @@ public class BankTests
         {
             IReadOnlyList<BusFault> offers = WhatIf.Offers(machine.Planned);
             Assert.Equal(offers.Count, offers.Select(o => o.Key).Distinct().Count());
-            Assert.All(offers, offer => Assert.True(WhatIf.Run(machine.Planned, offer).Why.Length > 0 && offer.Words(machine.Planned).Length > 0));
+            Assert.All(
+                offers,
+                offer => Assert.True(WhatIf.Run(machine.Planned, offer).Why.Length > 0 && offer.Words(machine.Planned).Length > 0)
+            );
         }
     }
 
@@ -122,17 +152,29 @@ public class BankTests
     {
         PlannedUnit unit = Window(16).Planned;
         var bus = new SimulatedBus(unit.Map, 0, [new BusFault(FaultKind.StuckBit, "model:w", Bit: 7)]);
-        Assert.Equal(16, TinyBasic.Run(Assert.Single(BankListing.Of(unit)).Basic, bus).Count(p => p.StartsWith("BAD BANK", StringComparison.Ordinal)));
+        Assert.Equal(
+            16,
+            TinyBasic
+                .Run(Assert.Single(BankListing.Of(unit)).Basic, bus)
+                .Count(p => p.StartsWith("BAD BANK", StringComparison.Ordinal))
+        );
 
         // Twelve banks are there, the listing walks sixteen: the last four hold nothing.
         IReadOnlyList<string> sixteen = Assert.Single(BankListing.Of(unit)).Basic;
-        Assert.Equal(["BAD BANK 12", "BAD BANK 13", "BAD BANK 14", "BAD BANK 15"], TinyBasic.Run(sixteen, new SimulatedBus(Window(12).Planned.Map, 0)));
+        Assert.Equal(
+            ["BAD BANK 12", "BAD BANK 13", "BAD BANK 14", "BAD BANK 15"],
+            TinyBasic.Run(sixteen, new SimulatedBus(Window(12).Planned.Map, 0))
+        );
         // A register that lost its top line: bank 8 is bank 0, and so on; the lower half is found overwritten.
-        Assert.Equal(Enumerable.Range(0, 8).Select(b => $"BAD BANK {b}"), TinyBasic.Run(sixteen, new SimulatedBus(Window(8).Planned.Map, 0)));
+        Assert.Equal(
+            Enumerable.Range(0, 8).Select(b => $"BAD BANK {b}"),
+            TinyBasic.Run(sixteen, new SimulatedBus(Window(8).Planned.Map, 0))
+        );
     }
 
     [Fact]
-    public void A_window_without_a_register_that_the_processor_writes_has_no_listing() => Assert.Empty(BankListing.Of(Plain.Planned));
+    public void A_window_without_a_register_that_the_processor_writes_has_no_listing() =>
+        Assert.Empty(BankListing.Of(Plain.Planned));
 
     [Fact]
     public void The_reset_circuit_holds_8_to_24_ms()

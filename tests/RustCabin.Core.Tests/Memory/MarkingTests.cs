@@ -30,7 +30,10 @@ public class MarkingTests
     public void A_date_is_told_from_the_number()
     {
         IReadOnlyList<MarkingReading> readings = Marking.Read("4464 8739");
-        Assert.Equal(("DRAM", "64Kx4", null, new DateCode(1987, 39)), (readings[0].Type.Family, readings[0].Type.Organisation, readings[0].Ns, readings[0].DateCode));
+        Assert.Equal(
+            ("DRAM", "64Kx4", null, new DateCode(1987, 39)),
+            (readings[0].Type.Family, readings[0].Type.Organisation, readings[0].Ns, readings[0].DateCode)
+        );
         Assert.Contains(readings, r => r.Type is { Family: "SRAM", Organisation: "8Kx8" });
         Assert.Equal(1, readings.Sum(r => r.Score), 12);
     }
@@ -63,7 +66,8 @@ public class MarkingTests
     [Theory]
     [InlineData("4164 8753", 1987, 53)]
     [InlineData("4164 0112", 2001, 12)]
-    public void Weeks_run_to_53_and_years_over_the_century(string text, int year, int week) => Assert.Equal(new DateCode(year, week), Marking.Read(text)[0].DateCode);
+    public void Weeks_run_to_53_and_years_over_the_century(string text, int year, int week) =>
+        Assert.Equal(new DateCode(year, week), Marking.Read(text)[0].DateCode);
 
     [Theory]
     [InlineData("4164 8754")]

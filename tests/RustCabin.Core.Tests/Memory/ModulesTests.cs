@@ -10,11 +10,24 @@ public class ModulesTests
     const ulong K = 1024;
     static readonly ModuleSlot[] Five = [.. Enumerable.Range(1, 5).Select(i => new ModuleSlot($"m{i}", 64 * K))];
 
-    static string[] Plans(ulong target, int in192 = 0, int in64 = 0, ulong cap = 576 * K, IReadOnlyCollection<string>? only = null) =>
-        [.. Modules.Of(Five, [new(64 * K, in64, 9), new(192 * K, in192, 26, only)], cap, target, largerFirst: false).Select(p => $"{string.Join(" ", p.Slots.Select(b => b / K))}: {p.Total / K}, {p.Unused / K} unused, {p.Bought} bought, {p.Swaps} swaps, {p.Cost}")];
+    static string[] Plans(
+        ulong target,
+        int in192 = 0,
+        int in64 = 0,
+        ulong cap = 576 * K,
+        IReadOnlyCollection<string>? only = null
+    ) =>
+        [
+            .. Modules
+                .Of(Five, [new(64 * K, in64, 9), new(192 * K, in192, 26, only)], cap, target, largerFirst: false)
+                .Select(p =>
+                    $"{string.Join(" ", p.Slots.Select(b => b / K))}: {p.Total / K}, {p.Unused / K} unused, {p.Bought} bought, {p.Swaps} swaps, {p.Cost}"
+                ),
+        ];
 
     [Fact]
-    public void Five_slots_of_64_hold_320_and_need_nothing() => Assert.Equal("64 64 64 64 64: 320, 0 unused, 0 bought, 0 swaps, 0", Plans(320 * K)[0]);
+    public void Five_slots_of_64_hold_320_and_need_nothing() =>
+        Assert.Equal("64 64 64 64 64: 320, 0 unused, 0 bought, 0 swaps, 0", Plans(320 * K)[0]);
 
     [Fact]
     public void Two_swapped_for_192_give_576_and_three_704_of_which_128_is_unused()
@@ -37,11 +50,20 @@ public class ModulesTests
     {
         Claims = """{ "id": "a", "kind": "ram", "base": "0", "size": "16K" }""",
         More = Machine.Slot,
-        Parts = Machine.Part("p", """, "switches": [ { "id": "S", "positions": ["small", "large"] } ], "mix": "alike", "arrays": [ { "id": "b0", "dataBits": 8, "types": ["64Kx1", "256Kx1"], "addressLines": 9, "refreshBits": 8, "refreshRowUs": 15.6, "accessNs": 150, "supplies": ["+5"] }, { "id": "b1", "dataBits": 8, "types": ["64Kx1", "256Kx1", "32Kx8"], "accessNs": 150 } ], "switchTable": [ { "arrangement": ["256Kx1", null], "positions": { "S": "large" } } ]"""),
+        Parts = Machine.Part(
+            "p",
+            """, "switches": [ { "id": "S", "positions": ["small", "large"] } ], "mix": "alike", "arrays": [ { "id": "b0", "dataBits": 8, "types": ["64Kx1", "256Kx1"], "addressLines": 9, "refreshBits": 8, "refreshRowUs": 15.6, "accessNs": 150, "supplies": ["+5"] }, { "id": "b1", "dataBits": 8, "types": ["64Kx1", "256Kx1", "32Kx8"], "accessNs": 150 } ], "switchTable": [ { "arrangement": ["256Kx1", null], "positions": { "S": "large" } } ]"""
+        ),
     };
 
     static string[] With(string banks, string array = "", string instead = "") =>
-        (Board with { Parts = array.Length == 0 ? Board.Parts : Board.Parts.Replace(array, instead), Job = $"{Machine.Add("p")}, \"banks\": {{ \"p\": {banks} }}" }).Codes;
+        (
+            Board with
+            {
+                Parts = array.Length == 0 ? Board.Parts : Board.Parts.Replace(array, instead),
+                Job = $"{Machine.Add("p")}, \"banks\": {{ \"p\": {banks} }}",
+            }
+        ).Codes;
 
     [Fact]
     public void CHIP_MIX()
@@ -57,7 +79,15 @@ public class ModulesTests
     {
         Assert.Equal(["CHIP-LINES"], With("""["64Kx1", null]""", "\"addressLines\": 9", "\"addressLines\": 7"));
         Assert.Empty(With("""["64Kx1", null]""", "\"addressLines\": 9", "\"addressLines\": 8"));
-        Answer quarter = (Board with { Parts = Board.Parts.Replace("\"addressLines\": 9", "\"addressLines\": 8").Replace("\"S\": \"large\"", "\"S\": \"small\""), Job = $"{Machine.Add("p")}, \"banks\": {{ \"p\": [\"256Kx1\", null] }}" }).Answer;
+        Answer quarter = (
+            Board with
+            {
+                Parts = Board
+                    .Parts.Replace("\"addressLines\": 9", "\"addressLines\": 8")
+                    .Replace("\"S\": \"large\"", "\"S\": \"small\""),
+                Job = $"{Machine.Add("p")}, \"banks\": {{ \"p\": [\"256Kx1\", null] }}",
+            }
+        ).Answer;
         Assert.Contains("1/4 of it is reached", Assert.Single(quarter.Findings, f => f.Code == "CHIP-LINES").Text);
     }
 
@@ -69,7 +99,18 @@ public class ModulesTests
         Assert.Equal(["CHIP-REFRESH"], With("""["64Kx1", null]""", "15.6", "15.7"));
         Assert.Equal(["CHIP-REFRESH"], With("""["64Kx1", null]""", "\"refreshBits\": 8", "\"refreshBits\": 6"));
         Assert.Empty(With("""["64Kx1", null]""", "\"refreshBits\": 8", "\"refreshBits\": 6, \"ownRefresh\": true"));
-        Assert.Equal(Standing.Watch, (Board with { Parts = Board.Parts.Replace("\"refreshBits\": 8", "\"refreshBits\": 7"), Job = $"{Machine.Add("p")}, \"banks\": {{ \"p\": [\"64Kx1\", null] }}" }).Answer.Standing);
+        Assert.Equal(
+            Standing.Watch,
+            (
+                Board with
+                {
+                    Parts = Board.Parts.Replace("\"refreshBits\": 8", "\"refreshBits\": 7"),
+                    Job = $"{Machine.Add("p")}, \"banks\": {{ \"p\": [\"64Kx1\", null] }}",
+                }
+            )
+                .Answer
+                .Standing
+        );
     }
 
     [Fact]
@@ -82,7 +123,10 @@ public class ModulesTests
     [Fact]
     public void CHIP_SUPPLY()
     {
-        Assert.Equal(["CHIP-SUPPLY"], With("""["64Kx1", null]""", "\"supplies\": [\"+5\"]", "\"supplies\": [\"+12\", \"+5\", \"-5\"]"));
+        Assert.Equal(
+            ["CHIP-SUPPLY"],
+            With("""["64Kx1", null]""", "\"supplies\": [\"+5\"]", "\"supplies\": [\"+12\", \"+5\", \"-5\"]")
+        );
         Assert.Empty(With("""["64Kx1", null]"""));
     }
 
@@ -97,17 +141,27 @@ public class ModulesTests
     [Fact]
     public void Minutes_for_a_joint_are_learnt_from_steps_that_were_timed()
     {
-        Machine soldered = Board with { Parts = Board.Parts.Replace("\"dataBits\": 8,", "\"dataBits\": 8, \"socketed\": false,") };
+        Machine soldered = Board with
+        {
+            Parts = Board.Parts.Replace("\"dataBits\": 8,", "\"dataBits\": 8, \"socketed\": false,"),
+        };
         Assert.Equal((0.4m, 0), Core.Build.Learnt.PerJoint([(soldered with { Job = Machine.Add("p") }).Planned]));
         // 8 chips of 16 pins are 128 joints; 64 minutes make half a minute each.
-        Core.Planning.PlannedUnit timed = (soldered with { Job = $"{Machine.Add("p")}, \"banks\": {{ \"p\": [\"64Kx1\", null] }}, \"took\": {{ \"set-p\": 64 }}" }).Planned;
+        Core.Planning.PlannedUnit timed = (
+            soldered with
+            {
+                Job = $"{Machine.Add("p")}, \"banks\": {{ \"p\": [\"64Kx1\", null] }}, \"took\": {{ \"set-p\": 64 }}",
+            }
+        ).Planned;
         Assert.Equal((0.5m, 1), Core.Build.Learnt.PerJoint([timed]));
     }
 
     [Fact]
     public void Four_static_chips_a_decoder_and_a_cell_are_128_KiB_kept_alive()
     {
-        BoardProposal first = MysteryBoard.Propose(new BoardSeen([.. Enumerable.Repeat("62256LP-70", 4)], Cell: true, SwitchPositions: 1, FlyLeads: 1, Decoder: true))[0];
+        BoardProposal first = MysteryBoard.Propose(
+            new BoardSeen([.. Enumerable.Repeat("62256LP-70", 4)], Cell: true, SwitchPositions: 1, FlyLeads: 1, Decoder: true)
+        )[0];
         Assert.Equal(("Memory kept alive by a cell", 128 * K), (first.What, first.Bytes));
         Assert.Contains(first.Why, w => w.Contains("4 chip selects"));
         Assert.Contains("select or the write strobe: it goes where the decoder's free input is", first.Leads[0]);
@@ -116,7 +170,10 @@ public class ModulesTests
 
     [Fact]
     public void Nine_chips_are_a_bank_with_parity() =>
-        Assert.Equal("1 bank of 8-bit memory with parity", MysteryBoard.Propose(new BoardSeen([.. Enumerable.Repeat("41256-12", 9)], false, 2, 0, false))[0].What);
+        Assert.Equal(
+            "1 bank of 8-bit memory with parity",
+            MysteryBoard.Propose(new BoardSeen([.. Enumerable.Repeat("41256-12", 9)], false, 2, 0, false))[0].What
+        );
 
     [Theory]
     [InlineData("16K", "", true)]
@@ -125,8 +182,22 @@ public class ModulesTests
     [InlineData("13K", ", \"free\": true", false)]
     public void A_title_runs_where_its_memory_is_there_or_left_free(string atLeast, string free, bool runs)
     {
-        Machine machine = Board with { More = Machine.Slot + """, "firmware": [ { "id": "1", "uses": { "cpu": "4K" } } ]""", UnitMore = ", \"firmware\": \"1\"", Job = "\"add\": []" };
-        var title = new Core.Sheets.Title("t", "T", Sample.Pack($$"""{ "format": "rustcabin.pack/1", "titles": [ { "id": "t", "name": "T", "needs": [ { "memory": { "master": "cpu", "atLeast": "{{atLeast}}" {{free}} } } ] } ] }""").Titles[0].Needs);
+        Machine machine = Board with
+        {
+            More = Machine.Slot + """, "firmware": [ { "id": "1", "uses": { "cpu": "4K" } } ]""",
+            UnitMore = ", \"firmware\": \"1\"",
+            Job = "\"add\": []",
+        };
+        var title = new Core.Sheets.Title(
+            "t",
+            "T",
+            Sample
+                .Pack(
+                    $$"""{ "format": "rustcabin.pack/1", "titles": [ { "id": "t", "name": "T", "needs": [ { "memory": { "master": "cpu", "atLeast": "{{atLeast}}" {{free}} } } ] } ] }"""
+                )
+                .Titles[0]
+                .Needs
+        );
         TitleRun run = Titles.Run(machine.Planned, title);
         Assert.Equal(runs, run.Runs);
         Assert.Equal(!runs, run.Missing.Any(m => m.Contains("1 KiB short")));
@@ -150,11 +221,18 @@ public class ModulesTests
     {
         Machine machine = Board with
         {
-            More = Machine.Slot + """, "region": ["50Hz"], "rails": [ { "id": "+5", "volts": 5, "amps": 1 } ], "firmware": [ { "id": "1.0" }, { "id": "2.0", "can": ["fly"] }, { "id": "3.0" }, { "id": "2.0-own", "basedOn": "2.0" } ]""",
+            More =
+                Machine.Slot
+                + """, "region": ["50Hz"], "rails": [ { "id": "+5", "volts": 5, "amps": 1 } ], "firmware": [ { "id": "1.0" }, { "id": "2.0", "can": ["fly"] }, { "id": "3.0" }, { "id": "2.0-own", "basedOn": "2.0" } ]""",
             UnitMore = ", \"firmware\": \"2.0-own\"",
             Job = "\"add\": []",
         };
-        var need = Sample.Pack($$"""{ "format": "rustcabin.pack/1", "titles": [ { "id": "t", "name": "T", "needs": [ { "{{kind}}": "{{what}}" } ] } ] }""").Titles[0].Needs;
+        var need = Sample
+            .Pack(
+                $$"""{ "format": "rustcabin.pack/1", "titles": [ { "id": "t", "name": "T", "needs": [ { "{{kind}}": "{{what}}" } ] } ] }"""
+            )
+            .Titles[0]
+            .Needs;
         Assert.Equal(met, Assert.Single(NeedCheck.Of(machine.Planned, need)).Met);
     }
 }

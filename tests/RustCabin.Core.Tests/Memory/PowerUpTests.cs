@@ -10,17 +10,38 @@ namespace RustCabin.Core.Tests.Memory;
 
 public class PowerUpTests
 {
-    static CountedLine Count(string claims, string line = "\"from\": \"0\", \"to\": \"0x10000\", \"step\": \"4K\"", int dataBits = 8) =>
-        PowerUp.Run(new Machine { Claims = claims, PowerUp = $$"""{ "label": "l", {{line}} }""", DataBits = dataBits }.Planned).Lines[0];
+    static CountedLine Count(
+        string claims,
+        string line = "\"from\": \"0\", \"to\": \"0x10000\", \"step\": \"4K\"",
+        int dataBits = 8
+    ) =>
+        PowerUp
+            .Run(
+                new Machine
+                {
+                    Claims = claims,
+                    PowerUp = $$"""{ "label": "l", {{line}} }""",
+                    DataBits = dataBits,
+                }.Planned
+            )
+            .Lines[0];
 
-    static string Ram(string id, string from, string size, string more = "") => $$"""{ "id": "{{id}}", "kind": "ram", "base": "{{from}}", "size": "{{size}}" {{more}} }""";
+    static string Ram(string id, string from, string size, string more = "") =>
+        $$"""{ "id": "{{id}}", "kind": "ram", "base": "{{from}}", "size": "{{size}}" {{more}} }""";
 
     [Fact]
-    public void Counts_up_to_the_first_gap() => Assert.Equal(16ul << 10, Count(Ram("a", "0", "16K") + "," + Ram("b", "0x8000", "16K")).Bytes.Bytes);
+    public void Counts_up_to_the_first_gap() =>
+        Assert.Equal(16ul << 10, Count(Ram("a", "0", "16K") + "," + Ram("b", "0x8000", "16K")).Bytes.Bytes);
 
     [Fact]
-    public void Passes_over_gaps_when_the_sheet_says_so() => Assert.Equal(32ul << 10,
-        Count(Ram("a", "0", "16K") + "," + Ram("b", "0x8000", "16K"), "\"from\": \"0\", \"to\": \"0x10000\", \"step\": \"4K\", \"stopAtGap\": false").Bytes.Bytes);
+    public void Passes_over_gaps_when_the_sheet_says_so() =>
+        Assert.Equal(
+            32ul << 10,
+            Count(
+                Ram("a", "0", "16K") + "," + Ram("b", "0x8000", "16K"),
+                "\"from\": \"0\", \"to\": \"0x10000\", \"step\": \"4K\", \"stopAtGap\": false"
+            ).Bytes.Bytes
+        );
 
     [Fact]
     public void Stops_where_the_first_block_shows_again() =>
@@ -42,24 +63,35 @@ public class PowerUpTests
     [Fact]
     public void The_cap_bounds_what_is_shown_and_the_rest_is_known()
     {
-        CountedLine line = Count(Ram("a", "0", "32K"), "\"from\": \"0\", \"to\": \"0x10000\", \"step\": \"4K\", \"cap\": \"20K\"");
+        CountedLine line = Count(
+            Ram("a", "0", "32K"),
+            "\"from\": \"0\", \"to\": \"0x10000\", \"step\": \"4K\", \"cap\": \"20K\""
+        );
         Assert.Equal((20ul << 10, 32ul << 10), (line.Bytes.Bytes, line.Uncapped.Bytes));
     }
 
     [Fact]
     public void Only_what_the_first_master_reaches_counts() =>
-        Assert.Equal(0ul, PowerUp.Run(new Machine
-        {
-            Masters = "\"cpu\", \"video\"",
-            Claims = Ram("a", "0", "16K", ", \"masters\": [\"video\"]"),
-            PowerUp = """{ "label": "l", "from": "0", "to": "16K", "step": "4K" }""",
-        }.Planned).Total.Bytes);
+        Assert.Equal(
+            0ul,
+            PowerUp
+                .Run(
+                    new Machine
+                    {
+                        Masters = "\"cpu\", \"video\"",
+                        Claims = Ram("a", "0", "16K", ", \"masters\": [\"video\"]"),
+                        PowerUp = """{ "label": "l", "from": "0", "to": "16K", "step": "4K" }""",
+                    }.Planned
+                )
+                .Total.Bytes
+        );
 
     [Theory]
     [InlineData(8)]
     [InlineData(16)]
     [InlineData(32)]
-    public void Words_of_any_width_are_tried_whole(int dataBits) => Assert.Equal(16ul << 10, Count(Ram("a", "0", "16K"), dataBits: dataBits).Bytes.Bytes);
+    public void Words_of_any_width_are_tried_whole(int dataBits) =>
+        Assert.Equal(16ul << 10, Count(Ram("a", "0", "16K"), dataBits: dataBits).Bytes.Bytes);
 
     [Fact]
     public void Self_configured_memory_is_counted_as_placed()
@@ -69,7 +101,10 @@ public class PowerUpTests
             AddressBits = 24,
             PowerUp = """{ "label": "boards", "auto": true }""",
             More = ", \"autoWindows\": [ { \"id\": \"w\", \"base\": \"2M\", \"size\": \"4M\" } ]" + Machine.Slot,
-            Parts = Machine.Part("p", """, "claims": [ { "id": "a", "kind": "ram", "auto": true, "size": "1M" }, { "id": "b", "kind": "ram", "auto": true, "size": "2M" } ]"""),
+            Parts = Machine.Part(
+                "p",
+                """, "claims": [ { "id": "a", "kind": "ram", "auto": true, "size": "1M" }, { "id": "b", "kind": "ram", "auto": true, "size": "2M" } ]"""
+            ),
             Job = Machine.Add("p"),
         };
         Assert.Equal(3ul << 20, machine.Answer.PowerUp.Total.Bytes);
@@ -79,21 +114,35 @@ public class PowerUpTests
 
     [Fact]
     public void On_faultless_maps_the_simulated_count_is_what_arithmetic_gives() =>
-        Gen.Int[0, 255].Array[1, 6].Select(Gen.Int[0, 3]).Sample((ends, step) =>
-        {
-            // Blocks of RAM one after the other from address 0, with one gap somewhere: arithmetic is whole steps below the gap.
-            ulong size = (ulong)ends.Sum() << 8, stepBytes = 256ul << step, at = 0;
-            var claims = new List<DecodedClaim>();
-            foreach (int length in ends.Where(l => l > 0))
-            {
-                claims.Add(Maps.Claims.Ram($"c{claims.Count}", at, (ulong)length << 8));
-                at += (ulong)length << 8;
-            }
-            claims.Add(Maps.Claims.Ram("far", at + 0x10000, 0x1000));
-            ResolvedMap map = Resolve(24, [.. claims]);
-            var model = new Machine { AddressBits = 24, PowerUp = $$"""{ "label": "l", "from": "0", "to": "4M", "step": "{{stepBytes}}" }""" }.Pack.Models[0];
-            return PowerUp.Run(model, map).Total.Bytes == size / stepBytes * stepBytes;
-        }, iter: 200);
+        Gen.Int[0, 255]
+            .Array[1, 6]
+            .Select(Gen.Int[0, 3])
+            .Sample(
+                (ends, step) =>
+                {
+                    // Blocks of RAM one after the other from address 0, with one gap somewhere: arithmetic is whole steps below the gap.
+                    ulong size = (ulong)ends.Sum() << 8,
+                        stepBytes = 256ul << step,
+                        at = 0;
+                    var claims = new List<DecodedClaim>();
+                    foreach (int length in ends.Where(l => l > 0))
+                    {
+                        claims.Add(Maps.Claims.Ram($"c{claims.Count}", at, (ulong)length << 8));
+                        at += (ulong)length << 8;
+                    }
+                    claims.Add(Maps.Claims.Ram("far", at + 0x10000, 0x1000));
+                    ResolvedMap map = Resolve(24, [.. claims]);
+                    var model = new Machine
+                    {
+                        AddressBits = 24,
+                        PowerUp = $$"""{ "label": "l", "from": "0", "to": "4M", "step": "{{stepBytes}}" }""",
+                    }
+                        .Pack
+                        .Models[0];
+                    return PowerUp.Run(model, map).Total.Bytes == size / stepBytes * stepBytes;
+                },
+                iter: 200
+            );
 
     [Fact]
     public void A_byte_written_is_read_back_through_any_mirror()
@@ -107,9 +156,15 @@ public class PowerUpTests
     [Fact]
     public void A_bank_register_under_a_rom_switches_the_window()
     {
-        ResolvedMap map = Resolve(16,
-            Maps.Claims.Ram("part:p:banks", 0x6000, 0x2000) with { Window = new Window("select", 16, WindowReset.Undefined) },
-            RomClaim("model:os", 0xE000, 0x2000), Register("part:p:select", 0xEF80, 0x80));
+        ResolvedMap map = Resolve(
+            16,
+            Maps.Claims.Ram("part:p:banks", 0x6000, 0x2000) with
+            {
+                Window = new Window("select", 16, WindowReset.Undefined),
+            },
+            RomClaim("model:os", 0xE000, 0x2000),
+            Register("part:p:select", 0xEF80, 0x80)
+        );
         var bus = new SimulatedBus(map, 0);
         for (byte bank = 0; bank < 16; bank++)
         {

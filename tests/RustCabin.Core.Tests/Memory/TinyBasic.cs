@@ -11,7 +11,8 @@ sealed class TinyBasic(SimulatedBus bus)
     string _text = "";
     int _at;
 
-    public static IReadOnlyList<string> Run(IReadOnlyList<string> listing, SimulatedBus bus) => new TinyBasic(bus).Run([.. listing.Select(l => l[(l.IndexOf(' ') + 1)..])]);
+    public static IReadOnlyList<string> Run(IReadOnlyList<string> listing, SimulatedBus bus) =>
+        new TinyBasic(bus).Run([.. listing.Select(l => l[(l.IndexOf(' ') + 1)..])]);
 
     List<string> Run(string[] lines)
     {
@@ -22,14 +23,18 @@ sealed class TinyBasic(SimulatedBus bus)
             if (statement.StartsWith("IF ", StringComparison.Ordinal))
             {
                 int then = statement.IndexOf(" THEN ", StringComparison.Ordinal);
-                if (!Holds(statement[3..then])) continue;
+                if (!Holds(statement[3..then]))
+                    continue;
                 statement = statement[(then + 6)..];
             }
-            string word = statement.Split(' ')[0], rest = statement[word.Length..].Trim();
+            string word = statement.Split(' ')[0],
+                rest = statement[word.Length..].Trim();
             switch (word)
             {
-                case "REM": break;
-                case "END": return _printed;
+                case "REM":
+                    break;
+                case "END":
+                    return _printed;
                 case "LET":
                     _values[rest[..rest.IndexOf('=')]] = Value(rest[(rest.IndexOf('=') + 1)..]);
                     break;
@@ -37,7 +42,12 @@ sealed class TinyBasic(SimulatedBus bus)
                     bus.Write((ulong)Value(rest[..rest.IndexOf(',')]), (byte)Value(rest[(rest.IndexOf(',') + 1)..]));
                     break;
                 case "PRINT":
-                    _printed.Add(string.Concat(rest.Split(';').Select(p => p.StartsWith('"') ? p.Trim('"') : Value(p).ToString(CultureInfo.InvariantCulture))));
+                    _printed.Add(
+                        string.Concat(
+                            rest.Split(';')
+                                .Select(p => p.StartsWith('"') ? p.Trim('"') : Value(p).ToString(CultureInfo.InvariantCulture))
+                        )
+                    );
                     break;
                 case "FOR":
                     string name = rest[..rest.IndexOf('=')];
@@ -48,8 +58,10 @@ sealed class TinyBasic(SimulatedBus bus)
                 case "NEXT":
                     var loop = loops.Peek();
                     Assert.Equal(rest, loop.Name);
-                    if ((_values[rest] += loop.Step) <= loop.To) line = loop.Line;
-                    else loops.Pop();
+                    if ((_values[rest] += loop.Step) <= loop.To)
+                        line = loop.Line;
+                    else
+                        loops.Pop();
                     break;
                 default:
                     Assert.Fail($"no such statement: {statement}");
@@ -62,8 +74,14 @@ sealed class TinyBasic(SimulatedBus bus)
     bool Holds(string condition)
     {
         string sign = ((string[])["<>", ">", "="]).First(condition.Contains);
-        double left = Value(condition[..condition.IndexOf(sign, StringComparison.Ordinal)]), right = Value(condition[(condition.IndexOf(sign, StringComparison.Ordinal) + sign.Length)..]);
-        return sign switch { "<>" => left != right, ">" => left > right, _ => left == right };
+        double left = Value(condition[..condition.IndexOf(sign, StringComparison.Ordinal)]),
+            right = Value(condition[(condition.IndexOf(sign, StringComparison.Ordinal) + sign.Length)..]);
+        return sign switch
+        {
+            "<>" => left != right,
+            ">" => left > right,
+            _ => left == right,
+        };
     }
 
     double Value(string text)
@@ -79,20 +97,25 @@ sealed class TinyBasic(SimulatedBus bus)
     double Sum()
     {
         double value = Product();
-        while (_at < _text.Length && _text[_at] is '+' or '-') value = _text[_at++] == '+' ? value + Product() : value - Product();
+        while (_at < _text.Length && _text[_at] is '+' or '-')
+            value = _text[_at++] == '+' ? value + Product() : value - Product();
         return value;
     }
 
     double Product()
     {
         double value = Factor();
-        while (_at < _text.Length && _text[_at] is '*' or '/') value = _text[_at++] == '*' ? value * Factor() : value / Factor();
+        while (_at < _text.Length && _text[_at] is '*' or '/')
+            value = _text[_at++] == '*' ? value * Factor() : value / Factor();
         return value;
     }
 
     double Factor()
     {
-        foreach ((string call, Func<double, double> of) in ((string, Func<double, double>)[])[("INT(", Math.Floor), ("PEEK(", a => bus.Read((ulong)a))])
+        foreach (
+            (string call, Func<double, double> of) in ((string, Func<double, double>)[])
+                [("INT(", Math.Floor), ("PEEK(", a => bus.Read((ulong)a))]
+        )
             if (_text.AsSpan(_at).StartsWith(call))
             {
                 _at += call.Length;
@@ -101,7 +124,8 @@ sealed class TinyBasic(SimulatedBus bus)
                 return of(inside);
             }
         int start = _at;
-        while (_at < _text.Length && char.IsLetterOrDigit(_text[_at])) _at++;
+        while (_at < _text.Length && char.IsLetterOrDigit(_text[_at]))
+            _at++;
         string word = _text[start.._at];
         return char.IsDigit(word[0]) ? double.Parse(word, CultureInfo.InvariantCulture) : _values[word];
     }

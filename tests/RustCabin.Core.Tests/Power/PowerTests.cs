@@ -5,14 +5,32 @@ namespace RustCabin.Core.Tests.Power;
 /// <summary>Worked numbers of domain.md, section 7, and each finding by a hair.</summary>
 public sealed class PowerTests
 {
-    static Machine Fed(string part, string rails = """{ "id": "+5", "volts": 5, "amps": 10 }""", string more = "", string site = "", params string[] others) => new()
-    {
-        More = $$""", "sites": [ { "id": "slot", "kind": "slot" {{site}} }, { "id": "slot-2", "kind": "slot" } ], "rails": [{{rails}}] {{more}}""",
-        Parts = string.Join(',', [Machine.Part("p", part), .. others.Select((o, i) => $$"""{ "id": "o{{i}}", "name": "O{{i}}", "kind": "power", "ways": [ { "id": "w", "model": "m" } ] {{o}} }""")]),
-        Job = Machine.Add(["p", .. others.Select((_, i) => $"o{i}")]),
-    };
+    static Machine Fed(
+        string part,
+        string rails = """{ "id": "+5", "volts": 5, "amps": 10 }""",
+        string more = "",
+        string site = "",
+        params string[] others
+    ) =>
+        new()
+        {
+            More =
+                $$""", "sites": [ { "id": "slot", "kind": "slot" {{site}} }, { "id": "slot-2", "kind": "slot" } ], "rails": [{{rails}}] {{more}}""",
+            Parts = string.Join(
+                ',',
+                [
+                    Machine.Part("p", part),
+                    .. others.Select(
+                        (o, i) =>
+                            $$"""{ "id": "o{{i}}", "name": "O{{i}}", "kind": "power", "ways": [ { "id": "w", "model": "m" } ] {{o}} }"""
+                    ),
+                ]
+            ),
+            Job = Machine.Add(["p", .. others.Select((_, i) => $"o{i}")]),
+        };
 
-    static string? Of(Machine machine, string code) => machine.Answer.Findings.FirstOrDefault(f => f.Code == code)?.Severity.ToString().ToLowerInvariant();
+    static string? Of(Machine machine, string code) =>
+        machine.Answer.Findings.FirstOrDefault(f => f.Code == code)?.Severity.ToString().ToLowerInvariant();
 
     [Fact]
     public void Thirty_centimetres_of_24_awg_there_and_back_at_1_2_amps_lose_61_millivolts()
@@ -31,18 +49,45 @@ public sealed class PowerTests
     [InlineData("1.5", "watch")]
     [InlineData("1.51", "stop")]
     public void POWER_PATH_by_its_own_limit(string amps, string? severity) =>
-        Assert.Equal(severity, Of(Fed($$""", "draws": [ { "rail": "+5", "peakAmps": {{amps}}, "path": "drive-plug" } ]""", more: """, "paths": [ { "id": "drive-plug", "rail": "+5", "amps": 1.5, "ohms": 0.03 } ]"""), "POWER-PATH"));
+        Assert.Equal(
+            severity,
+            Of(
+                Fed(
+                    $$""", "draws": [ { "rail": "+5", "peakAmps": {{amps}}, "path": "drive-plug" } ]""",
+                    more: """, "paths": [ { "id": "drive-plug", "rail": "+5", "amps": 1.5, "ohms": 0.03 } ]"""
+                ),
+                "POWER-PATH"
+            )
+        );
 
     [Theory]
     [InlineData("0.225", null)]
     [InlineData("0.23", "watch")]
     [InlineData("0.26", "stop")]
     public void POWER_DROP_by_the_rails_tolerance(string ohms, string? severity) =>
-        Assert.Equal(severity, Of(Fed(""", "draws": [ { "rail": "+5", "peakAmps": 1, "path": "splitter" } ]""", more: $$""", "paths": [ { "id": "splitter", "rail": "+5", "amps": 9, "ohms": {{ohms}} } ]"""), "POWER-DROP"));
+        Assert.Equal(
+            severity,
+            Of(
+                Fed(
+                    """, "draws": [ { "rail": "+5", "peakAmps": 1, "path": "splitter" } ]""",
+                    more: $$""", "paths": [ { "id": "splitter", "rail": "+5", "amps": 9, "ohms": {{ohms}} } ]"""
+                ),
+                "POWER-DROP"
+            )
+        );
 
     [Fact]
     public void POWER_PATH_of_a_splitter_that_is_a_part() =>
-        Assert.Equal("stop", Of(Fed(""", "draws": [ { "rail": "+5", "peakAmps": 1, "path": "o0:tail" } ]""", others: """, "paths": [ { "id": "tail", "rail": "+5", "amps": 0.9 } ]"""), "POWER-PATH"));
+        Assert.Equal(
+            "stop",
+            Of(
+                Fed(
+                    """, "draws": [ { "rail": "+5", "peakAmps": 1, "path": "o0:tail" } ]""",
+                    others: """, "paths": [ { "id": "tail", "rail": "+5", "amps": 0.9 } ]"""
+                ),
+                "POWER-PATH"
+            )
+        );
 
     [Theory]
     [InlineData(5, 3.3, "", "stop")]
@@ -58,10 +103,18 @@ public sealed class PowerTests
     [InlineData("5.01", "9", "stop")]
     [InlineData("3", "4.99", "stop")]
     public void FEED_RANGE_of_the_feed_pin(string least, string most, string? severity) =>
-        Assert.Equal(severity, Of(Fed($$""", "feed": { "rail": "+5", "minVolts": {{least}}, "maxVolts": {{most}} }"""), "FEED-RANGE"));
+        Assert.Equal(
+            severity,
+            Of(Fed($$""", "feed": { "rail": "+5", "minVolts": {{least}}, "maxVolts": {{most}} }"""), "FEED-RANGE")
+        );
 
     [Theory]
-    [InlineData(12, 1.5, """, "profiles": [ { "volts": 5, "amps": 3 }, { "volts": 9, "amps": 3 }, { "volts": 15, "amps": 3 } ]""", "stop")]
+    [InlineData(
+        12,
+        1.5,
+        """, "profiles": [ { "volts": 5, "amps": 3 }, { "volts": 9, "amps": 3 }, { "volts": 15, "amps": 3 } ]""",
+        "stop"
+    )]
     [InlineData(12, 1.5, """, "profiles": [ { "volts": 12, "amps": 1.5 } ]""", null)]
     [InlineData(12, 1.51, """, "profiles": [ { "volts": 12, "amps": 1.5 } ]""", "stop")]
     [InlineData(20, 3.0, """, "profiles": [ { "volts": 20, "amps": 5 } ]""", null)]
@@ -69,14 +122,26 @@ public sealed class PowerTests
     [InlineData(20, 3.1, """, "profiles": [ { "volts": 20, "amps": 5 } ], "markedCable": true""", null)]
     [InlineData(12, 1, "", "watch")]
     public void USB_PROFILE_exactly_and_never_upward(decimal volts, decimal amps, string supply, string? severity) =>
-        Assert.Equal(severity, Of(Fed($$""", "trigger": { "volts": {{volts}}, "amps": {{amps}} }""", others: supply), "USB-PROFILE"));
+        Assert.Equal(
+            severity,
+            Of(Fed($$""", "trigger": { "volts": {{volts}}, "amps": {{amps}} }""", others: supply), "USB-PROFILE")
+        );
 
     [Theory]
     [InlineData("1.8", null)]
     [InlineData("1.81", "watch")]
     [InlineData("2.01", "stop")]
     public void HEAT_REGULATOR_by_volts_lost_times_amps(string amps, string? severity) =>
-        Assert.Equal(severity, Of(Fed($$""", "draws": [ { "rail": "+5", "peakAmps": {{amps}} } ]""", """{ "id": "+5", "volts": 5, "amps": 10, "regulator": { "fromVolts": 9, "maxWatts": 8 } }"""), "HEAT-REGULATOR"));
+        Assert.Equal(
+            severity,
+            Of(
+                Fed(
+                    $$""", "draws": [ { "rail": "+5", "peakAmps": {{amps}} } ]""",
+                    """{ "id": "+5", "volts": 5, "amps": 10, "regulator": { "fromVolts": 9, "maxWatts": 8 } }"""
+                ),
+                "HEAT-REGULATOR"
+            )
+        );
 
     [Theory]
     [InlineData("\"degreesPerWatt\": 2", "4", null)]
@@ -87,14 +152,21 @@ public sealed class PowerTests
     {
         // 5 W of its own without a fan: 18 of 20 degrees at 9 W. With one: 12 W and 9 degrees.
         string own = cooling.Contains("cfm") ? "\"maxRise\": 9" : "\"maxRise\": 20, \"ownWatts\": 5";
-        Assert.Equal(severity, Of(Fed($", \"heatW\": {watts}", more: $$""", "cooling": { {{cooling}}, {{own}} }"""), "HEAT-CASE"));
+        Assert.Equal(
+            severity,
+            Of(Fed($", \"heatW\": {watts}", more: $$""", "cooling": { {{cooling}}, {{own}} }"""), "HEAT-CASE")
+        );
     }
 
     [Fact]
     public void POWER_NO_RAIL_asks_only_for_what_the_switches_draw()
     {
-        const string Part = """, "switches": [ { "id": "S", "positions": ["off", "on"] } ], "draws": [ { "rail": "+12", "peakAmps": 1, "when": { "S": "on" } } ]""";
+        const string Part =
+            """, "switches": [ { "id": "S", "positions": ["off", "on"] } ], "draws": [ { "rail": "+12", "peakAmps": 1, "when": { "S": "on" } } ]""";
         Assert.Null(Of(Fed(Part), "POWER-NO-RAIL"));
-        Assert.Equal("stop", Of(Fed(Part) with { Job = """ "add": [ { "part": "p", "way": "w", "switches": { "S": "on" } } ]""" }, "POWER-NO-RAIL"));
+        Assert.Equal(
+            "stop",
+            Of(Fed(Part) with { Job = """ "add": [ { "part": "p", "way": "w", "switches": { "S": "on" } } ]""" }, "POWER-NO-RAIL")
+        );
     }
 }

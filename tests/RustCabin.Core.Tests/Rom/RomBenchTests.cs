@@ -19,23 +19,79 @@ public sealed class RomBenchTests
     }
 
     static readonly string[] BrindleSocket =
-        ["A16", "A7", "A6", "A5", "A4", "A3", "A2", "A1", "A0", "/CE", "GND", "/OE", "D0", "D8", "D1", "D9", "D2", "D10", "D3", "D11", "VCC", "D4", "D12", "D5", "D13", "D6", "D14", "D7", "D15", "GND", "GND", "n", "A15", "A14", "A13", "A12", "A11", "A10", "A9", "A8"];
+    [
+        "A16",
+        "A7",
+        "A6",
+        "A5",
+        "A4",
+        "A3",
+        "A2",
+        "A1",
+        "A0",
+        "/CE",
+        "GND",
+        "/OE",
+        "D0",
+        "D8",
+        "D1",
+        "D9",
+        "D2",
+        "D10",
+        "D3",
+        "D11",
+        "VCC",
+        "D4",
+        "D12",
+        "D5",
+        "D13",
+        "D6",
+        "D14",
+        "D7",
+        "D15",
+        "GND",
+        "GND",
+        "n",
+        "A15",
+        "A14",
+        "A13",
+        "A12",
+        "A11",
+        "A10",
+        "A9",
+        "A8",
+    ];
 
     static readonly IReadOnlyDictionary<string, string> NoTies = new Dictionary<string, string>();
 
     [Fact]
     public void Each_difference_is_named()
     {
-        byte[] image = Image(4096), stuck = [.. image.Select(b => (byte)(b | 8))], other = Image(4096, 2), lane = [.. image], exchanged = [.. image];
-        for (int i = 1; i < lane.Length; i += 2) lane[i] = other[i];
-        for (int i = 0; i < image.Length; i += 4) (exchanged[i], exchanged[i + 2]) = (image[i + 2], image[i]);
+        byte[] image = Image(4096),
+            stuck = [.. image.Select(b => (byte)(b | 8))],
+            other = Image(4096, 2),
+            lane = [.. image],
+            exchanged = [.. image];
+        for (int i = 1; i < lane.Length; i += 2)
+            lane[i] = other[i];
+        for (int i = 0; i < image.Length; i += 4)
+            (exchanged[i], exchanged[i + 2]) = (image[i + 2], image[i]);
         (byte[] Dump, Difference Cause)[] cases =
         [
-            ([.. image], Difference.Equal), (Op(image, "swap16"), Difference.Swapped), ([.. image[2048..], .. image[..2048]], Difference.HalfSwapped), ([0, 0, 0, .. image[..^3]], Difference.Shifted),
-            ([.. image[16..], .. new byte[16]], Difference.Shifted), (stuck, Difference.StuckBit), (lane, Difference.LaneWrong), (exchanged, Difference.LaneExchanged), ([.. image, .. image], Difference.Doubled),
-            (image[..4000], Difference.Shorter), (other, Difference.Other),
+            ([.. image], Difference.Equal),
+            (Op(image, "swap16"), Difference.Swapped),
+            ([.. image[2048..], .. image[..2048]], Difference.HalfSwapped),
+            ([0, 0, 0, .. image[..^3]], Difference.Shifted),
+            ([.. image[16..], .. new byte[16]], Difference.Shifted),
+            (stuck, Difference.StuckBit),
+            (lane, Difference.LaneWrong),
+            (exchanged, Difference.LaneExchanged),
+            ([.. image, .. image], Difference.Doubled),
+            (image[..4000], Difference.Shorter),
+            (other, Difference.Other),
         ];
-        foreach ((byte[] dump, Difference cause) in cases) Assert.Equal(cause, RomCompare.Of(image, dump).Cause);
+        foreach ((byte[] dump, Difference cause) in cases)
+            Assert.Equal(cause, RomCompare.Of(image, dump).Cause);
         Assert.Contains("D3 always reads 1", RomCompare.Of(image, stuck).Words);
         Assert.Contains("Only lane 1 of 2", RomCompare.Of(image, lane).Words);
         Assert.Contains("3 bytes too high", RomCompare.Of(image, [0, 0, 0, .. image[..^3]]).Words);
@@ -44,7 +100,8 @@ public sealed class RomBenchTests
     [Fact]
     public void The_first_wrong_byte_and_the_map_say_where()
     {
-        byte[] image = Image(6400), dump = [.. image];
+        byte[] image = Image(6400),
+            dump = [.. image];
         dump[3205] ^= 0xFF;
         Compared compared = RomCompare.Of(image, dump);
         Assert.Equal((3205L, 1L), (compared.FirstWrong, compared.WrongBytes));
@@ -83,7 +140,9 @@ public sealed class RomBenchTests
     {
         RomDevice device = RomDevice.Find("27512")!;
         string[] socket = [.. RomDevice.Find("27256")!.Pins];
-        byte[] first = Image(32 << 10), second = Image(32 << 10, 2), both = [.. first, .. second];
+        byte[] first = Image(32 << 10),
+            second = Image(32 << 10, 2),
+            both = [.. first, .. second];
         RomWiring wiring = RomWiring.Solve(device, socket, new Dictionary<string, string> { ["A15"] = "switch" });
         Assert.True(RomProof.Of(device, socket, wiring, first, both, false, switchAt: false).Passed);
         Assert.True(RomProof.Of(device, socket, wiring, second, both, false, switchAt: true).Passed);
@@ -96,21 +155,21 @@ public sealed class RomBenchTests
     {
         int proved = 0;
         foreach (RomDevice device in RomDevice.All)
-            foreach (RomDevice made in RomDevice.All)
+        foreach (RomDevice made in RomDevice.All)
+        {
+            RomWiring wiring = RomWiring.Solve(device, made.Pins, NoTies);
+            if (!wiring.Fits)
             {
-                RomWiring wiring = RomWiring.Solve(device, made.Pins, NoTies);
-                if (!wiring.Fits)
-                {
-                    Assert.NotEmpty(wiring.Findings);
-                    continue;
-                }
-                // What both hold: a smaller device is seen again, a larger one is used in part.
-                int lines = Math.Min(device.AddressLines, made.AddressLines);
-                byte[] image = Image((int)Math.Min(1L << lines, 1 << 14) * device.DataLines / 8, device.Pins.Count);
-                Proof proof = RomProof.Of(device, made.Pins, wiring, image, image, false);
-                Assert.True(proof.Passed, $"{device.Name} in a socket for {made.Name}: {proof.Words}");
-                proved++;
+                Assert.NotEmpty(wiring.Findings);
+                continue;
             }
+            // What both hold: a smaller device is seen again, a larger one is used in part.
+            int lines = Math.Min(device.AddressLines, made.AddressLines);
+            byte[] image = Image((int)Math.Min(1L << lines, 1 << 14) * device.DataLines / 8, device.Pins.Count);
+            Proof proof = RomProof.Of(device, made.Pins, wiring, image, image, false);
+            Assert.True(proof.Passed, $"{device.Name} in a socket for {made.Name}: {proof.Words}");
+            proved++;
+        }
         Assert.True(proved > 50, $"{proved} proved");
     }
 
@@ -158,8 +217,16 @@ public sealed class RomBenchTests
     [Fact]
     public void The_strip_tells_text_code_blank_and_repeats()
     {
-        byte[] code = Image(4096), text = System.Text.Encoding.ASCII.GetBytes(string.Concat(Enumerable.Repeat("the harbour bell rings at four ", 140)))[..4096], blank = [.. Enumerable.Repeat((byte)0xFF, 8192)];
-        Assert.Equal([PieceKind.Code, PieceKind.Text, PieceKind.Blank], ImageStrip.Of([.. code, .. text, .. blank]).Select(p => p.Kind));
+        byte[] code = Image(4096),
+            text =
+                System.Text.Encoding.ASCII.GetBytes(string.Concat(Enumerable.Repeat("the harbour bell rings at four ", 140)))[
+                    ..4096
+                ],
+            blank = [.. Enumerable.Repeat((byte)0xFF, 8192)];
+        Assert.Equal(
+            [PieceKind.Code, PieceKind.Text, PieceKind.Blank],
+            ImageStrip.Of([.. code, .. text, .. blank]).Select(p => p.Kind)
+        );
         Assert.Equal([PieceKind.Code, PieceKind.Repeat], ImageStrip.Of([.. code, .. code]).Select(p => p.Kind));
         Assert.Equal(16384, ImageStrip.Of([.. code, .. text, .. blank]).Sum(p => p.Length));
         Assert.Empty(ImageStrip.Of([]));
@@ -179,10 +246,12 @@ public sealed class RomBenchTests
     [InlineData(190, "Watch")]
     [InlineData(210, "Watch")]
     [InlineData(211, "Stop")]
-    public void ROM_SPEED_against_the_budget(int ns, string? severity) => Assert.Equal(severity, DeviceChoice.Speed("unit", "27C400", ns, 210)?.Severity.ToString());
+    public void ROM_SPEED_against_the_budget(int ns, string? severity) =>
+        Assert.Equal(severity, DeviceChoice.Speed("unit", "27C400", ns, 210)?.Severity.ToString());
 
     [Fact]
-    public void The_budget_of_two_cycles_at_four_megahertz_is_390_ns() => Assert.Equal(390, DeviceChoice.Budget(2, 4, 60, 30, 20));
+    public void The_budget_of_two_cycles_at_four_megahertz_is_390_ns() =>
+        Assert.Equal(390, DeviceChoice.Budget(2, 4, 60, 30, 20));
 
     /// <summary>The quick ways through an image against the slow one, at sizes about the width of the quick one.</summary>
     [Theory]
@@ -197,7 +266,8 @@ public sealed class RomBenchTests
         byte[] image = Image(size);
         using var json = System.Text.Json.JsonDocument.Parse($$"""[ { "op": "split", "lanes": {{lanes}} } ]""");
         IReadOnlyList<byte[]> split = RomOp.Run([image], RomOp.Read(json.RootElement).Ops);
-        for (int lane = 0; lane < lanes; lane++) Assert.Equal(image.Where((_, i) => i % lanes == lane), split[lane]);
+        for (int lane = 0; lane < lanes; lane++)
+            Assert.Equal(image.Where((_, i) => i % lanes == lane), split[lane]);
     }
 
     [Theory]

@@ -17,19 +17,23 @@ public sealed class RomProofTests
     static string Nets(string device) => string.Join(',', RomDevice.Find(device)!.Pins.Select(p => $"\"{p}\""));
 
     /// <summary>An 8-bit machine whose 32 KiB of ROM answer from 0x8000, and the plan of a device for it.</summary>
-    static Machine Small(string device, string more = "", string claim = "", string other = "") => new()
-    {
-        Claims = $$"""{ "id": "os", "kind": "rom", "base": "0x8000", "size": "32K", "sockets": ["os"] {{claim}} } {{other}}""",
-        More = $$""", "sites": [ { "id": "os", "kind": "socket", "pinout": [{{Nets("27256")}}] } ]""",
-        Job = $$""" "roms": [ { "site": "os", "device": "{{device}}", "image": "1" {{more}} } ]""",
-    };
+    static Machine Small(string device, string more = "", string claim = "", string other = "") =>
+        new()
+        {
+            Claims =
+                $$"""{ "id": "os", "kind": "rom", "base": "0x8000", "size": "32K", "sockets": ["os"] {{claim}} } {{other}}""",
+            More = $$""", "sites": [ { "id": "os", "kind": "socket", "pinout": [{{Nets("27256")}}] } ]""",
+            Job = $$""" "roms": [ { "site": "os", "device": "{{device}}", "image": "1" {{more}} } ]""",
+        };
 
-    static Proof Prove(Machine machine, byte[] burnt, params byte[][] images) => RomProof.Of(machine.Planned, machine.Pack.Jobs[0].Roms[0], images, burnt);
+    static Proof Prove(Machine machine, byte[] burnt, params byte[][] images) =>
+        RomProof.Of(machine.Planned, machine.Pack.Jobs[0].Roms[0], images, burnt);
 
     [Fact]
     public void The_first_wrong_byte_has_its_address_in_the_machine()
     {
-        byte[] image = Image(32 << 10), wrong = [.. image];
+        byte[] image = Image(32 << 10),
+            wrong = [.. image];
         wrong[0x123] ^= 1;
         Assert.True(Prove(Small("27256"), image, image).Passed);
         Proof failed = Prove(Small("27256"), wrong, image);
@@ -39,19 +43,39 @@ public sealed class RomProofTests
     [Fact]
     public void An_image_beyond_what_the_machine_shows_of_the_socket_fails_at_its_end()
     {
-        Proof failed = Prove(Small("27256") with { Claims = """{ "id": "os", "kind": "rom", "base": "0xC000", "size": "16K", "sockets": ["os"] }""" }, Image(32 << 10), Image(32 << 10));
+        Proof failed = Prove(
+            Small("27256") with
+            {
+                Claims = """{ "id": "os", "kind": "rom", "base": "0xC000", "size": "16K", "sockets": ["os"] }""",
+            },
+            Image(32 << 10),
+            Image(32 << 10)
+        );
         Assert.Contains("shows 16 KiB of this socket at 0xc000", failed.Words);
         Assert.Equal(16L << 10, failed.FirstWrong);
         byte[] image = Image(16 << 10);
-        Assert.True(Prove(Small("27256") with { Claims = """{ "id": "os", "kind": "rom", "base": "0xC000", "size": "16K", "sockets": ["os"] }""" }, [.. image, .. image], image).Passed);
+        Assert.True(
+            Prove(
+                Small("27256") with
+                {
+                    Claims = """{ "id": "os", "kind": "rom", "base": "0xC000", "size": "16K", "sockets": ["os"] }""",
+                },
+                [.. image, .. image],
+                image
+            ).Passed
+        );
     }
 
     /// <summary>16 KiB at 0xC000 in a socket of 15 lines: A14 is high there, so the device is read from its upper half, or doubled, from anywhere.</summary>
     [Fact]
     public void A_socket_with_more_lines_than_its_claim_needs_is_read_from_where_they_stand()
     {
-        Machine machine = Small("27256") with { Claims = """{ "id": "os", "kind": "rom", "base": "0xC000", "size": "16K", "sockets": ["os"] }""" };
-        byte[] image = Image(16 << 10), blank = new byte[16 << 10];
+        Machine machine = Small("27256") with
+        {
+            Claims = """{ "id": "os", "kind": "rom", "base": "0xC000", "size": "16K", "sockets": ["os"] }""",
+        };
+        byte[] image = Image(16 << 10),
+            blank = new byte[16 << 10];
         Proof low = Prove(machine, [.. image, .. blank], image);
         Assert.False(low.Passed);
         Assert.Contains("reads the device from 0x4000 here", low.Words);
@@ -69,10 +93,12 @@ public sealed class RomProofTests
         Assert.Contains("something else answers", failed.Words);
     }
 
-    static Machine Windowed(int bank, string register = "") => Small("27256") with
-    {
-        Claims = $$"""{ "id": "slots", "kind": "rom", "base": "0x8000", "size": "32K", "window": { "register": "select", "banks": 16, "pages": [ { "bank": {{bank}}, "site": "os" } ] } }, { "id": "select", "kind": "register", "base": "0x7F00", "size": "1" {{register}} }""",
-    };
+    static Machine Windowed(int bank, string register = "") =>
+        Small("27256") with
+        {
+            Claims =
+                $$"""{ "id": "slots", "kind": "rom", "base": "0x8000", "size": "32K", "window": { "register": "select", "banks": 16, "pages": [ { "bank": {{bank}}, "site": "os" } ] } }, { "id": "select", "kind": "register", "base": "0x7F00", "size": "1" {{register}} }""",
+        };
 
     [Theory]
     [InlineData(0)]
@@ -88,7 +114,10 @@ public sealed class RomProofTests
     public void A_bank_that_its_register_cannot_choose_fails()
     {
         byte[] image = Image(32 << 10);
-        Assert.Contains("Bank 3 of the window at 0x8000 is not shown", Prove(Windowed(3, """, "access": "read" """), image, image).Words);
+        Assert.Contains(
+            "Bank 3 of the window at 0x8000 is not shown",
+            Prove(Windowed(3, """, "access": "read" """), image, image).Words
+        );
         Assert.True(Prove(Windowed(0, """, "access": "read" """), image, image).Passed);
     }
 
@@ -96,14 +125,17 @@ public sealed class RomProofTests
     [Fact]
     public void Each_lane_of_a_split_set_is_proved_in_its_own_socket()
     {
-        Machine set(string site) => new()
-        {
-            DataBits = 16,
-            Claims = """{ "id": "os", "kind": "rom", "base": "0x0000", "size": "64K", "sockets": ["even", "odd"] }""",
-            More = $$""", "sites": [ { "id": "even", "kind": "socket", "pinout": [{{Nets("27256")}}] }, { "id": "odd", "kind": "socket", "pinout": [{{Nets("27256")}}] } ]""",
-            Job = $$""" "roms": [ { "site": "{{site}}", "device": "27256", "image": "1" } ]""",
-        };
-        byte[] lane = Image(32 << 10), wrong = [.. lane];
+        Machine set(string site) =>
+            new()
+            {
+                DataBits = 16,
+                Claims = """{ "id": "os", "kind": "rom", "base": "0x0000", "size": "64K", "sockets": ["even", "odd"] }""",
+                More =
+                    $$""", "sites": [ { "id": "even", "kind": "socket", "pinout": [{{Nets("27256")}}] }, { "id": "odd", "kind": "socket", "pinout": [{{Nets("27256")}}] } ]""",
+                Job = $$""" "roms": [ { "site": "{{site}}", "device": "27256", "image": "1" } ]""",
+            };
+        byte[] lane = Image(32 << 10),
+            wrong = [.. lane];
         wrong[5] ^= 1;
         Assert.True(Prove(set("even"), lane, lane).Passed);
         Assert.Equal(10ul, Prove(set("even"), wrong, lane).At!.Value.Value);
@@ -113,14 +145,19 @@ public sealed class RomProofTests
     [Fact]
     public void A_whole_image_split_for_the_set_is_proved_lane_by_lane_and_an_exchanged_pair_is_found()
     {
-        byte[] whole = Image(64 << 10), even = [.. whole.Where((_, i) => i % 2 == 0)], odd = [.. whole.Where((_, i) => i % 2 == 1)];
-        Machine set(string site, int lane) => new()
-        {
-            DataBits = 16,
-            Claims = """{ "id": "os", "kind": "rom", "base": "0x0000", "size": "64K", "sockets": ["even", "odd"] }""",
-            More = $$""", "sites": [ { "id": "even", "kind": "socket", "pinout": [{{Nets("27256")}}] }, { "id": "odd", "kind": "socket", "pinout": [{{Nets("27256")}}] } ]""",
-            Job = $$""" "roms": [ { "site": "{{site}}", "device": "27256", "image": "1", "ops": [ { "op": "split", "lanes": 2 }, { "op": "pick", "index": {{lane}} } ] } ]""",
-        };
+        byte[] whole = Image(64 << 10),
+            even = [.. whole.Where((_, i) => i % 2 == 0)],
+            odd = [.. whole.Where((_, i) => i % 2 == 1)];
+        Machine set(string site, int lane) =>
+            new()
+            {
+                DataBits = 16,
+                Claims = """{ "id": "os", "kind": "rom", "base": "0x0000", "size": "64K", "sockets": ["even", "odd"] }""",
+                More =
+                    $$""", "sites": [ { "id": "even", "kind": "socket", "pinout": [{{Nets("27256")}}] }, { "id": "odd", "kind": "socket", "pinout": [{{Nets("27256")}}] } ]""",
+                Job =
+                    $$""" "roms": [ { "site": "{{site}}", "device": "27256", "image": "1", "ops": [ { "op": "split", "lanes": 2 }, { "op": "pick", "index": {{lane}} } ] } ]""",
+            };
         Assert.Contains("in lane 1 of 2", Prove(set("even", 0), even, whole).Words);
         Assert.Contains("in lane 2 of 2", Prove(set("odd", 1), odd, whole).Words);
         Assert.False(Prove(set("odd", 0), even, whole).Passed);
@@ -133,7 +170,15 @@ public sealed class RomProofTests
     public void An_image_that_no_switch_chooses_is_told_and_an_empty_one_fails()
     {
         byte[] image = Image(16 << 10);
-        Proof proof = Prove(Small("27256", """, "further": ["2"] """) with { Claims = """{ "id": "os", "kind": "rom", "base": "0x8000", "size": "16K", "sockets": ["os"] }""" }, [.. image, .. image], image, image);
+        Proof proof = Prove(
+            Small("27256", """, "further": ["2"] """) with
+            {
+                Claims = """{ "id": "os", "kind": "rom", "base": "0x8000", "size": "16K", "sockets": ["os"] }""",
+            },
+            [.. image, .. image],
+            image,
+            image
+        );
         Assert.True(proof.Passed);
         Assert.EndsWith("One image more is in the device and out of reach: put a line on a switch.", proof.Words);
         Assert.Equal("The image is empty.", Prove(Small("27256"), [], Image(0)).Words);
@@ -143,7 +188,10 @@ public sealed class RomProofTests
     public void Four_images_on_two_switches_are_each_proved_at_their_position()
     {
         // A 128 KiB device in a 32 KiB socket has two lines more; both are on switches.
-        Machine machine = Small("27C010", """, "further": ["2", "3", "4"], "ties": { "A15": "switch", "A16": "switch" } """) with { More = $$""", "sites": [ { "id": "os", "kind": "socket", "pinout": ["n","n",{{Nets("27256")}},"n","n"] } ]""" };
+        Machine machine = Small("27C010", """, "further": ["2", "3", "4"], "ties": { "A15": "switch", "A16": "switch" } """) with
+        {
+            More = $$""", "sites": [ { "id": "os", "kind": "socket", "pinout": ["n","n",{{Nets("27256")}},"n","n"] } ]""",
+        };
         byte[][] images = [.. Enumerable.Range(1, 4).Select(i => Image(32 << 10, i))];
         byte[] burnt = [.. images.SelectMany(i => i)];
         RomPlan plan = machine.Pack.Jobs[0].Roms[0];
@@ -152,11 +200,20 @@ public sealed class RomProofTests
         Proof proof = Prove(machine, burnt, images);
         Assert.True(proof.Passed, proof.Words);
         Assert.Contains("at each of 4 switch positions", proof.Words);
-        Assert.Contains("With A16 high, A15 low: image 3 is wanted there", Prove(machine, [.. images[0], .. images[1], .. images[3], .. images[2]], images).Words);
+        Assert.Contains(
+            "With A16 high, A15 low: image 3 is wanted there",
+            Prove(machine, [.. images[0], .. images[1], .. images[3], .. images[2]], images).Words
+        );
 
         IReadOnlyList<SelectorPosition> positions = ImageSelector.Of(RomDevice.Find("27C010")!, wiring);
-        Assert.Equal(["A16 low, A15 low", "A16 low, A15 high", "A16 high, A15 low", "A16 high, A15 high"], positions.Select(p => p.Words));
-        Assert.Equal([(0L, 32767L), (32768L, 65535L), (65536L, 98303L), (98304L, 131071L)], positions.Select(p => p.Ranges.Single()));
+        Assert.Equal(
+            ["A16 low, A15 low", "A16 low, A15 high", "A16 high, A15 low", "A16 high, A15 high"],
+            positions.Select(p => p.Words)
+        );
+        Assert.Equal(
+            [(0L, 32767L), (32768L, 65535L), (65536L, 98303L), (98304L, 131071L)],
+            positions.Select(p => p.Ranges.Single())
+        );
     }
 
     [Fact]
@@ -164,25 +221,46 @@ public sealed class RomProofTests
     {
         RomDevice device = RomDevice.Find("27C010")!;
         RomWiring wiring = RomWiring.Solve(device, device.Pins, new Dictionary<string, string> { ["A15"] = "switch" });
-        Assert.Equal([[(0L, 32767L), (65536L, 98303L)], [(32768L, 65535L), (98304L, 131071L)]], ImageSelector.Of(device, wiring).Select(p => p.Ranges));
+        Assert.Equal(
+            [
+                [(0L, 32767L), (65536L, 98303L)],
+                [(32768L, 65535L), (98304L, 131071L)],
+            ],
+            ImageSelector.Of(device, wiring).Select(p => p.Ranges)
+        );
         // Tied high, there is one position, and it is the other half.
-        Assert.Equal([(65536L, 131071L)], Assert.Single(ImageSelector.Of(device, RomWiring.Solve(device, device.Pins, new Dictionary<string, string> { ["A16"] = "VCC" }))).Ranges);
+        Assert.Equal(
+            [(65536L, 131071L)],
+            Assert
+                .Single(
+                    ImageSelector.Of(
+                        device,
+                        RomWiring.Solve(device, device.Pins, new Dictionary<string, string> { ["A16"] = "VCC" })
+                    )
+                )
+                .Ranges
+        );
     }
 
-    static Machine Tapped(string tie, string signals) => new()
-    {
-        AddressBits = 17,
-        Claims = """{ "id": "os", "kind": "rom", "base": "0x10000", "size": "64K", "sockets": ["os"] }""",
-        More = $$""", "sites": [ { "id": "os", "kind": "socket", "pinout": [{{Nets("27256")}}] } ], "signals": [{{signals}}]""",
-        Job = $$""" "roms": [ { "site": "os", "device": "27512", "image": "1", "bytes": 65536 {{tie}} } ]""",
-    };
+    static Machine Tapped(string tie, string signals) =>
+        new()
+        {
+            AddressBits = 17,
+            Claims = """{ "id": "os", "kind": "rom", "base": "0x10000", "size": "64K", "sockets": ["os"] }""",
+            More =
+                $$""", "sites": [ { "id": "os", "kind": "socket", "pinout": [{{Nets("27256")}}] } ], "signals": [{{signals}}]""",
+            Job = $$""" "roms": [ { "site": "os", "device": "27512", "image": "1", "bytes": 65536 {{tie}} } ]""",
+        };
 
     const string A15 = """{ "net": "A15", "at": [ { "chip": "U9", "pin": 12, "tap": "clip" } ] }""";
 
     [Fact]
     public void ROM_LINES_tells_how_much_is_reached_and_where_the_line_can_be_tapped_and_a_tap_mends_it()
     {
-        Findings.Finding stop = Assert.Single(Tapped("", A15).Answer.Findings, f => f is { Code: "ROM-LINES", Severity: Core.Findings.Severity.Stop });
+        Findings.Finding stop = Assert.Single(
+            Tapped("", A15).Answer.Findings,
+            f => f is { Code: "ROM-LINES", Severity: Core.Findings.Severity.Stop }
+        );
         Assert.Equal("Of the image's 64 KiB the socket reaches 32 KiB.", stop.Text);
         Assert.Contains("A15 can be tapped at U9 leg 12 (clip).", stop.Why);
         byte[] image = Image(64 << 10);
@@ -192,20 +270,37 @@ public sealed class RomProofTests
         Assert.DoesNotContain(tapped.Answer.Findings, f => f is { Code: "ROM-LINES", Severity: Core.Findings.Severity.Stop });
         Proof proof = Prove(tapped, image, image);
         Assert.True(proof.Passed, proof.Words);
-        Assert.Contains(BuildSheet.For(tapped.Planned, tapped.Planned).Steps, s => s.Details.Contains("Wire leg 1 (A15) to U9 leg 12 (clip)."));
-        Assert.Contains("names no place that carries it", Assert.Single(Tapped(""", "ties": { "A15": "tap" } """, "").Answer.Findings, f => f is { Code: "ROM-LINES", Severity: Core.Findings.Severity.Stop }).Text);
+        Assert.Contains(
+            BuildSheet.For(tapped.Planned, tapped.Planned).Steps,
+            s => s.Details.Contains("Wire leg 1 (A15) to U9 leg 12 (clip).")
+        );
+        Assert.Contains(
+            "names no place that carries it",
+            Assert
+                .Single(
+                    Tapped(""", "ties": { "A15": "tap" } """, "").Answer.Findings,
+                    f => f is { Code: "ROM-LINES", Severity: Core.Findings.Severity.Stop }
+                )
+                .Text
+        );
     }
 
     [Theory]
     [InlineData(32768, false)]
     [InlineData(32769, true)]
     public void ROM_SIZE_when_the_image_is_larger_than_the_device(int bytes, bool raised) =>
-        Assert.Equal(raised, Small("27256", $", \"bytes\": {bytes}").Answer.Findings.Any(f => f is { Code: "ROM-SIZE", Severity: Core.Findings.Severity.Stop }));
+        Assert.Equal(
+            raised,
+            Small("27256", $", \"bytes\": {bytes}")
+                .Answer.Findings.Any(f => f is { Code: "ROM-SIZE", Severity: Core.Findings.Severity.Stop })
+        );
 
     [Fact]
     public void A_proof_holds_for_the_board_that_it_was_made_on()
     {
-        Machine here = Small("27256"), moved = here with { Claims = here.Claims.Replace("0x8000", "0x0000") }, other = here with { More = here.More.Replace("\"A14\"", "\"n\"") };
+        Machine here = Small("27256"),
+            moved = here with { Claims = here.Claims.Replace("0x8000", "0x0000") },
+            other = here with { More = here.More.Replace("\"A14\"", "\"n\"") };
         RomPlan plan = here.Pack.Jobs[0].Roms[0];
         plan = plan with { Proof = new ProofNote("2026-11-23T20:00:00Z", RomProof.KeyOf(here.Planned, plan), true, "told") };
         Assert.True(RomProof.Holds(here.Planned, plan));
@@ -219,15 +314,24 @@ public sealed class RomProofTests
     {
         Progress Of(string rom)
         {
-            Machine machine = Small("27256", rom) with { Job = $$""" "roms": [ { "site": "os", "device": "27256" {{rom}} } ], "done": ["proof-os"], "readings": [ { "gate": "untouched", "at": "2026-11-23T20:00:00Z", "starts": true, "lines": [] } ]""" };
+            Machine machine = Small("27256", rom) with
+            {
+                Job =
+                    $$""" "roms": [ { "site": "os", "device": "27256" {{rom}} } ], "done": ["proof-os"], "readings": [ { "gate": "untouched", "at": "2026-11-23T20:00:00Z", "starts": true, "lines": [] } ]""",
+            };
             BuildSheet sheet = BuildSheet.For(Plan.For(machine.Pack, machine.Pack.Units[0]), machine.Planned);
             return Progress.Of(sheet, machine.Pack.Jobs[0]);
         }
         StepState State(Progress progress, string step) => progress.Steps.Single(s => s.Step.Id == step).State;
         Progress barred = Of(""", "image": "1" """);
-        Assert.Equal((StepState.Open, StepState.Locked, StepState.Locked), (State(barred, "proof-os"), State(barred, "burn-os"), State(barred, "fit-rom-os")));
+        Assert.Equal(
+            (StepState.Open, StepState.Locked, StepState.Locked),
+            (State(barred, "proof-os"), State(barred, "burn-os"), State(barred, "fit-rom-os"))
+        );
         Machine machine = Small("27256");
-        Progress proved = Of($$""", "image": "1", "proof": { "at": "2026-11-23T20:00:00Z", "of": "{{RomProof.KeyOf(machine.Planned, machine.Pack.Jobs[0].Roms[0])}}", "passed": true, "words": "told" }""");
+        Progress proved = Of(
+            $$""", "image": "1", "proof": { "at": "2026-11-23T20:00:00Z", "of": "{{RomProof.KeyOf(machine.Planned, machine.Pack.Jobs[0].Roms[0])}}", "passed": true, "words": "told" }"""
+        );
         Assert.Equal((StepState.Done, StepState.Open), (State(proved, "proof-os"), State(proved, "burn-os")));
         // Without an image in the cabin a dump is compared by hand, and a tick says so.
         Assert.Equal(StepState.Done, State(Of(""), "proof-os"));
@@ -253,8 +357,25 @@ public sealed class RomProofTests
     {
         using var json = System.Text.Json.JsonDocument.Parse($$"""[{ "op": "patch", "at": {{at}}, "bytes": "{{bytes}}" }]""");
         IReadOnlyList<RomOp> ops = RomOp.Read(json.RootElement).Ops;
-        if (made is null) Assert.Throws<RomOpException>(() => RomOp.Run([[0, 1, 2, 3]], ops));
-        else Assert.Equal(Convert.FromHexString(made.Replace(" ", "")), RomOp.Run([[0, 1, 2, 3]], ops)[0]);
+        if (made is null)
+            Assert.Throws<RomOpException>(() =>
+                RomOp.Run(
+                    [
+                        [0, 1, 2, 3],
+                    ],
+                    ops
+                )
+            );
+        else
+            Assert.Equal(
+                Convert.FromHexString(made.Replace(" ", "")),
+                RomOp.Run(
+                    [
+                        [0, 1, 2, 3],
+                    ],
+                    ops
+                )[0]
+            );
     }
 
     [Theory]
@@ -270,14 +391,24 @@ public sealed class RomProofTests
     [Fact]
     public void Sockets_and_pages_that_are_not_on_the_sheet_are_errors_with_their_path()
     {
-        Core.Sheets.PackReading reading = Sample.Read("""
+        Core.Sheets.PackReading reading = Sample.Read(
+            """
             { "format": "rustcabin.pack/1", "models": [ { "id": "m", "name": "M", "addressBits": 16, "dataBits": 8, "masters": ["cpu"], "revisions": [ { "id": "r", "name": "R" } ], "claims": [
               { "id": "a", "kind": "rom", "base": "0", "size": "1K", "sockets": ["none"] },
               { "id": "b", "kind": "rom", "base": "0x1000", "size": "1K", "window": { "banks": 2, "pages": [ { "bank": 1, "site": "gone" } ] } },
               { "id": "c", "kind": "rom", "base": "0x2000", "size": "1K", "window": { "banks": 2, "pages": [ { "bank": 2, "site": "gone" } ] } },
               { "id": "d", "kind": "rom", "base": "0x3000", "size": "1K", "pages": [ { "bank": 0, "site": "gone" } ] } ] } ] }
-            """);
-        Assert.Equal(["models[0].claims[0].sockets", "models[0].claims[1].window.pages", "models[0].claims[2].pages", "models[0].claims[2].window.pages", "models[0].claims[3].pages"],
-            reading.Errors.Select(e => e.Path).Where(p => p.Contains("sockets") || p.Contains("pages")).Order());
+            """
+        );
+        Assert.Equal(
+            [
+                "models[0].claims[0].sockets",
+                "models[0].claims[1].window.pages",
+                "models[0].claims[2].pages",
+                "models[0].claims[2].window.pages",
+                "models[0].claims[3].pages",
+            ],
+            reading.Errors.Select(e => e.Path).Where(p => p.Contains("sockets") || p.Contains("pages")).Order()
+        );
     }
 }

@@ -9,12 +9,15 @@ namespace RustCabin.Core.Tests.Rom;
 public class RomTests
 {
     static byte[] Ascii(string text) => Encoding.ASCII.GetBytes(text);
+
     static RomImage Hex(params string[] lines) => RomFile.Read(RomFormat.Ihex, Ascii(string.Join("\r\n", lines)));
+
     static RomImage Srec(params string[] lines) => RomFile.Read(RomFormat.Srec, Ascii(string.Join("\n", lines)));
 
     [Fact]
     public void Written_files_read_back_equal() =>
-        Gen.Select(Gen.Byte.Array[1, 3000], Gen.OneOf(Gen.Const(RomFormat.Ihex), Gen.Const(RomFormat.Srec))).Sample((image, format) => RomFile.Read(format, RomFile.Write(format, image)).Bytes.SequenceEqual(image), iter: 300);
+        Gen.Select(Gen.Byte.Array[1, 3000], Gen.OneOf(Gen.Const(RomFormat.Ihex), Gen.Const(RomFormat.Srec)))
+            .Sample((image, format) => RomFile.Read(format, RomFile.Write(format, image)).Bytes.SequenceEqual(image), iter: 300);
 
     [Theory]
     [InlineData(0x10000)]
@@ -25,7 +28,8 @@ public class RomTests
     {
         byte[] image = new byte[size];
         new Random(1).NextBytes(image);
-        foreach (RomFormat format in (RomFormat[])[RomFormat.Ihex, RomFormat.Srec]) Assert.True(RomFile.Read(format, RomFile.Write(format, image)).Bytes.AsSpan().SequenceEqual(image));
+        foreach (RomFormat format in (RomFormat[])[RomFormat.Ihex, RomFormat.Srec])
+            Assert.True(RomFile.Read(format, RomFile.Write(format, image)).Bytes.AsSpan().SequenceEqual(image));
     }
 
     [Fact]
@@ -73,11 +77,21 @@ public class RomTests
 
     [Fact]
     public void Any_text_is_read_or_refused_with_its_line() =>
-        Gen.Select(Gen.Char["S:0123456789ABCDEF\n"].Array[0, 120], Gen.Bool).Sample((text, hex) =>
-        {
-            try { RomFile.Read(hex ? RomFormat.Ihex : RomFormat.Srec, Ascii(new string(text))); }
-            catch (RomFileException wrong) { Assert.True(wrong.Line >= 0); }
-        }, iter: 20_000);
+        Gen.Select(Gen.Char["S:0123456789ABCDEF\n"].Array[0, 120], Gen.Bool)
+            .Sample(
+                (text, hex) =>
+                {
+                    try
+                    {
+                        RomFile.Read(hex ? RomFormat.Ihex : RomFormat.Srec, Ascii(new string(text)));
+                    }
+                    catch (RomFileException wrong)
+                    {
+                        Assert.True(wrong.Line >= 0);
+                    }
+                },
+                iter: 20_000
+            );
 
     /// <summary>Runs binutils' objcopy, which ./cabin test installs where it is missing.</summary>
     static byte[] Objcopy(byte[] file, string from, string to)
@@ -86,7 +100,15 @@ public class RomTests
         try
         {
             File.WriteAllBytes(Path.Combine(folder, "in"), file);
-            using var copy = System.Diagnostics.Process.Start(new System.Diagnostics.ProcessStartInfo("objcopy", ["-I", from, "-O", to, Path.Combine(folder, "in"), Path.Combine(folder, "out")]) { RedirectStandardError = true })!;
+            using var copy = System.Diagnostics.Process.Start(
+                new System.Diagnostics.ProcessStartInfo(
+                    "objcopy",
+                    ["-I", from, "-O", to, Path.Combine(folder, "in"), Path.Combine(folder, "out")]
+                )
+                {
+                    RedirectStandardError = true,
+                }
+            )!;
             string said = copy.StandardError.ReadToEnd();
             copy.WaitForExit();
             Assert.True(copy.ExitCode == 0, said);
@@ -145,11 +167,22 @@ public class RomTests
     [InlineData("""[{"op":"pad","size":"2"}]""", 0)]
     [InlineData("""[{"op":"slice","from":2,"size":"2"}]""", 0)]
     [InlineData("""[{"op":"pad","size":"1G"}]""", 0)]
-    public void What_does_not_go_with_the_image_is_refused_at_its_place(string ops, int at) => Assert.Equal(at, Assert.Throws<RomOpException>(() => Run(ops, [1, 2, 3])).At);
+    public void What_does_not_go_with_the_image_is_refused_at_its_place(string ops, int at) =>
+        Assert.Equal(at, Assert.Throws<RomOpException>(() => Run(ops, [1, 2, 3])).At);
 
     [Fact]
-    public void Swaps_and_splits_undo_themselves() => Gen.Byte.Array[0, 400].Select(b => b[..(b.Length / 4 * 4)]).Sample(image =>
-        image.SequenceEqual(Run("""[{"op":"swap16"},{"op":"swap16"},{"op":"swap32"},{"op":"swap32"},{"op":"split","lanes":4},{"op":"join"},{"op":"reverseWords"},{"op":"reverseWords"}]""", image)[0]));
+    public void Swaps_and_splits_undo_themselves() =>
+        Gen
+            .Byte.Array[0, 400]
+            .Select(b => b[..(b.Length / 4 * 4)])
+            .Sample(image =>
+                image.SequenceEqual(
+                    Run(
+                        """[{"op":"swap16"},{"op":"swap16"},{"op":"swap32"},{"op":"swap32"},{"op":"split","lanes":4},{"op":"join"},{"op":"reverseWords"},{"op":"reverseWords"}]""",
+                        image
+                    )[0]
+                )
+            );
 
     [Fact]
     public void An_image_is_told_by_its_sums()
@@ -158,7 +191,10 @@ public class RomTests
         Assert.Equal(("cbf43926", "f7c3bc1d808e04732adf679965ccc34ca7ae3441", 477u), (seen.Crc32, seen.Sha1, seen.Sum16));
         Assert.Equal("15e2b0d3c33891ebb0f1ef609ec419420c20e320ce94c65fbc8c3312448eb225", seen.Sha256);
         seen = RomInspection.Of([1, 0xFF, 1, 0xFF]);
-        Assert.Equal((4, 2, true, 512u, ByteOrder.Unknown), (seen.Size, seen.BlankBytes, seen.RepeatedHalves, seen.Sum32, seen.ByteOrder));
+        Assert.Equal(
+            (4, 2, true, 512u, ByteOrder.Unknown),
+            (seen.Size, seen.BlankBytes, seen.RepeatedHalves, seen.Sum32, seen.ByteOrder)
+        );
     }
 
     [Fact]

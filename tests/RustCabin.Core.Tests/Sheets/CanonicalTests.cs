@@ -13,14 +13,22 @@ public class CanonicalTests
         return CanonicalPack.Write(document.RootElement);
     }
 
-    public static TheoryData<string> Packs => [.. Directory.EnumerateFiles(Path.Combine(AppContext.BaseDirectory, "demo")).Concat([
-        Path.Combine(AppContext.BaseDirectory, "Samples", "slipway.json"), Path.Combine(AppContext.BaseDirectory, "Samples", "weir.json")])];
+    public static TheoryData<string> Packs =>
+        [
+            .. Directory
+                .EnumerateFiles(Path.Combine(AppContext.BaseDirectory, "demo"))
+                .Concat([
+                    Path.Combine(AppContext.BaseDirectory, "Samples", "slipway.json"),
+                    Path.Combine(AppContext.BaseDirectory, "Samples", "weir.json"),
+                ]),
+        ];
 
     [Theory]
     [MemberData(nameof(Packs))]
     public void Written_read_and_written_again_gives_equal_bytes_and_loses_nothing(string path)
     {
-        byte[] given = File.ReadAllBytes(path), once = Write(given);
+        byte[] given = File.ReadAllBytes(path),
+            once = Write(given);
         Assert.Equal(once, Write(once));
         Assert.Empty(Sample.Read(once).Errors);
         Assert.True(JsonNode.DeepEquals(JsonNode.Parse(given), JsonNode.Parse(once)));
@@ -33,8 +41,13 @@ public class CanonicalTests
     [Fact]
     public void Order_is_fixed_and_what_was_typed_stays_as_typed()
     {
-        string text = Encoding.UTF8.GetString(Write("""{"titles":[],"format":"rustcabin.pack/1","parts":[{"price":38.50,"x":{"b":1,"a":2},"name":"Größe <1>","kind":"io","id":"p","claims":[{"size":"0x0400","base":"1K","kind":"io","id":"c"}]}]}"""u8.ToArray()));
-        Assert.Equal("""
+        string text = Encoding.UTF8.GetString(
+            Write(
+                """{"titles":[],"format":"rustcabin.pack/1","parts":[{"price":38.50,"x":{"b":1,"a":2},"name":"Größe <1>","kind":"io","id":"p","claims":[{"size":"0x0400","base":"1K","kind":"io","id":"c"}]}]}"""u8.ToArray()
+            )
+        );
+        Assert.Equal(
+            """
             {
               "format": "rustcabin.pack/1",
               "parts": [
@@ -60,7 +73,9 @@ public class CanonicalTests
               "titles": []
             }
 
-            """.ReplaceLineEndings("\n"), text);
+            """.ReplaceLineEndings("\n"),
+            text
+        );
     }
 
     [Fact]
@@ -74,7 +89,16 @@ public class CanonicalTests
     [Fact]
     public void The_reader_knows_every_field_of_the_shapes()
     {
-        foreach ((string list, Shape shape) in ((string, Shape)[])[("models", PackShape.Model), ("parts", PackShape.Part), ("units", PackShape.Unit), ("jobs", PackShape.Job), ("titles", PackShape.Title)])
+        foreach (
+            (string list, Shape shape) in ((string, Shape)[])
+                [
+                    ("models", PackShape.Model),
+                    ("parts", PackShape.Part),
+                    ("units", PackShape.Unit),
+                    ("jobs", PackShape.Job),
+                    ("titles", PackShape.Title),
+                ]
+        )
         {
             JsonObject pack = new() { ["format"] = Pack.Format, [list] = new JsonArray(Filled(shape)) };
             PackReading reading = Sample.Read(pack.ToJsonString());
@@ -82,15 +106,18 @@ public class CanonicalTests
         }
     }
 
-    static JsonNode Filled(Shape shape) => shape.Kind switch
-    {
-        ShapeKind.Object => new JsonObject(shape.Fields!.Select(f => KeyValuePair.Create(f.Name, (JsonNode?)Filled(f.Shape)))),
-        ShapeKind.List => new JsonArray(Filled(shape.Items!)),
-        ShapeKind.Map => new JsonObject { ["a"] = Filled(shape.Items!) },
-        ShapeKind.Word => shape.Words![0],
-        ShapeKind.Size or ShapeKind.Address => "1K",
-        ShapeKind.Number or ShapeKind.Whole => 1,
-        ShapeKind.Flag => true,
-        _ => "a",
-    };
+    static JsonNode Filled(Shape shape) =>
+        shape.Kind switch
+        {
+            ShapeKind.Object => new JsonObject(
+                shape.Fields!.Select(f => KeyValuePair.Create(f.Name, (JsonNode?)Filled(f.Shape)))
+            ),
+            ShapeKind.List => new JsonArray(Filled(shape.Items!)),
+            ShapeKind.Map => new JsonObject { ["a"] = Filled(shape.Items!) },
+            ShapeKind.Word => shape.Words![0],
+            ShapeKind.Size or ShapeKind.Address => "1K",
+            ShapeKind.Number or ShapeKind.Whole => 1,
+            ShapeKind.Flag => true,
+            _ => "a",
+        };
 }

@@ -6,7 +6,9 @@ namespace RustCabin.Core.Tests.Sheets;
 public class FormEditTests
 {
     static JsonObject Json(string text) => JsonNode.Parse(text)!.AsObject();
-    static JsonObject Apply(string sheet, string path, params string[] values) => FormEdit.Apply(Json(sheet), PackShape.Model, [(path, values)]);
+
+    static JsonObject Apply(string sheet, string path, params string[] values) =>
+        FormEdit.Apply(Json(sheet), PackShape.Model, [(path, values)]);
 
     [Theory]
     [InlineData("name", "Weir", """{"name":"Weir"}""")]
@@ -29,9 +31,19 @@ public class FormEditTests
     [Fact]
     public void A_field_that_shows_what_stands_there_changes_nothing()
     {
-        const string Sheet = """{"clockMHz":6.40,"claims":[{"id":"a","when":{"W1":["open","closed"],"W2":"on"},"drivesOnWrite":false}]}""";
-        JsonObject same = FormEdit.Apply(Json(Sheet), PackShape.Model,
-            [("clockMHz", ["6.40"]), ("claims[0].id", ["a"]), ("claims[0].when", ["W1 = open, closed\r\nW2 = on"]), ("claims[0].drivesOnWrite", ["no"]), ("claims[0].mask", [""])]);
+        const string Sheet =
+            """{"clockMHz":6.40,"claims":[{"id":"a","when":{"W1":["open","closed"],"W2":"on"},"drivesOnWrite":false}]}""";
+        JsonObject same = FormEdit.Apply(
+            Json(Sheet),
+            PackShape.Model,
+            [
+                ("clockMHz", ["6.40"]),
+                ("claims[0].id", ["a"]),
+                ("claims[0].when", ["W1 = open, closed\r\nW2 = on"]),
+                ("claims[0].drivesOnWrite", ["no"]),
+                ("claims[0].mask", [""]),
+            ]
+        );
         Assert.Equal(Sheet, same.ToJsonString());
     }
 
@@ -43,16 +55,26 @@ public class FormEditTests
     }
 
     [Fact]
-    public void Ticks_come_apart_and_are_one_list() => Assert.Equal("""{"claims":[{"masters":["cpu","video"]}]}""", Apply("""{"claims":[{}]}""", "claims[0].masters", "", "cpu", "video").ToJsonString());
+    public void Ticks_come_apart_and_are_one_list() =>
+        Assert.Equal(
+            """{"claims":[{"masters":["cpu","video"]}]}""",
+            Apply("""{"claims":[{}]}""", "claims[0].masters", "", "cpu", "video").ToJsonString()
+        );
 
     [Fact]
-    public void Places_that_no_shape_knows_are_left_alone() => Assert.Equal("{}", Apply("{}", "claims[0].wheel", "x").ToJsonString());
+    public void Places_that_no_shape_knows_are_left_alone() =>
+        Assert.Equal("{}", Apply("{}", "claims[0].wheel", "x").ToJsonString());
 
     [Theory]
     [InlineData("claims", """{"id":"claim-2","kind":"ram","size":"64K"}""")]
     [InlineData("rails", """{"id":"claim-2","volts":1,"amps":1}""")]
     public void A_new_thing_has_what_it_must_have_under_a_free_id(string list, string blank) =>
-        Assert.Equal(blank, FormEdit.Blank(FormEdit.ShapeAt(PackShape.Model, list)!.Items!, "claim", new HashSet<string> { "claim-1" }).ToJsonString());
+        Assert.Equal(
+            blank,
+            FormEdit
+                .Blank(FormEdit.ShapeAt(PackShape.Model, list)!.Items!, "claim", new HashSet<string> { "claim-1" })
+                .ToJsonString()
+        );
 
     [Theory]
     [InlineData("a.b[1].c", "7")]
@@ -68,5 +90,6 @@ public class FormEditTests
     [InlineData("a[x]")]
     [InlineData("a[")]
     [InlineData("b.c")]
-    public void A_path_that_leads_nowhere_is_refused(string path) => Assert.Throws<ArgumentException>(() => JsonPath.Put(Json("""{"a":[],"b":"text"}"""), path, 1));
+    public void A_path_that_leads_nowhere_is_refused(string path) =>
+        Assert.Throws<ArgumentException>(() => JsonPath.Put(Json("""{"a":[],"b":"text"}"""), path, 1));
 }

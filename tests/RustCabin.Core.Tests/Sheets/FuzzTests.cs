@@ -16,26 +16,63 @@ namespace RustCabin.Core.Tests.Sheets;
 /// </summary>
 public class FuzzTests
 {
-    static readonly TimeSpan Bound = TimeSpan.FromSeconds(double.Parse(Environment.GetEnvironmentVariable("CABIN_FUZZ_SECONDS") ?? "6"));
+    static readonly TimeSpan Bound = TimeSpan.FromSeconds(
+        double.Parse(Environment.GetEnvironmentVariable("CABIN_FUZZ_SECONDS") ?? "6")
+    );
 
     static readonly JsonNode?[] Odd =
     [
-        null, true, 0, -1, 1e300, 0.5, "", "x", "0", "1", "3", "0x0", "0xFFFFFFFFFF", "1G", "1024G", "8191P", "0x7FFFFFFFFFFFFFFF", "../a", "<script>", "model:shared", "fathom", "b4", "\u202e", new string('a', 5000),
-        new JsonArray(), new JsonObject(), new JsonArray("0", 1, null), new JsonObject { ["id"] = "a" },
+        null,
+        true,
+        0,
+        -1,
+        1e300,
+        0.5,
+        "",
+        "x",
+        "0",
+        "1",
+        "3",
+        "0x0",
+        "0xFFFFFFFFFF",
+        "1G",
+        "1024G",
+        "8191P",
+        "0x7FFFFFFFFFFFFFFF",
+        "../a",
+        "<script>",
+        "model:shared",
+        "fathom",
+        "b4",
+        "\u202e",
+        new string('a', 5000),
+        new JsonArray(),
+        new JsonObject(),
+        new JsonArray("0", 1, null),
+        new JsonObject { ["id"] = "a" },
     ];
 
     [Fact]
     public void Whatever_stands_in_a_pack_gives_errors_or_answers()
     {
-        string[] packs = [.. Directory.EnumerateFiles(Path.Combine(AppContext.BaseDirectory, "demo"), "*.json").Append(Path.Combine(AppContext.BaseDirectory, "Samples", "weir.json")).Select(File.ReadAllText)];
-        int seed = 0, read = 0;
+        string[] packs =
+        [
+            .. Directory
+                .EnumerateFiles(Path.Combine(AppContext.BaseDirectory, "demo"), "*.json")
+                .Append(Path.Combine(AppContext.BaseDirectory, "Samples", "weir.json"))
+                .Select(File.ReadAllText),
+        ];
+        int seed = 0,
+            read = 0;
         for (var spent = Stopwatch.StartNew(); spent.Elapsed < Bound; seed++)
         {
             var random = new Random(seed);
             JsonNode pack = JsonNode.Parse(packs[random.Next(packs.Length)])!;
-            for (int changes = random.Next(1, 4); changes > 0; changes--) Disturb(pack, random);
+            for (int changes = random.Next(1, 4); changes > 0; changes--)
+                Disturb(pack, random);
             byte[] bytes = Encoding.UTF8.GetBytes(pack.ToJsonString());
-            if (random.Next(20) == 0) bytes[random.Next(bytes.Length)] = (byte)random.Next(256);
+            if (random.Next(20) == 0)
+                bytes[random.Next(bytes.Length)] = (byte)random.Next(256);
             try
             {
                 if (Sample.Read(bytes).Pack is { } good)
@@ -81,24 +118,34 @@ public class FuzzTests
             string name = fields.ElementAt(random.Next(fields.Count)).Key;
             switch (random.Next(4))
             {
-                case 0: fields.Remove(name); break;
-                case 1: fields["odd"] = fields[name]?.DeepClone(); break;
-                default: fields[name] = Odd[random.Next(Odd.Length)]?.DeepClone(); break;
+                case 0:
+                    fields.Remove(name);
+                    break;
+                case 1:
+                    fields["odd"] = fields[name]?.DeepClone();
+                    break;
+                default:
+                    fields[name] = Odd[random.Next(Odd.Length)]?.DeepClone();
+                    break;
             }
         }
         else if (at is JsonArray { Count: > 0 } items)
         {
             int index = random.Next(items.Count);
-            if (random.Next(3) == 0) items.Add(items[index]?.DeepClone());
-            else items[index] = Odd[random.Next(Odd.Length)]?.DeepClone();
+            if (random.Next(3) == 0)
+                items.Add(items[index]?.DeepClone());
+            else
+                items[index] = Odd[random.Next(Odd.Length)]?.DeepClone();
         }
     }
 
     static void Collect(JsonNode? node, List<JsonNode> places)
     {
-        if (node is not (JsonObject or JsonArray)) return;
+        if (node is not (JsonObject or JsonArray))
+            return;
         places.Add(node);
-        foreach (JsonNode? child in node is JsonObject fields ? fields.Select(f => f.Value) : node.AsArray()) Collect(child, places);
+        foreach (JsonNode? child in node is JsonObject fields ? fields.Select(f => f.Value) : node.AsArray())
+            Collect(child, places);
     }
 
     [Theory]

@@ -8,7 +8,9 @@ public class SpeedTests
     public void Parts_of_the_work_speed_up_apart()
     {
         // 80 s + 15 s + 5 s, sped up 4, 1.5 and 1 -> 20 + 10 + 5 = 35 s: x2.86, not x4. Source: domain.md, section 6.
-        SpeedForecast forecast = SpeedForecast.Of(new Work([new("processor", 80, 4), new("memory", 15, 1.5m), new("storage", 5, 1)], [], []));
+        SpeedForecast forecast = SpeedForecast.Of(
+            new Work([new("processor", 80, 4), new("memory", 15, 1.5m), new("storage", 5, 1)], [], [])
+        );
         Assert.Equal(35, forecast.PredictedSeconds);
         Assert.Equal(2.857m, Math.Round(forecast.PredictedRatio!.Value, 3));
         Assert.Null(forecast.MeasuredRatio);
@@ -31,17 +33,25 @@ public class SpeedTests
 /// <summary>A job's report: work by parts, the suite's mean, claims, and findings by a hair.</summary>
 public class SpeedReportTests
 {
-    static Machine Faster(string speed, string runs = """{ "name": "a", "seconds": [10, 10, 10] }, { "name": "b", "seconds": [40] }""", string part = "") => new()
-    {
-        Claims = """{ "id": "ram", "kind": "ram", "base": "0", "size": "32K" }""",
-        More = Machine.Slot + ", \"clockMHz\": 4",
-        Parts = Machine.Part("p", ", \"speed\": { \"processor\": 4, \"memory\": 1.5 }, \"clockMHz\": 16" + part),
-        Job = Machine.Add("p") + $", \"speed\": {{ {speed} }}",
-        UnitMore = $$""", "baseline": { "tested": true, "runs": [{{runs}}] }""",
-    };
+    static Machine Faster(
+        string speed,
+        string runs = """{ "name": "a", "seconds": [10, 10, 10] }, { "name": "b", "seconds": [40] }""",
+        string part = ""
+    ) =>
+        new()
+        {
+            Claims = """{ "id": "ram", "kind": "ram", "base": "0", "size": "32K" }""",
+            More = Machine.Slot + ", \"clockMHz\": 4",
+            Parts = Machine.Part("p", ", \"speed\": { \"processor\": 4, \"memory\": 1.5 }, \"clockMHz\": 16" + part),
+            Job = Machine.Add("p") + $", \"speed\": {{ {speed} }}",
+            UnitMore = $$""", "baseline": { "tested": true, "runs": [{{runs}}] }""",
+        };
 
-    static SpeedReport Report(Machine machine) => SpeedReport.Of(Core.Planning.Plan.For(machine.Pack, machine.Pack.Units[0]), machine.Planned, machine.Pack.FindUnit);
-    const string Work = """ "work": [ { "kind": "processor", "seconds": 80 }, { "kind": "memory", "seconds": 15 }, { "kind": "storage", "seconds": 5 } ] """;
+    static SpeedReport Report(Machine machine) =>
+        SpeedReport.Of(Core.Planning.Plan.For(machine.Pack, machine.Pack.Units[0]), machine.Planned, machine.Pack.FindUnit);
+
+    const string Work =
+        """ "work": [ { "kind": "processor", "seconds": 80 }, { "kind": "memory", "seconds": 15 }, { "kind": "storage", "seconds": 5 } ] """;
 
     [Fact]
     public void The_worked_split_by_the_parts_sheet()
@@ -55,7 +65,9 @@ public class SpeedReportTests
     public void The_suites_mean_is_geometric()
     {
         // 10 / 2.5 = 4 and 40 / 40 = 1: the mean of 4 and 1 is 2, not 2.5.
-        SpeedReport report = Report(Faster(""" "after": [ { "name": "a", "seconds": [2.5] }, { "name": "b", "seconds": [40] } ] """));
+        SpeedReport report = Report(
+            Faster(""" "after": [ { "name": "a", "seconds": [2.5] }, { "name": "b", "seconds": [40] } ] """)
+        );
         Assert.Equal(2m, Math.Round(report.SuiteMean!.Value, 9));
         Assert.Null(SpeedReport.Mean([]));
     }
@@ -63,10 +75,20 @@ public class SpeedReportTests
     [Fact]
     public void A_claim_against_another_unit_by_the_benchmarks_that_both_have_run()
     {
-        Machine machine = Faster(""" "after": [ { "name": "a", "seconds": [2.5] } ], "claims": [ { "who": "box", "ratio": 1, "unit": "u" } ] """);
+        Machine machine = Faster(
+            """ "after": [ { "name": "a", "seconds": [2.5] } ], "claims": [ { "who": "box", "ratio": 1, "unit": "u" } ] """
+        );
         // The unit itself stands in as reference: 10 / 2.5 = 4.
         Assert.Equal(4m, Math.Round(Report(machine).Claims.Single().Measured!.Value, 9));
-        Assert.Null(Report(Faster(""" "after": [ { "name": "c", "seconds": [2.5] } ], "claims": [ { "who": "box", "ratio": 1, "unit": "u" } ] """)).Claims.Single().Measured);
+        Assert.Null(
+            Report(
+                Faster(
+                    """ "after": [ { "name": "c", "seconds": [2.5] } ], "claims": [ { "who": "box", "ratio": 1, "unit": "u" } ] """
+                )
+            )
+                .Claims.Single()
+                .Measured
+        );
     }
 
     [Theory]
@@ -77,11 +99,24 @@ public class SpeedReportTests
     [InlineData("3.18", true)]
     public void SPEED_DIFFERS_by_more_than_a_tenth(string seconds, bool raised) =>
         // Foretold 2.857: a tenth off is 2.571 to 3.143, which is 3.889 down to 3.182 seconds of 10.
-        Assert.Equal(raised, Faster(Work + $$""", "after": [ { "name": "a", "seconds": [{{seconds}}] } ]""", """{ "name": "a", "seconds": [10] }""").Codes.Contains("SPEED-DIFFERS"));
+        Assert.Equal(
+            raised,
+            Faster(
+                Work + $$""", "after": [ { "name": "a", "seconds": [{{seconds}}] } ]""",
+                """{ "name": "a", "seconds": [10] }"""
+            )
+                .Codes.Contains("SPEED-DIFFERS")
+        );
 
     [Fact]
     public void SPEED_DIFFERS_not_while_single_runs_spread_over_it() =>
-        Assert.DoesNotContain("SPEED-DIFFERS", Faster(Work + """, "after": [ { "name": "a", "seconds": [3.5, 6, 6] } ]""", """{ "name": "a", "seconds": [10] }""").Codes);
+        Assert.DoesNotContain(
+            "SPEED-DIFFERS",
+            Faster(
+                Work + """, "after": [ { "name": "a", "seconds": [3.5, 6, 6] } ]""",
+                """{ "name": "a", "seconds": [10] }"""
+            ).Codes
+        );
 
     [Theory]
     [InlineData("\"clockMHz\": 16.8", "", false)]
@@ -99,5 +134,11 @@ public class SpeedReportTests
     [InlineData(70, 10, 25, 2, 0)]
     [InlineData(80.1, 40, 25, 2, 2)]
     [InlineData(10, 0, 25, 4, 0)]
-    public void Wait_states_are_whole_cycles_over_those_allowed(decimal memory, decimal logic, decimal clock, int allowed, int waits) => Assert.Equal(waits, WaitStates.Of(memory, logic, clock, allowed));
+    public void Wait_states_are_whole_cycles_over_those_allowed(
+        decimal memory,
+        decimal logic,
+        decimal clock,
+        int allowed,
+        int waits
+    ) => Assert.Equal(waits, WaitStates.Of(memory, logic, clock, allowed));
 }

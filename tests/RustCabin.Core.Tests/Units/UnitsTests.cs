@@ -65,7 +65,8 @@ public class UnitsTests
 
     [Fact]
     public void Json_form_of_any_address_reads_back() =>
-        Gen.ULong[0, (1ul << 40) - 1].Sample(value => Address.TryParse(new Address(value).ToJson(40), out Address back) && back.Value == value);
+        Gen.ULong[0, (1ul << 40) - 1]
+            .Sample(value => Address.TryParse(new Address(value).ToJson(40), out Address back) && back.Value == value);
 
     [Fact]
     public void A_range_holds_both_its_ends()

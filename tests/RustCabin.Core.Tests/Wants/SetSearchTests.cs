@@ -15,19 +15,31 @@ public sealed class SetSearchTests
           "rails": [ { "id": "+5", "volts": 5, "amps": 1, "usedAmps": 0.4 } ]
         """;
 
-    static string Board(string id, string size, decimal price, string way = "", string more = "", string site = "slot", string maker = "") => $$"""
-        { "id": "{{id}}", "name": "{{id}}", "maker": "{{maker}}", "kind": "memory", "ways": [ { "id": "w", "model": "m", "occupies": [ { "site": "{{site}}", "mode": "in" } ] {{way}} } ],
-          "claims": [ { "id": "k", "kind": "ram", "auto": true, "size": "{{size}}" } ], "price": {{price}} {{more}} }
-        """;
+    static string Board(
+        string id,
+        string size,
+        decimal price,
+        string way = "",
+        string more = "",
+        string site = "slot",
+        string maker = ""
+    ) =>
+        $$"""
+            { "id": "{{id}}", "name": "{{id}}", "maker": "{{maker}}", "kind": "memory", "ways": [ { "id": "w", "model": "m", "occupies": [ { "site": "{{site}}", "mode": "in" } ] {{way}} } ],
+              "claims": [ { "id": "k", "kind": "ram", "auto": true, "size": "{{size}}" } ], "price": {{price}} {{more}} }
+            """;
 
-    static Machine Asking(string wants, string limits, params string[] parts) => new()
-    {
-        More = Sites,
-        Parts = string.Join(',', parts),
-        Job = $$""" "add": [], "wants": [{{wants}}], "limits": { {{limits}} }""",
-    };
+    static Machine Asking(string wants, string limits, params string[] parts) =>
+        new()
+        {
+            More = Sites,
+            Parts = string.Join(',', parts),
+            Job = $$""" "add": [], "wants": [{{wants}}], "limits": { {{limits}} }""",
+        };
 
-    static BuildSets Find(Machine machine, IReadOnlyDictionary<string, int>? inHand = null) => SetSearch.Find(SetQuestion.Of(machine.Pack, machine.Pack.Jobs[0], inHand));
+    static BuildSets Find(Machine machine, IReadOnlyDictionary<string, int>? inHand = null) =>
+        SetSearch.Find(SetQuestion.Of(machine.Pack, machine.Pack.Jobs[0], inHand));
+
     static string Memory(string size) => $$"""{ "memory": { "master": "cpu", "atLeast": "{{size}}" } }""";
 
     [Fact]
@@ -42,7 +54,15 @@ public sealed class SetSearchTests
     [Fact]
     public void Two_small_boards_do_what_no_single_one_does_and_neither_is_idle()
     {
-        BuildSets found = Find(Asking(Memory("12K"), "", Board("a", "8K", 20), Board("b", "4K", 5, site: "slot-2"), Board("idle", "4K", 1, site: "cpu")));
+        BuildSets found = Find(
+            Asking(
+                Memory("12K"),
+                "",
+                Board("a", "8K", 20),
+                Board("b", "4K", 5, site: "slot-2"),
+                Board("idle", "4K", 1, site: "cpu")
+            )
+        );
         Assert.Equal(["a.w+b.w"], found.Sets.Select(s => s.Key));
         Assert.Equal(25, found.Sets[0].Cost);
         Assert.Equal("idle", found.Left.Single().Part.Id);
@@ -52,37 +72,81 @@ public sealed class SetSearchTests
     [Fact]
     public void A_part_that_another_needs_comes_with_it()
     {
-        BuildSets found = Find(Asking("""{ "provides": "card" }""", "", Board("card", "4K", 10, more: """, "provides": ["card"], "needs": [ { "rail": "+12" } ]"""),
-            """{ "id": "supply", "name": "supply", "kind": "power", "ways": [ { "id": "w", "model": "m" } ], "supplies": [ { "rail": "+12", "amps": 1 } ], "price": 7 }"""));
+        BuildSets found = Find(
+            Asking(
+                """{ "provides": "card" }""",
+                "",
+                Board("card", "4K", 10, more: """, "provides": ["card"], "needs": [ { "rail": "+12" } ]"""),
+                """{ "id": "supply", "name": "supply", "kind": "power", "ways": [ { "id": "w", "model": "m" } ], "supplies": [ { "rail": "+12", "amps": 1 } ], "price": 7 }"""
+            )
+        );
         Assert.Equal(["card.w+supply.w"], found.Sets.Select(s => s.Key));
     }
 
     [Fact]
     public void Limits_leave_sets_out_and_the_clash_names_the_limit_that_is_too_tight()
     {
-        string[] parts = [Board("cheap", "8K", 20, ", \"skill\": 4"), Board("easy", "8K", 50, ", \"skill\": 1"), Board("for-good", "8K", 10, ", \"reversible\": false, \"skill\": 2")];
+        string[] parts =
+        [
+            Board("cheap", "8K", 20, ", \"skill\": 4"),
+            Board("easy", "8K", 50, ", \"skill\": 1"),
+            Board("for-good", "8K", 10, ", \"reversible\": false, \"skill\": 2"),
+        ];
         Assert.Equal(["for-good", "cheap", "easy"], Find(Asking(Memory("8K"), "", parts)).Sets.Select(s => s.Parts[0].Part.Id));
         Assert.Equal(["easy"], Find(Asking(Memory("8K"), "\"skill\": 1", parts)).Sets.Select(s => s.Parts[0].Part.Id));
-        Assert.Equal(["cheap", "easy"], Find(Asking(Memory("8K"), "\"reversible\": true", parts)).Sets.Select(s => s.Parts[0].Part.Id));
-        Assert.Equal(["for-good", "easy"], Find(Asking(Memory("8K"), "\"skill\": 2", parts)).Sets.Select(s => s.Parts[0].Part.Id));
+        Assert.Equal(
+            ["cheap", "easy"],
+            Find(Asking(Memory("8K"), "\"reversible\": true", parts)).Sets.Select(s => s.Parts[0].Part.Id)
+        );
+        Assert.Equal(
+            ["for-good", "easy"],
+            Find(Asking(Memory("8K"), "\"skill\": 2", parts)).Sets.Select(s => s.Parts[0].Part.Id)
+        );
         BuildSets none = Find(Asking(Memory("8K"), "\"skill\": 1, \"budget\": 49.99", parts));
         Assert.Empty(none.Sets);
-        Assert.Equal(["Wanted: 8 KiB that cpu reaches", "Spend at most 49.99 EUR", "Skill at most 1"], none.Clash.Select(c => c.Text));
-        Assert.Equal(["It wants skill 4; the limit is 1.", "It costs 50.00; the budget is 49.99 EUR.", "It wants skill 2; the limit is 1."], none.Left.Select(l => l.Why));
+        Assert.Equal(
+            ["Wanted: 8 KiB that cpu reaches", "Spend at most 49.99 EUR", "Skill at most 1"],
+            none.Clash.Select(c => c.Text)
+        );
+        Assert.Equal(
+            [
+                "It wants skill 4; the limit is 1.",
+                "It costs 50.00; the budget is 49.99 EUR.",
+                "It wants skill 2; the limit is 1.",
+            ],
+            none.Left.Select(l => l.Why)
+        );
     }
 
     [Fact]
     public void The_frontier_is_what_no_other_set_beats()
     {
-        BuildSets found = Find(Asking(Memory("8K"), "", Board("cheap", "8K", 20, ", \"skill\": 4"), Board("easy", "8K", 50, ", \"skill\": 1"), Board("worse", "8K", 60, ", \"skill\": 4")));
+        BuildSets found = Find(
+            Asking(
+                Memory("8K"),
+                "",
+                Board("cheap", "8K", 20, ", \"skill\": 4"),
+                Board("easy", "8K", 50, ", \"skill\": 1"),
+                Board("worse", "8K", 60, ", \"skill\": 4")
+            )
+        );
         Assert.Equal(["cheap", "easy"], found.Frontier.Select(s => s.Parts[0].Part.Id));
-        Assert.Equal([["cheapest"], ["least skill"]], found.Frontier.Select(found.BestAt));
+        Assert.Equal(
+            [
+                ["cheapest"],
+                ["least skill"],
+            ],
+            found.Frontier.Select(found.BestAt)
+        );
     }
 
     [Fact]
     public void Wants_that_are_met_already_need_no_part()
     {
-        Machine machine = Asking(Memory("4K"), "", Board("a", "8K", 20)) with { Claims = """{ "id": "base", "kind": "ram", "base": "0", "size": "4K" }""" };
+        Machine machine = Asking(Memory("4K"), "", Board("a", "8K", 20)) with
+        {
+            Claims = """{ "id": "base", "kind": "ram", "base": "0", "size": "4K" }""",
+        };
         BuildSet only = Assert.Single(Find(machine).Sets);
         Assert.Empty(only.Parts);
         Assert.Equal((0m, 0, true, 0), (only.Cost, only.Skill, only.Reversible, only.Moves));
@@ -93,8 +157,15 @@ public sealed class SetSearchTests
     {
         string[] parts = [Board("a", "8K", 20), Board("b", "8K", 30, site: "slot-2")];
         Assert.Equal(["b.w"], Find(Asking(Memory("8K"), "\"keep\": [\"b\"]", parts)).Sets.Select(s => s.Key));
-        Assert.Equal(["b.w"], Find(Asking(Memory("8K"), "\"fromStock\": true", parts), new Dictionary<string, int> { ["b"] = 2 }).Sets.Select(s => s.Key));
-        Assert.Contains("Only what lies in the cupboard", Find(Asking(Memory("8K"), "\"fromStock\": true", parts)).Clash.Select(c => c.Text));
+        Assert.Equal(
+            ["b.w"],
+            Find(Asking(Memory("8K"), "\"fromStock\": true", parts), new Dictionary<string, int> { ["b"] = 2 })
+                .Sets.Select(s => s.Key)
+        );
+        Assert.Contains(
+            "Only what lies in the cupboard",
+            Find(Asking(Memory("8K"), "\"fromStock\": true", parts)).Clash.Select(c => c.Text)
+        );
     }
 
     [Fact]
@@ -103,34 +174,69 @@ public sealed class SetSearchTests
         Machine machine = Asking(Memory("8K"), "", Board("a", "8K", 20), Board("b", "8K", 30), Board("c", "8K", 40));
         using var off = new CancellationTokenSource();
         var told = new List<SearchProgress>();
-        Assert.Throws<OperationCanceledException>(() => SetSearch.Find(SetQuestion.Of(machine.Pack, machine.Pack.Jobs[0]), progress =>
-        {
-            told.Add(progress);
-            if (told.Count == 2) off.Cancel();
-        }, off.Token));
+        Assert.Throws<OperationCanceledException>(() =>
+            SetSearch.Find(
+                SetQuestion.Of(machine.Pack, machine.Pack.Jobs[0]),
+                progress =>
+                {
+                    told.Add(progress);
+                    if (told.Count == 2)
+                        off.Cancel();
+                },
+                off.Token
+            )
+        );
         Assert.Equal([(1, 0), (2, 1)], told.Select(t => (t.Tried, t.Found)));
     }
 
     [Fact]
     public void Every_smallest_set_is_found_and_no_other()
     {
-        int some = 0, none = 0;
+        int some = 0,
+            none = 0;
         for (int seed = 0; seed < 150; seed++)
         {
-            Machine machine = RandomJob.Of(seed) with { Job = $$""" "add": [], "wants": [ { "memory": { "master": "cpu", "atLeast": "{{(seed % 8 + 4) * 4}}K" } } ]""" };
+            Machine machine = RandomJob.Of(seed) with
+            {
+                Job = $$""" "add": [], "wants": [ { "memory": { "master": "cpu", "atLeast": "{{(seed % 8 + 4) * 4}}K" } } ]""",
+            };
             SetQuestion question = SetQuestion.Of(machine.Pack, machine.Pack.Jobs[0]);
             BuildSets found = SetSearch.Find(question);
             Assert.Equal(Smallest(question).Order(), found.Sets.Select(s => s.Key).Order());
-            foreach (BuildSet set in found.Sets) Assert.DoesNotContain(Checks.Stops(set.Choice.Planned, PowerUp.Run(set.Choice.Planned)), _ => true);
-            if (found.Sets.Count > 0) some++; else { none++; Assert.NotEmpty(found.Clash); }
+            foreach (BuildSet set in found.Sets)
+                Assert.DoesNotContain(Checks.Stops(set.Choice.Planned, PowerUp.Run(set.Choice.Planned)), _ => true);
+            if (found.Sets.Count > 0)
+                some++;
+            else
+            {
+                none++;
+                Assert.NotEmpty(found.Clash);
+            }
         }
         Assert.True(some > 20 && none > 5, $"{some} with sets, {none} without");
     }
 
     static IEnumerable<string> Smallest(SetQuestion question)
     {
-        Instance[] all = [.. question.Parts.Select(p => new Instance(p.Id, p, p.Ways[0], p.Switches.ToDictionary(s => s.Id, s => s.Factory), true, new FittedPart(p.Id, "w", [], null, FittedState.Done, "", new Dictionary<string, StepProof>())))];
-        var works = Enumerable.Range(0, 1 << all.Length).Where(bits => BruteForce.Of(Plan.Of(question.Unit, [.. all.Where((_, i) => (bits >> i & 1) != 0)]), question.Wants).Count > 0).ToList();
-        return works.Where(bits => !works.Any(other => other != bits && (other & bits) == other)).Select(bits => string.Join('+', all.Where((_, i) => (bits >> i & 1) != 0).Select(i => $"{i.Part.Id}.w")));
+        Instance[] all =
+        [
+            .. question.Parts.Select(p => new Instance(
+                p.Id,
+                p,
+                p.Ways[0],
+                p.Switches.ToDictionary(s => s.Id, s => s.Factory),
+                true,
+                new FittedPart(p.Id, "w", [], null, FittedState.Done, "", new Dictionary<string, StepProof>())
+            )),
+        ];
+        var works = Enumerable
+            .Range(0, 1 << all.Length)
+            .Where(bits =>
+                BruteForce.Of(Plan.Of(question.Unit, [.. all.Where((_, i) => (bits >> i & 1) != 0)]), question.Wants).Count > 0
+            )
+            .ToList();
+        return works
+            .Where(bits => !works.Any(other => other != bits && (other & bits) == other))
+            .Select(bits => string.Join('+', all.Where((_, i) => (bits >> i & 1) != 0).Select(i => $"{i.Part.Id}.w")));
     }
 }

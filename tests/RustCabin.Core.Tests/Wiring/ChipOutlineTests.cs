@@ -32,7 +32,15 @@ public class ChipOutlineTests
     [InlineData("HEADER-40", 2, View.Above, PinSide.Right, 1, "top-right", "4")]
     [InlineData("HEADER-40", 39, View.Above, PinSide.Left, 1, "bottom-left", "37")]
     [InlineData("DSUB-25", 14, View.Above, PinSide.Bottom, 1, "bottom-left", "15")]
-    public void A_pin_stands_where_the_trade_counts_it(string package, int pin, View view, PinSide side, int fromCorner, string corner, string neighbours)
+    public void A_pin_stands_where_the_trade_counts_it(
+        string package,
+        int pin,
+        View view,
+        PinSide side,
+        int fromCorner,
+        string corner,
+        string neighbours
+    )
     {
         ChipOutline outline = Of(package);
         PinPlace place = outline.Find(pin, view);
@@ -62,7 +70,24 @@ public class ChipOutlineTests
     [InlineData("DIP-40000")]
     public void What_is_no_outline_is_refused(string text) => Assert.False(ChipOutline.TryParse(text, out _));
 
-    public static TheoryData<string> Packages => ["DIP-8", "DIP-64", "SOIC-28", "PLCC-20", "PLCC-28", "PLCC-32", "PLCC-44", "PLCC-68", "PLCC-84", "QFP-44", "QFP-64", "QFP-100(30,20)", "HEADER-44", "DSUB-9", "DSUB-37"];
+    public static TheoryData<string> Packages =>
+        [
+            "DIP-8",
+            "DIP-64",
+            "SOIC-28",
+            "PLCC-20",
+            "PLCC-28",
+            "PLCC-32",
+            "PLCC-44",
+            "PLCC-68",
+            "PLCC-84",
+            "QFP-44",
+            "QFP-64",
+            "QFP-100(30,20)",
+            "HEADER-44",
+            "DSUB-9",
+            "DSUB-37",
+        ];
 
     [Theory]
     [MemberData(nameof(Packages))]
@@ -70,14 +95,21 @@ public class ChipOutlineTests
     {
         ChipOutline outline = Of(package);
         foreach (View view in Enum.GetValues<View>())
-            Assert.Equal(Enumerable.Range(1, outline.Pins), Enum.GetValues<PinSide>().SelectMany(s => outline.Side(s, view)).Order());
+            Assert.Equal(
+                Enumerable.Range(1, outline.Pins),
+                Enum.GetValues<PinSide>().SelectMany(s => outline.Side(s, view)).Order()
+            );
         foreach (PinSide side in (PinSide[])[PinSide.Top, PinSide.Bottom])
             Assert.Equal(outline.Side(side, View.Above).Reverse(), outline.Side(side, View.Below));
         Assert.Equal(outline.Side(PinSide.Left, View.Above), outline.Side(PinSide.Right, View.Below));
         // Around a chip, neighbours on a side differ by one, but where PLCC's count begins; on a header and a plug by what its rows skip.
-        if (outline.Family is PackageFamily.Header or PackageFamily.Dsub) return;
+        if (outline.Family is PackageFamily.Header or PackageFamily.Dsub)
+            return;
         foreach (PinSide side in Enum.GetValues<PinSide>())
-            foreach ((int a, int b) in outline.Side(side, View.Above).Zip(outline.Side(side, View.Above).Skip(1)))
-                Assert.True(Math.Abs(a - b) == 1 || (outline.Family == PackageFamily.Plcc && Math.Abs(a - b) == outline.Pins - 1), $"{a} beside {b}");
+        foreach ((int a, int b) in outline.Side(side, View.Above).Zip(outline.Side(side, View.Above).Skip(1)))
+            Assert.True(
+                Math.Abs(a - b) == 1 || (outline.Family == PackageFamily.Plcc && Math.Abs(a - b) == outline.Pins - 1),
+                $"{a} beside {b}"
+            );
     }
 }

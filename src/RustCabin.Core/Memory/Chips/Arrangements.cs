@@ -5,10 +5,13 @@ public enum MixRule
 {
     /// <summary>Every bank may hold any type.</summary>
     Any,
+
     /// <summary>All filled banks hold the same.</summary>
     Alike,
+
     /// <summary>No bank holds more than the one before it.</summary>
     LargerFirst,
+
     /// <summary>Banks 0 and 1, 2 and 3 and so on are filled together and alike.</summary>
     Pairs,
 }
@@ -18,12 +21,28 @@ public enum MixRule
 /// price cannot be bought. <paramref name="Socketed"/>: the banks have sockets, so that nothing is soldered.
 /// </summary>
 public sealed record ArrangementQuestion(
-    ulong BaseBytes, ulong CapBytes, int DataBits, int ParityBits, int Banks, IReadOnlyList<ChipType> Types, MixRule Mix, ulong TargetBytes,
-    IReadOnlyDictionary<string, int> Stock, IReadOnlyDictionary<string, decimal> Prices, bool Socketed);
+    ulong BaseBytes,
+    ulong CapBytes,
+    int DataBits,
+    int ParityBits,
+    int Banks,
+    IReadOnlyList<ChipType> Types,
+    MixRule Mix,
+    ulong TargetBytes,
+    IReadOnlyDictionary<string, int> Stock,
+    IReadOnlyDictionary<string, decimal> Prices,
+    bool Socketed
+);
 
 /// <summary>One way to fill the banks; null is an empty one. <paramref name="Buy"/> holds what is missing from stock, by organisation.</summary>
 public sealed record Arrangement(
-    IReadOnlyList<ChipType?> Banks, ulong TotalBytes, ulong UsableBytes, IReadOnlyDictionary<string, int> Buy, decimal Cost, int Joints)
+    IReadOnlyList<ChipType?> Banks,
+    ulong TotalBytes,
+    ulong UsableBytes,
+    IReadOnlyDictionary<string, int> Buy,
+    decimal Cost,
+    int Joints
+)
 {
     public ulong UnusedBytes => TotalBytes - UsableBytes;
 
@@ -41,14 +60,18 @@ public static class Arrangements
     public static bool CanTry(int banks, int types)
     {
         double ways = 0;
-        for (int filled = 0; filled <= banks; filled++) ways += Math.Pow(types, filled);
+        for (int filled = 0; filled <= banks; filled++)
+            ways += Math.Pow(types, filled);
         return ways <= Most;
     }
 
     /// <exception cref="ArgumentException">There are more than <see cref="Most"/> ways.</exception>
     public static IReadOnlyList<Arrangement> Of(ArrangementQuestion question)
     {
-        if (!CanTry(question.Banks, question.Types.Count)) throw new ArgumentException($"{question.Banks} banks and {question.Types.Count} types make more than {Most} arrangements");
+        if (!CanTry(question.Banks, question.Types.Count))
+            throw new ArgumentException(
+                $"{question.Banks} banks and {question.Types.Count} types make more than {Most} arrangements"
+            );
         var found = new List<Arrangement>();
         Fill(question, [], found);
         return [.. found.OrderBy(a => a.Cost).ThenBy(a => a.Joints).ThenBy(a => a.UnusedBytes).ThenBy(a => a.TotalBytes)];
@@ -56,8 +79,10 @@ public static class Arrangements
 
     static void Fill(ArrangementQuestion question, List<ChipType> filled, List<Arrangement> found)
     {
-        if (Make(question, filled) is { } arrangement) found.Add(arrangement);
-        if (filled.Count == question.Banks) return;
+        if (Make(question, filled) is { } arrangement)
+            found.Add(arrangement);
+        if (filled.Count == question.Banks)
+            return;
         foreach (ChipType type in question.Types)
             if (Allowed(question.Mix, filled, type))
             {
@@ -67,27 +92,41 @@ public static class Arrangements
             }
     }
 
-    static bool Allowed(MixRule mix, List<ChipType> filled, ChipType next) => mix switch
-    {
-        MixRule.Alike => filled.Count == 0 || filled[0] == next,
-        MixRule.LargerFirst => filled.Count == 0 || next.Depth <= filled[^1].Depth,
-        MixRule.Pairs => filled.Count % 2 == 0 || filled[^1] == next,
-        _ => true,
-    };
+    static bool Allowed(MixRule mix, List<ChipType> filled, ChipType next) =>
+        mix switch
+        {
+            MixRule.Alike => filled.Count == 0 || filled[0] == next,
+            MixRule.LargerFirst => filled.Count == 0 || next.Depth <= filled[^1].Depth,
+            MixRule.Pairs => filled.Count % 2 == 0 || filled[^1] == next,
+            _ => true,
+        };
 
     static Arrangement? Make(ArrangementQuestion question, List<ChipType> filled)
     {
-        if (question.Mix == MixRule.Pairs && filled.Count % 2 == 1) return null;
+        if (question.Mix == MixRule.Pairs && filled.Count % 2 == 1)
+            return null;
         BankOfChips[] banks = [.. filled.Select(t => new BankOfChips(t, question.DataBits, question.ParityBits))];
         ulong total = banks.Aggregate(question.BaseBytes, (sum, b) => sum + b.Bytes);
-        if (total < question.TargetBytes) return null;
+        if (total < question.TargetBytes)
+            return null;
 
         var chips = banks.GroupBy(b => b.Type.Organisation).ToDictionary(g => g.Key, g => g.Sum(b => b.Chips));
-        var buy = chips.Select(c => (Type: c.Key, Count: c.Value - question.Stock.GetValueOrDefault(c.Key))).Where(c => c.Count > 0).ToDictionary(c => c.Type, c => c.Count);
-        if (buy.Keys.Any(type => !question.Prices.ContainsKey(type))) return null;
+        var buy = chips
+            .Select(c => (Type: c.Key, Count: c.Value - question.Stock.GetValueOrDefault(c.Key)))
+            .Where(c => c.Count > 0)
+            .ToDictionary(c => c.Type, c => c.Count);
+        if (buy.Keys.Any(type => !question.Prices.ContainsKey(type)))
+            return null;
         return new Arrangement(
-            [.. filled, .. Enumerable.Repeat<ChipType?>(null, question.Banks - filled.Count)], total, Math.Min(total, question.CapBytes), buy,
-            buy.Sum(b => b.Value * question.Prices[b.Key]), question.Socketed ? 0 : banks.Sum(b => b.Joints))
-        { Chips = chips };
+            [.. filled, .. Enumerable.Repeat<ChipType?>(null, question.Banks - filled.Count)],
+            total,
+            Math.Min(total, question.CapBytes),
+            buy,
+            buy.Sum(b => b.Value * question.Prices[b.Key]),
+            question.Socketed ? 0 : banks.Sum(b => b.Joints)
+        )
+        {
+            Chips = chips,
+        };
     }
 }

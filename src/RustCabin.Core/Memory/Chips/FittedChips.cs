@@ -9,9 +9,17 @@ public sealed record FittedChips(ChipType Type, int? Ns)
     {
         chips = null!;
         int dash = text.IndexOf('-');
-        if (ChipType.Find(dash < 0 ? text : text[..dash]) is not { } type) return false;
+        if (ChipType.Find(dash < 0 ? text : text[..dash]) is not { } type)
+            return false;
         int ns = 0;
-        if (dash >= 0 && (!int.TryParse(text.AsSpan(dash + 1), NumberStyles.None, CultureInfo.InvariantCulture, out ns) || ns is < 1 or > 10_000)) return false;
+        if (
+            dash >= 0
+            && (
+                !int.TryParse(text.AsSpan(dash + 1), NumberStyles.None, CultureInfo.InvariantCulture, out ns)
+                || ns is < 1 or > 10_000
+            )
+        )
+            return false;
         chips = new FittedChips(type, dash < 0 ? null : ns);
         return true;
     }

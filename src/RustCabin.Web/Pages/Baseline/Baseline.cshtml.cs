@@ -13,7 +13,8 @@ namespace RustCabin.Web.Pages.Baseline;
 /// </summary>
 [RequestFormLimits(MultipartBodyLengthLimit = LargestForm)]
 [RequestSizeLimit(LargestForm)]
-public sealed partial class BaselineModel(SheetRepository sheets, JobRepository jobs, PhotoRepository photos, TimeProvider clock) : StationPage(sheets, jobs)
+public sealed partial class BaselineModel(SheetRepository sheets, JobRepository jobs, PhotoRepository photos, TimeProvider clock)
+    : StationPage(sheets, jobs)
 {
     /// <summary>Some pictures of the largest size and the form around them; larger uploads are read no further, and refused.</summary>
     public const int LargestForm = 64_000_000;
@@ -26,6 +27,7 @@ public sealed partial class BaselineModel(SheetRepository sheets, JobRepository 
     public Comparison? Compared { get; private set; }
 
     public IReadOnlyList<Rail> Rails => [.. View.Before.Rails];
+
     public decimal? Measured(Rail rail) => Noted?.Rails.LastOrDefault(r => r.Rail == rail.Id)?.Volts;
 
     public IReadOnlyList<string> Typed { get; private set; } = [];
@@ -44,44 +46,88 @@ public sealed partial class BaselineModel(SheetRepository sheets, JobRepository 
     public IActionResult OnPostRead(string job, long version, List<string> seen)
     {
         Typed = [.. seen.Select(s => s ?? "")];
-        if (!Load(job)) return NotFound();
+        if (!Load(job))
+            return NotFound();
         (IReadOnlyList<SeenLine> lines, Wrong) = ScreenReading.Parse(Expected, Typed);
-        if (Wrong.Count > 0) return Refuse(StatusCodes.Status422UnprocessableEntity, "The reading was not taken: " + string.Join("; ", Wrong.Values) + ".");
-        return ChangeUnit(job, version, _ => ("Baseline read: " + string.Join(", ", lines.Select(l => $"{l.Label} {l.Bytes}")),
-            unit => BaselineEdits.Read(unit, new GateReading("baseline", Now(), lines, null))));
+        if (Wrong.Count > 0)
+            return Refuse(
+                StatusCodes.Status422UnprocessableEntity,
+                "The reading was not taken: " + string.Join("; ", Wrong.Values) + "."
+            );
+        return ChangeUnit(
+            job,
+            version,
+            _ =>
+                (
+                    "Baseline read: " + string.Join(", ", lines.Select(l => $"{l.Label} {l.Bytes}")),
+                    unit => BaselineEdits.Read(unit, new GateReading("baseline", Now(), lines, null))
+                )
+        );
     }
 
     /// <summary>On a machine that shows no count: it starts, or it does not.</summary>
-    public IActionResult OnPostStarts(string job, long version, bool starts) => ChangeUnit(job, version, _ =>
-        (starts ? "Baseline: it starts and works" : "Baseline: it does not start", unit => BaselineEdits.Read(unit, new GateReading("baseline", Now(), [], starts))));
+    public IActionResult OnPostStarts(string job, long version, bool starts) =>
+        ChangeUnit(
+            job,
+            version,
+            _ =>
+                (
+                    starts ? "Baseline: it starts and works" : "Baseline: it does not start",
+                    unit => BaselineEdits.Read(unit, new GateReading("baseline", Now(), [], starts))
+                )
+        );
 
-    public IActionResult OnPostNotTested(string job, long version) => ChangeUnit(job, version, _ => ("Baseline: could not be tested", BaselineEdits.NotTested));
+    public IActionResult OnPostNotTested(string job, long version) =>
+        ChangeUnit(job, version, _ => ("Baseline: could not be tested", BaselineEdits.NotTested));
 
     /// <summary>The rails as the meter showed them; an empty field: not measured.</summary>
     public IActionResult OnPostRails(string job, long version, List<string> rail, List<string?> volts)
     {
-        if (!Load(job)) return NotFound();
+        if (!Load(job))
+            return NotFound();
         var measured = new List<MeasuredRail>();
         foreach ((int i, string id) in rail.Index())
         {
             string text = (volts.ElementAtOrDefault(i) ?? "").Trim();
-            if (text.Length == 0) continue;
+            if (text.Length == 0)
+                continue;
             Kept[$"rail-{id}"] = text;
             if (!TypedNumber.TryParse(text, out decimal value, signed: true) || Math.Abs(value) > 1000)
-                return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: \"{text}\" for {id} V is not a voltage; type 4.93.");
+                return Refuse(
+                    StatusCodes.Status422UnprocessableEntity,
+                    $"Nothing was changed: \"{text}\" for {id} V is not a voltage; type 4.93."
+                );
             measured.Add(new MeasuredRail(id, value));
         }
-        return ChangeUnit(job, version, _ => ("Rails measured: " + string.Join(", ", measured.Select(m => $"{m.Rail} {m.Volts} V")), unit => BaselineEdits.Rails(unit, measured)));
+        return ChangeUnit(
+            job,
+            version,
+            _ =>
+                (
+                    "Rails measured: " + string.Join(", ", measured.Select(m => $"{m.Rail} {m.Volts} V")),
+                    unit => BaselineEdits.Rails(unit, measured)
+                )
+        );
     }
 
     /// <summary>Runs of a benchmark, seconds apart by spaces; none takes it away.</summary>
     public IActionResult OnPostRuns(string job, long version, string? name, string? seconds)
     {
-        if (!Load(job)) return NotFound();
+        if (!Load(job))
+            return NotFound();
         (name, seconds) = ((name ?? "").Trim(), (seconds ?? "").Trim());
         (Kept["run-name"], Kept["run-seconds"]) = (name, seconds);
-        if (!TypedNumber.TryRuns(name, seconds, out IReadOnlyList<decimal> runs, out string wrong)) return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: {wrong}.");
-        return ChangeUnit(job, version, _ => (runs.Count == 0 ? $"Benchmark taken away: {name}" : $"Benchmark {name}: {string.Join(", ", runs)} s", unit => BaselineEdits.Runs(unit, name, runs)));
+        if (!TypedNumber.TryRuns(name, seconds, out IReadOnlyList<decimal> runs, out string wrong))
+            return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: {wrong}.");
+        return ChangeUnit(
+            job,
+            version,
+            _ =>
+                (
+                    runs.Count == 0 ? $"Benchmark taken away: {name}" : $"Benchmark {name}: {string.Join(", ", runs)} s",
+                    unit => BaselineEdits.Runs(unit, name, runs)
+                )
+        );
     }
 
     string Now() => clock.GetUtcNow().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'");

@@ -22,13 +22,16 @@ public sealed partial class BaselineModel
 
     public IReadOnlyList<PhotoLine> Photos { get; private set; } = [];
 
-    public Wear? StateOf(string field) => View.Unit.Survey is not { } s ? null : field switch
-    {
-        "capacitors" => s.Capacitors,
-        "cells" => s.Cells,
-        "corrosion" => s.Corrosion,
-        _ => s.Plastic,
-    };
+    public Wear? StateOf(string field) =>
+        View.Unit.Survey is not { } s
+            ? null
+            : field switch
+            {
+                "capacitors" => s.Capacitors,
+                "cells" => s.Cells,
+                "corrosion" => s.Corrosion,
+                _ => s.Plastic,
+            };
 
     public IReadOnlyList<Replacement> Replacements => ConditionChecks.Replacements(View.Before, clock.GetUtcNow().Year);
 
@@ -36,81 +39,172 @@ public sealed partial class BaselineModel
     public IEnumerable<(int Index, Instance Instance, InheritedStep[] Steps)> CameWith =>
         View.Before.Instances.Index().Select(i => (i.Index, i.Item, Inherited.Steps(i.Item).ToArray()));
 
-    public IActionResult OnPostSurvey(string job, long version, string field, string? state) => ChangeUnit(job, version, _ =>
-        Surveyed.FirstOrDefault(s => s.Field == field) is not { Field: not null } asked || (state is { Length: > 0 } && !Words<Wear>.TryParse(state, out Wear _)) ? null
-            : ($"{asked.Ask}: {(string.IsNullOrEmpty(state) ? "not looked at after all" : asked.States[Words<Wear>.All.ToList().IndexOf(state)])}",
-                unit => BaselineEdits.Survey(unit, field, string.IsNullOrEmpty(state) ? null : state)));
+    public IActionResult OnPostSurvey(string job, long version, string field, string? state) =>
+        ChangeUnit(
+            job,
+            version,
+            _ =>
+                Surveyed.FirstOrDefault(s => s.Field == field) is not { Field: not null } asked
+                || (state is { Length: > 0 } && !Words<Wear>.TryParse(state, out Wear _))
+                    ? null
+                    : (
+                        $"{asked.Ask}: {(string.IsNullOrEmpty(state) ? "not looked at after all" : asked.States[Words<Wear>.All.ToList().IndexOf(state)])}",
+                        unit => BaselineEdits.Survey(unit, field, string.IsNullOrEmpty(state) ? null : state)
+                    )
+        );
 
     /// <summary>Year, the two mains voltages and what was left half done; empty fields are taken back.</summary>
-    public IActionResult OnPostAge(string job, long version, string? year, string? suppliedFor, string? mainsHere, string? halfDone)
+    public IActionResult OnPostAge(
+        string job,
+        long version,
+        string? year,
+        string? suppliedFor,
+        string? mainsHere,
+        string? halfDone
+    )
     {
-        if (!Load(job)) return NotFound();
-        var answers = new List<(string Field, JsonNode? Answer)> { ("halfDone", string.IsNullOrWhiteSpace(halfDone) ? null : halfDone.Trim()) };
-        foreach ((string field, string? text, string what) in ((string, string?, string)[])[("year", year, "year"), ("suppliedForVolts", suppliedFor, "voltage"), ("mainsHereVolts", mainsHere, "voltage")])
+        if (!Load(job))
+            return NotFound();
+        var answers = new List<(string Field, JsonNode? Answer)>
+        {
+            ("halfDone", string.IsNullOrWhiteSpace(halfDone) ? null : halfDone.Trim()),
+        };
+        foreach (
+            (string field, string? text, string what) in ((string, string?, string)[])
+                [("year", year, "year"), ("suppliedForVolts", suppliedFor, "voltage"), ("mainsHereVolts", mainsHere, "voltage")]
+        )
         {
             string typed = (text ?? "").Trim().TrimEnd('V', ' ');
             Kept[field] = text ?? "";
-            if (typed.Length == 0) answers.Add((field, null));
-            else if (TypedNumber.TryParse(typed, out decimal value, signed: true)) answers.Add((field, value));
-            else return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: \"{text}\" is not a {what}.");
+            if (typed.Length == 0)
+                answers.Add((field, null));
+            else if (TypedNumber.TryParse(typed, out decimal value, signed: true))
+                answers.Add((field, value));
+            else
+                return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: \"{text}\" is not a {what}.");
         }
-        return ChangeUnit(job, version, _ => ("Age and mains noted", unit => answers.Aggregate(unit, (u, a) => BaselineEdits.Survey(u, a.Field, a.Answer?.DeepClone()))));
+        return ChangeUnit(
+            job,
+            version,
+            _ =>
+                (
+                    "Age and mains noted",
+                    unit => answers.Aggregate(unit, (u, a) => BaselineEdits.Survey(u, a.Field, a.Answer?.DeepClone()))
+                )
+        );
     }
 
     public IActionResult OnPostNote(string job, long version, string? text, bool fault)
     {
-        if (!Load(job)) return NotFound();
+        if (!Load(job))
+            return NotFound();
         Kept["note"] = text ?? "";
-        return string.IsNullOrWhiteSpace(text) ? Refuse(StatusCodes.Status422UnprocessableEntity, "Nothing was changed: write what you saw.")
-            : ChangeUnit(job, version, _ => (fault ? "A fault that was there before noted" : "Condition noted", unit => BaselineEdits.Note(unit, text.Trim(), fault)));
+        return string.IsNullOrWhiteSpace(text)
+            ? Refuse(StatusCodes.Status422UnprocessableEntity, "Nothing was changed: write what you saw.")
+            : ChangeUnit(
+                job,
+                version,
+                _ =>
+                    (
+                        fault ? "A fault that was there before noted" : "Condition noted",
+                        unit => BaselineEdits.Note(unit, text.Trim(), fault)
+                    )
+            );
     }
 
-    public IActionResult OnPostDropNote(string job, long version, int index) => ChangeUnit(job, version, view =>
-        index >= 0 && index < (view.Unit.Baseline?.Notes.Count ?? 0) ? ("Note taken away", unit => BaselineEdits.DropNote(unit, index)) : null);
+    public IActionResult OnPostDropNote(string job, long version, int index) =>
+        ChangeUnit(
+            job,
+            version,
+            view =>
+                index >= 0 && index < (view.Unit.Baseline?.Notes.Count ?? 0)
+                    ? ("Note taken away", unit => BaselineEdits.DropNote(unit, index))
+                    : null
+        );
 
     public IActionResult OnPostBelongs(string job, long version, string? what, bool original, string? place)
     {
-        if (!Load(job)) return NotFound();
+        if (!Load(job))
+            return NotFound();
         (Kept["belonging"], Kept["belonging-place"]) = (what ?? "", place ?? "");
-        return string.IsNullOrWhiteSpace(what) ? Refuse(StatusCodes.Status422UnprocessableEntity, "Nothing was changed: write what belongs to the unit.")
-            : ChangeUnit(job, version, _ => ($"Belongs to it: {what.Trim()}", unit => BaselineEdits.Belongs(unit, new Belonging(what.Trim(), original, (place ?? "").Trim()))));
+        return string.IsNullOrWhiteSpace(what)
+            ? Refuse(StatusCodes.Status422UnprocessableEntity, "Nothing was changed: write what belongs to the unit.")
+            : ChangeUnit(
+                job,
+                version,
+                _ =>
+                    (
+                        $"Belongs to it: {what.Trim()}",
+                        unit => BaselineEdits.Belongs(unit, new Belonging(what.Trim(), original, (place ?? "").Trim()))
+                    )
+            );
     }
 
-    public IActionResult OnPostDropBelonging(string job, long version, int index) => ChangeUnit(job, version, view =>
-        index >= 0 && index < view.Unit.Belongings.Count ? ($"Not with it any more: {view.Unit.Belongings[index].What}", unit => BaselineEdits.DropBelonging(unit, index)) : null);
+    public IActionResult OnPostDropBelonging(string job, long version, int index) =>
+        ChangeUnit(
+            job,
+            version,
+            view =>
+                index >= 0 && index < view.Unit.Belongings.Count
+                    ? (
+                        $"Not with it any more: {view.Unit.Belongings[index].What}",
+                        unit => BaselineEdits.DropBelonging(unit, index)
+                    )
+                    : null
+        );
 
-    public IActionResult OnPostFound(string job, long version, int fitted, string step, string proof) => ChangeUnit(job, version, view =>
-        fitted >= 0 && fitted < view.Before.Instances.Count && Words<StepProof>.TryParse(proof, out StepProof found)
-        && Inherited.Steps(view.Before.Instances[fitted]).FirstOrDefault(s => s.Step.Id == step) is { } known
-            ? ($"{known.Step.What}: {proof}", unit => BaselineEdits.Found(unit, fitted, step, found)) : null);
+    public IActionResult OnPostFound(string job, long version, int fitted, string step, string proof) =>
+        ChangeUnit(
+            job,
+            version,
+            view =>
+                fitted >= 0
+                && fitted < view.Before.Instances.Count
+                && Words<StepProof>.TryParse(proof, out StepProof found)
+                && Inherited.Steps(view.Before.Instances[fitted]).FirstOrDefault(s => s.Step.Id == step) is { } known
+                    ? ($"{known.Step.What}: {proof}", unit => BaselineEdits.Found(unit, fitted, step, found))
+                    : null
+        );
 
     /// <summary>Takes pictures in. Each is looked into: what is no picture by its contents is refused, whatever it is called.</summary>
     public async Task<IActionResult> OnPostPhotoAsync(string job, List<IFormFile> photo, string? note, CancellationToken cancel)
     {
-        if (!Load(job)) return NotFound();
+        if (!Load(job))
+            return NotFound();
         Kept["photo-note"] = note ?? "";
-        if (photo.Count == 0) return Refuse(StatusCodes.Status422UnprocessableEntity, "Pick a picture: PNG, JPEG or WebP.");
-        if (note?.Length > Fields.LongestText) return Refuse(StatusCodes.Status422UnprocessableEntity, $"The note is longer than {Fields.LongestText} characters.");
+        if (photo.Count == 0)
+            return Refuse(StatusCodes.Status422UnprocessableEntity, "Pick a picture: PNG, JPEG or WebP.");
+        if (note?.Length > Fields.LongestText)
+            return Refuse(StatusCodes.Status422UnprocessableEntity, $"The note is longer than {Fields.LongestText} characters.");
         var read = new List<Photo>();
         foreach (IFormFile upload in photo)
             try
             {
-                if (upload.Length > Photo.LargestBytes) return Refuse(StatusCodes.Status413PayloadTooLarge, $"{upload.FileName} is {upload.Length / 1_000_000.0:0.#} MB; {Photo.LargestBytes / 1_000_000} MB are allowed. No picture was kept.");
+                if (upload.Length > Photo.LargestBytes)
+                    return Refuse(
+                        StatusCodes.Status413PayloadTooLarge,
+                        $"{upload.FileName} is {upload.Length / 1_000_000.0:0.#} MB; {Photo.LargestBytes / 1_000_000} MB are allowed. No picture was kept."
+                    );
                 var bytes = new MemoryStream();
                 await upload.CopyToAsync(bytes, cancel);
                 read.Add(Photo.Read(bytes.GetBuffer().AsSpan(0, (int)bytes.Length)));
             }
             catch (FormatException why)
             {
-                return Refuse(StatusCodes.Status422UnprocessableEntity, $"{upload.FileName} was refused: {why.Message} No picture was kept.");
+                return Refuse(
+                    StatusCodes.Status422UnprocessableEntity,
+                    $"{upload.FileName} was refused: {why.Message} No picture was kept."
+                );
             }
-        return read.All(p => photos.Add(View.Unit.Id, p, (note ?? "").Trim()) is not null) ? LocalRedirect(UrlOf(Station) + "#photos")
+        return read.All(p => photos.Add(View.Unit.Id, p, (note ?? "").Trim()) is not null)
+            ? LocalRedirect(UrlOf(Station) + "#photos")
             : Refuse(StatusCodes.Status422UnprocessableEntity, $"A unit keeps {PhotoRepository.MostOfUnit} pictures at most.");
     }
 
     public IActionResult OnPostHide(string job, long photo, bool hidden)
     {
-        if (!Load(job)) return NotFound();
+        if (!Load(job))
+            return NotFound();
         photos.Hide(View.Unit.Id, photo, hidden);
         return LocalRedirect(UrlOf(Station) + "#photos");
     }

@@ -5,10 +5,17 @@ namespace RustCabin.Web.Pages.Baseline;
 /// <summary><c>GET /units/{unit}/photos/{id}</c>: a picture, under the media type that its bytes were found to have, never as anything to run.</summary>
 static class PhotoFile
 {
-    public static void Map(IEndpointRouteBuilder routes) => routes.MapGet("/units/{unit}/photos/{id:long}", (string unit, long id, PhotoRepository photos, HttpContext context) =>
-    {
-        if (photos.Find(unit, id) is not { } photo) return Results.NotFound();
-        context.Response.Headers.CacheControl = "private, max-age=31536000, immutable";
-        return Results.Bytes(photo.Bytes, photo.Kind);
-    }).ExcludeFromDescription();
+    public static void Map(IEndpointRouteBuilder routes) =>
+        routes
+            .MapGet(
+                "/units/{unit}/photos/{id:long}",
+                (string unit, long id, PhotoRepository photos, HttpContext context) =>
+                {
+                    if (photos.Find(unit, id) is not { } photo)
+                        return Results.NotFound();
+                    context.Response.Headers.CacheControl = "private, max-age=31536000, immutable";
+                    return Results.Bytes(photo.Bytes, photo.Kind);
+                }
+            )
+            .ExcludeFromDescription();
 }

@@ -22,17 +22,18 @@ public sealed record StockForm
     public bool Tested { get; init; }
     public string? Note { get; init; }
 
-    public static StockForm Of(StockItem item) => new()
-    {
-        Kind = Words<StockKind>.Of(item.Kind),
-        Item = item.Item,
-        Name = item.Name,
-        Count = item.Count.ToString(CultureInfo.InvariantCulture),
-        Price = item.Price?.ToString(CultureInfo.InvariantCulture),
-        Place = item.Place,
-        Tested = item.Tested,
-        Note = item.Note,
-    };
+    public static StockForm Of(StockItem item) =>
+        new()
+        {
+            Kind = Words<StockKind>.Of(item.Kind),
+            Item = item.Item,
+            Name = item.Name,
+            Count = item.Count.ToString(CultureInfo.InvariantCulture),
+            Price = item.Price?.ToString(CultureInfo.InvariantCulture),
+            Place = item.Place,
+            Tested = item.Tested,
+            Note = item.Note,
+        };
 
     /// <summary>As it is stored; numbers that are none stay text, so that the reader says so under their field.</summary>
     public JsonObject ToJson(Func<string, string?> nameOf)
@@ -47,12 +48,22 @@ public sealed record StockForm
             ["place"] = Place?.Trim() ?? "",
             ["note"] = Note?.Trim() ?? "",
         };
-        if (item.Length > 0) json["item"] = item;
-        if (!string.IsNullOrWhiteSpace(Price)) json["price"] = Number(Price);
+        if (item.Length > 0)
+            json["item"] = item;
+        if (!string.IsNullOrWhiteSpace(Price))
+            json["price"] = Number(Price);
         return json;
     }
 
-    static JsonNode Number(string text) => decimal.TryParse(text.Trim().Replace(',', '.'), NumberStyles.Number & ~NumberStyles.AllowThousands, CultureInfo.InvariantCulture, out decimal number) ? JsonValue.Create(number) : JsonValue.Create(text);
+    static JsonNode Number(string text) =>
+        decimal.TryParse(
+            text.Trim().Replace(',', '.'),
+            NumberStyles.Number & ~NumberStyles.AllowThousands,
+            CultureInfo.InvariantCulture,
+            out decimal number
+        )
+            ? JsonValue.Create(number)
+            : JsonValue.Create(text);
 }
 
 /// <summary>The store cupboard: parts and chips in hand, how many, where, tested or not, and what one more costs.</summary>
@@ -83,7 +94,8 @@ public sealed class CupboardModel(StockRepository stock, SheetRepository sheets,
         Load();
         if (Edit is { } id)
         {
-            if (Items.FirstOrDefault(i => i.Id == id) is not { } item) return NotFound();
+            if (Items.FirstOrDefault(i => i.Id == id) is not { } item)
+                return NotFound();
             Form = StockForm.Of(item.Item);
         }
         return Page();
@@ -96,8 +108,10 @@ public sealed class CupboardModel(StockRepository stock, SheetRepository sheets,
         (StockItem? item, Errors) = StockItem.Read(json.RootElement);
         if (item is { Kind: StockKind.Part } && sheets.All().FindPart(item.Item) is null)
             Errors = [.. Errors, new SheetError("item", $"\"{item.Item}\" is not a part of the cabin")];
-        if (item is { Kind: StockKind.Chip, Item.Length: 0 }) Errors = [.. Errors, new SheetError("item", "a chip needs its organisation, such as 64Kx1")];
-        if (Errors.Count > 0 || item is null) return Refuse(StatusCodes.Status422UnprocessableEntity, null);
+        if (item is { Kind: StockKind.Chip, Item.Length: 0 })
+            Errors = [.. Errors, new SheetError("item", "a chip needs its organisation, such as 64Kx1")];
+        if (Errors.Count > 0 || item is null)
+            return Refuse(StatusCodes.Status422UnprocessableEntity, null);
         if (Edit is not { } id)
         {
             stock.Add(item);
@@ -109,12 +123,16 @@ public sealed class CupboardModel(StockRepository stock, SheetRepository sheets,
     /// <summary>One more, one fewer: the most frequent press at the bench.</summary>
     public IActionResult OnPostCount(long id, long version, int by)
     {
-        if (stock.Find(id) is not { } found) return NotFound();
+        if (stock.Find(id) is not { } found)
+            return NotFound();
         StockItem item = found.Item with { Count = Math.Clamp(found.Item.Count + Math.Sign(by), 0, StockItem.Most) };
         return After(stock.Put(id, version, $"{item.Name}: {found.Item.Count} to {item.Count}", item));
     }
 
-    public IActionResult OnPostOut(long id, long version) => stock.Find(id) is { } found ? After(stock.Put(id, version, $"{found.Item.Name} taken out of the list", null)) : NotFound();
+    public IActionResult OnPostOut(long id, long version) =>
+        stock.Find(id) is { } found
+            ? After(stock.Put(id, version, $"{found.Item.Name} taken out of the list", null))
+            : NotFound();
 
     public IActionResult OnPostUndo()
     {
@@ -125,21 +143,33 @@ public sealed class CupboardModel(StockRepository stock, SheetRepository sheets,
     public IActionResult OnGetCsv()
     {
         string csv = StockItem.Csv(stock.All().Select(s => s.Item), sheets.All().Currency);
-        return File(Encoding.UTF8.GetPreamble().Concat(Encoding.UTF8.GetBytes(csv)).ToArray(), "text/csv; charset=utf-8", "store-cupboard.csv");
+        return File(
+            Encoding.UTF8.GetPreamble().Concat(Encoding.UTF8.GetBytes(csv)).ToArray(),
+            "text/csv; charset=utf-8",
+            "store-cupboard.csv"
+        );
     }
 
     public IActionResult OnGetShopping()
     {
         Load();
-        return File(Encoding.UTF8.GetPreamble().Concat(Encoding.UTF8.GetBytes(Shopping.AsCsv(Wanted, Currency))).ToArray(), "text/csv; charset=utf-8", "shopping-list.csv");
+        return File(
+            Encoding.UTF8.GetPreamble().Concat(Encoding.UTF8.GetBytes(Shopping.AsCsv(Wanted, Currency))).ToArray(),
+            "text/csv; charset=utf-8",
+            "shopping-list.csv"
+        );
     }
 
-    IActionResult After(WriteResult result) => result switch
-    {
-        WriteResult.Missing => NotFound(),
-        WriteResult.Stale => Refuse(StatusCodes.Status409Conflict, "This was changed in another tab. You see it as it stands now; your press was not carried out."),
-        _ => LocalRedirect("/cupboard"),
-    };
+    IActionResult After(WriteResult result) =>
+        result switch
+        {
+            WriteResult.Missing => NotFound(),
+            WriteResult.Stale => Refuse(
+                StatusCodes.Status409Conflict,
+                "This was changed in another tab. You see it as it stands now; your press was not carried out."
+            ),
+            _ => LocalRedirect("/cupboard"),
+        };
 
     PageResult Refuse(int status, string? notice)
     {
@@ -160,5 +190,6 @@ public sealed class CupboardModel(StockRepository stock, SheetRepository sheets,
     }
 
     public string? ErrorOf(string field) => Errors.FirstOrDefault(e => e.Path == field)?.Message;
+
     public long VersionOfEdit => Items.FirstOrDefault(i => i.Id == Edit)?.Version ?? 0;
 }

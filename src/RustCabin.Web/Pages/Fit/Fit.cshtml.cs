@@ -50,10 +50,39 @@ public sealed class FitModel(SheetRepository sheets, JobRepository jobs, StockRe
         IReadOnlyList<FitRow> known = [.. every.Where(r => r.Cells.Any(c => c.Grade != FitGrade.Unknown))];
         Hidden = every.Count - known.Count;
         Kinds = [.. (All ? every : known).Select(r => r.Part.Kind).Distinct()];
-        _inHand = stock.All().Where(s => s.Item.Kind == Core.Cupboard.StockKind.Part).GroupBy(s => s.Item.Item).ToDictionary(g => g.Key, g => g.Sum(s => s.Item.Count));
-        var wanted = View.Job.Wants.Select(w => w.Kind switch { NeedKind.Provides => w.What, NeedKind.Memory => "memory", NeedKind.Speed => "speed", NeedKind.Storage => "storage", _ => "" }).ToHashSet();
-        Wants = [.. known.SelectMany(r => r.Part.Provides).Distinct().OrderBy(p => !wanted.Contains(p)).ThenBy(p => p, StringComparer.Ordinal)];
-        Rows = [.. (All ? every : known).Where(r => (Kind is null || r.Part.Kind == Kind) && (string.IsNullOrEmpty(Want) || r.Part.Provides.Contains(Want)) && (!InStock || InHand(r.Part) > 0))];
+        _inHand = stock
+            .All()
+            .Where(s => s.Item.Kind == Core.Cupboard.StockKind.Part)
+            .GroupBy(s => s.Item.Item)
+            .ToDictionary(g => g.Key, g => g.Sum(s => s.Item.Count));
+        var wanted = View
+            .Job.Wants.Select(w =>
+                w.Kind switch
+                {
+                    NeedKind.Provides => w.What,
+                    NeedKind.Memory => "memory",
+                    NeedKind.Speed => "speed",
+                    NeedKind.Storage => "storage",
+                    _ => "",
+                }
+            )
+            .ToHashSet();
+        Wants =
+        [
+            .. known
+                .SelectMany(r => r.Part.Provides)
+                .Distinct()
+                .OrderBy(p => !wanted.Contains(p))
+                .ThenBy(p => p, StringComparer.Ordinal),
+        ];
+        Rows =
+        [
+            .. (All ? every : known).Where(r =>
+                (Kind is null || r.Part.Kind == Kind)
+                && (string.IsNullOrEmpty(Want) || r.Part.Provides.Contains(Want))
+                && (!InStock || InHand(r.Part) > 0)
+            ),
+        ];
     }
 
     public bool IsPlanned(Part part) => View.After.Instances.Any(i => i.Part.Id == part.Id);
@@ -62,8 +91,10 @@ public sealed class FitModel(SheetRepository sheets, JobRepository jobs, StockRe
     {
         string[] query =
         [
-            .. kind is { } k ? [$"kind={Words<PartKind>.Of(k)}"] : (string[])[], .. all ?? All ? ["all=true"] : (string[])[],
-            .. (want ?? Want) is { Length: > 0 } w ? [$"want={Uri.EscapeDataString(w)}"] : (string[])[], .. stock ?? InStock ? ["stock=true"] : (string[])[],
+            .. kind is { } k ? [$"kind={Words<PartKind>.Of(k)}"] : (string[])[],
+            .. all ?? All ? ["all=true"] : (string[])[],
+            .. (want ?? Want) is { Length: > 0 } w ? [$"want={Uri.EscapeDataString(w)}"] : (string[])[],
+            .. stock ?? InStock ? ["stock=true"] : (string[])[],
         ];
         return UrlOf(Station) + (query.Length > 0 ? $"?{string.Join('&', query)}" : "");
     }

@@ -21,26 +21,54 @@ public sealed class IdentifyModel(SheetRepository sheets, JobRepository jobs) : 
     public AccessLevel? Level => View.Model.Access.FirstOrDefault(a => a.Id == OpenTo);
 
     /// <summary>The best look within the access level chosen, by expected bits a minute.</summary>
-    public NextClue? Next => Revisions.Next(View.Model, View.Unit.Seen, clue => Level is not { } level || Depth(clue) <= AccessPath.DepthOf(View.Model, level));
+    public NextClue? Next =>
+        Revisions.Next(
+            View.Model,
+            View.Unit.Seen,
+            clue => Level is not { } level || Depth(clue) <= AccessPath.DepthOf(View.Model, level)
+        );
 
     public Clue ClueOf(NextClue next) => View.Model.Clues.First(c => c.Id == next.Clue);
 
-    int Depth(Clue clue) => View.Model.Access.FirstOrDefault(a => a.Id == clue.Access) is { } at ? AccessPath.DepthOf(View.Model, at) : 0;
+    int Depth(Clue clue) =>
+        View.Model.Access.FirstOrDefault(a => a.Id == clue.Access) is { } at ? AccessPath.DepthOf(View.Model, at) : 0;
 
     public string RevisionName(string id) => View.Model.FindRevision(id)?.Name ?? id;
 
     /// <summary>In words, what each clue that disagrees disagrees with, and whom to trust.</summary>
-    public IEnumerable<string> Disagreements => Verdict.Contradictions.Select(odd =>
-        $"The {IdText.Plain(odd.Clue)} speaks for {string.Join(" or ", odd.Says.Select(RevisionName).DefaultIfEmpty("no board"))}. "
-        + (Verdict.Agreeing.Count == 0
-            ? $"{RevisionName(Verdict.Id)} is confirmed by hand against it."
-            : $"It disagrees with the {string.Join(" and the ", Verdict.Agreeing.Select(IdText.Plain))}: trust the {IdText.Plain(Verdict.Agreeing[0])}; the {IdText.Plain(odd.Clue)} may come from another machine."));
+    public IEnumerable<string> Disagreements =>
+        Verdict.Contradictions.Select(odd =>
+            $"The {IdText.Plain(odd.Clue)} speaks for {string.Join(" or ", odd.Says.Select(RevisionName).DefaultIfEmpty("no board"))}. "
+            + (
+                Verdict.Agreeing.Count == 0
+                    ? $"{RevisionName(Verdict.Id)} is confirmed by hand against it."
+                    : $"It disagrees with the {string.Join(" and the ", Verdict.Agreeing.Select(IdText.Plain))}: trust the {IdText.Plain(Verdict.Agreeing[0])}; the {IdText.Plain(odd.Clue)} may come from another machine."
+            )
+        );
 
-    public IActionResult OnPostSee(string job, long version, string clue, string? value) => ChangeUnit(job, version, view =>
-        view.Model.Clues.FirstOrDefault(c => c.Id == clue) is not { } known ? null
-            : (string.IsNullOrEmpty(value) ? $"Not looked at after all: {known.Ask}" : $"Seen: {known.Ask}: {value}", unit => UnitEdits.See(unit, clue, string.IsNullOrEmpty(value) ? null : value)));
+    public IActionResult OnPostSee(string job, long version, string clue, string? value) =>
+        ChangeUnit(
+            job,
+            version,
+            view =>
+                view.Model.Clues.FirstOrDefault(c => c.Id == clue) is not { } known
+                    ? null
+                    : (
+                        string.IsNullOrEmpty(value) ? $"Not looked at after all: {known.Ask}" : $"Seen: {known.Ask}: {value}",
+                        unit => UnitEdits.See(unit, clue, string.IsNullOrEmpty(value) ? null : value)
+                    )
+        );
 
-    public IActionResult OnPostConfirm(string job, long version, string? revision) => ChangeUnit(job, version, view =>
-        (string.IsNullOrEmpty(revision) ? "Revision left to the clues" : $"Confirmed: {view.Model.FindRevision(revision)?.Name ?? revision}",
-            unit => UnitEdits.Confirm(unit, string.IsNullOrEmpty(revision) ? null : revision)));
+    public IActionResult OnPostConfirm(string job, long version, string? revision) =>
+        ChangeUnit(
+            job,
+            version,
+            view =>
+                (
+                    string.IsNullOrEmpty(revision)
+                        ? "Revision left to the clues"
+                        : $"Confirmed: {view.Model.FindRevision(revision)?.Name ?? revision}",
+                    unit => UnitEdits.Confirm(unit, string.IsNullOrEmpty(revision) ? null : revision)
+                )
+        );
 }

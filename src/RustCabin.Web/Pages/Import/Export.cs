@@ -12,10 +12,23 @@ static class Export
     public static void Map(IEndpointRouteBuilder routes)
     {
         routes.MapGet("/export", (PackExport export) => File(export.Whole(), "rust-cabin")).ExcludeFromDescription();
-        routes.MapGet("/export/units/{id}", (string id, PackExport export, SheetRepository sheets, JobRepository jobs) =>
-            export.OfUnit(id, sheets.All(), jobs.All()) is { } pack ? File(pack, id) : Results.NotFound()).ExcludeFromDescription();
-        routes.MapGet("/export/sheets/{kind}/{id}", (string kind, string id, PackExport export) => export.OfSheet(kind, id) is { } pack ? File(pack, id) : Results.NotFound()).ExcludeFromDescription();
-        routes.MapGet("/schema/pack.schema.json", () => Results.Text(PackSchema.Text(), "application/schema+json")).ExcludeFromDescription();
+        routes
+            .MapGet(
+                "/export/units/{id}",
+                (string id, PackExport export, SheetRepository sheets, JobRepository jobs) =>
+                    export.OfUnit(id, sheets.All(), jobs.All()) is { } pack ? File(pack, id) : Results.NotFound()
+            )
+            .ExcludeFromDescription();
+        routes
+            .MapGet(
+                "/export/sheets/{kind}/{id}",
+                (string kind, string id, PackExport export) =>
+                    export.OfSheet(kind, id) is { } pack ? File(pack, id) : Results.NotFound()
+            )
+            .ExcludeFromDescription();
+        routes
+            .MapGet("/schema/pack.schema.json", () => Results.Text(PackSchema.Text(), "application/schema+json"))
+            .ExcludeFromDescription();
     }
 
     /// <summary>Ids hold letters, digits and hyphens only, so the name is safe as it is.</summary>

@@ -17,7 +17,8 @@ public sealed class ImportModel(PackImport import) : PageModel
     /// <summary>Turns a larger form away by its stated length, before anything of it is read.</summary>
     public static Task RefuseTooLarge(HttpContext context, RequestDelegate next)
     {
-        if (!context.Request.Path.StartsWithSegments("/import") || context.Request.ContentLength is not > LargestForm) return next(context);
+        if (!context.Request.Path.StartsWithSegments("/import") || context.Request.ContentLength is not > LargestForm)
+            return next(context);
         context.Response.StatusCode = StatusCodes.Status413PayloadTooLarge;
         return Task.CompletedTask;
     }
@@ -40,27 +41,50 @@ public sealed class ImportModel(PackImport import) : PageModel
     {
         ViewData["Title"] = "Import";
         IReadOnlyList<SheetError> errors = import.Undo(log);
-        return errors.Count == 0 ? LocalRedirect("/import") : Refuse(StatusCodes.Status409Conflict, $"It was not taken back: {string.Join("; ", errors.Take(5))}");
+        return errors.Count == 0
+            ? LocalRedirect("/import")
+            : Refuse(StatusCodes.Status409Conflict, $"It was not taken back: {string.Join("; ", errors.Take(5))}");
     }
 
     /// <summary>Shows what a pack would bring; with a <paramref name="mode"/> (replace, new-only) brings it.</summary>
     public async Task<IActionResult> OnPostAsync(IFormFile? pack, string? mode, CancellationToken cancel)
     {
         ViewData["Title"] = "Import";
-        if (pack is null && string.IsNullOrWhiteSpace(Pasted)) return Refuse(StatusCodes.Status422UnprocessableEntity, "Pick a file or paste a pack. Nothing was imported.");
-        if (pack?.Length > Pack.LargestBytes || Pasted?.Length > Pack.LargestBytes) return Refuse(StatusCodes.Status413PayloadTooLarge, $"The pack is larger than {Pack.LargestBytes / 1_000_000} MB. Split it. Nothing was imported.");
+        if (pack is null && string.IsNullOrWhiteSpace(Pasted))
+            return Refuse(StatusCodes.Status422UnprocessableEntity, "Pick a file or paste a pack. Nothing was imported.");
+        if (pack?.Length > Pack.LargestBytes || Pasted?.Length > Pack.LargestBytes)
+            return Refuse(
+                StatusCodes.Status413PayloadTooLarge,
+                $"The pack is larger than {Pack.LargestBytes / 1_000_000} MB. Split it. Nothing was imported."
+            );
 
         var bytes = new MemoryStream();
-        if (pack is not null) await pack.CopyToAsync(bytes, cancel);
-        else bytes.Write(System.Text.Encoding.UTF8.GetBytes(Pasted!));
+        if (pack is not null)
+            await pack.CopyToAsync(bytes, cancel);
+        else
+            bytes.Write(System.Text.Encoding.UTF8.GetBytes(Pasted!));
         try
         {
-            ImportMode how = mode switch { "replace" => ImportMode.Replace, "new-only" => ImportMode.NewOnly, _ => ImportMode.Preview };
-            Outcome = import.Run(bytes.ToArray(), how, pack is not null ? Path.GetFileName(pack.FileName) : string.IsNullOrWhiteSpace(Source) ? "pasted text" : Source);
+            ImportMode how = mode switch
+            {
+                "replace" => ImportMode.Replace,
+                "new-only" => ImportMode.NewOnly,
+                _ => ImportMode.Preview,
+            };
+            Outcome = import.Run(
+                bytes.ToArray(),
+                how,
+                pack is not null ? Path.GetFileName(pack.FileName)
+                    : string.IsNullOrWhiteSpace(Source) ? "pasted text"
+                    : Source
+            );
         }
         catch (JsonException why)
         {
-            return Refuse(StatusCodes.Status422UnprocessableEntity, $"This is not JSON: line {why.LineNumber + 1}, byte {why.BytePositionInLine + 1}. Nothing was imported.");
+            return Refuse(
+                StatusCodes.Status422UnprocessableEntity,
+                $"This is not JSON: line {why.LineNumber + 1}, byte {why.BytePositionInLine + 1}. Nothing was imported."
+            );
         }
         // What came as a file is kept as text, so that the decision needs no second choosing.
         if (pack is not null)
@@ -70,7 +94,8 @@ public sealed class ImportModel(PackImport import) : PageModel
             Pasted = System.Text.Encoding.UTF8.GetString(bytes.ToArray());
             Source = Path.GetFileName(pack.FileName);
         }
-        if (Outcome.Errors.Count > 0) Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        if (Outcome.Errors.Count > 0)
+            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
         return Page();
     }
 

@@ -13,6 +13,7 @@ public sealed class BanksModel(SheetRepository sheets, JobRepository jobs) : Sta
     public override Station Station => Station.Named("Memory");
 
     public IReadOnlyList<DecodedClaim> Windows => [.. View.After.Claims.Where(c => c.Window is { Register: not null })];
+
     public BankListing? Listing(DecodedClaim window) => BankListing.Of(View.After).FirstOrDefault(l => l.Owner == window.Owner);
 
     [BindProperty(SupportsGet = true, Name = "kohm")]
@@ -46,8 +47,13 @@ public sealed class BanksModel(SheetRepository sheets, JobRepository jobs) : Sta
 
     double Value(string? text, double usual, string unit)
     {
-        if (string.IsNullOrWhiteSpace(text)) return usual;
-        if (double.TryParse(text.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out double value) && value is > 0 and < 1e9) return value;
+        if (string.IsNullOrWhiteSpace(text))
+            return usual;
+        if (
+            double.TryParse(text.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out double value)
+            && value is > 0 and < 1e9
+        )
+            return value;
         Wrong = $"\"{text}\" is not a value in {unit}";
         return usual;
     }

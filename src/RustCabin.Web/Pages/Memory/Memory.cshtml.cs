@@ -14,8 +14,10 @@ public sealed record ReachRow(string Master, ByteSize Now, ByteSize After, ByteS
 {
     public bool FallsShort => Want > After;
 
-    public string Wanted(Preferences taste) => Want is not { } want ? "nothing"
-        : FallsShort ? $"{taste.Size(want)}, short by {taste.Size(new ByteSize(want.Bytes - After.Bytes))}" : $"{taste.Size(want)}, met";
+    public string Wanted(Preferences taste) =>
+        Want is not { } want ? "nothing"
+        : FallsShort ? $"{taste.Size(want)}, short by {taste.Size(new ByteSize(want.Bytes - After.Bytes))}"
+        : $"{taste.Size(want)}, met";
 }
 
 /// <summary>The Memory station: the address ladder, the switches of the boards, the power-up count and each master's reach.</summary>
@@ -38,14 +40,17 @@ public sealed class MemoryModel(SheetRepository sheets, JobRepository jobs) : St
 
     /// <summary>The range on show; one that makes no sense shows the whole space.</summary>
     public AddressRange Shown =>
-        Address.TryParse(FromText, out Address from) && Address.TryParse(ToText, out Address to) && from <= to && to <= Space.To ? new AddressRange(from, to) : Space;
+        Address.TryParse(FromText, out Address from) && Address.TryParse(ToText, out Address to) && from <= to && to <= Space.To
+            ? new AddressRange(from, to)
+            : Space;
 
     public bool IsZoomed => Shown != Space;
 
     public string Link(AddressRange range, bool table)
     {
         int bits = View.Model.AddressBits;
-        string zoom = range == Space ? "" : $"from={range.From.ToJson(bits)}&to={range.To.ToJson(bits)}", view = table ? "as=table" : "";
+        string zoom = range == Space ? "" : $"from={range.From.ToJson(bits)}&to={range.To.ToJson(bits)}",
+            view = table ? "as=table" : "";
         string query = string.Join('&', ((string[])[zoom, view]).Where(q => q.Length > 0));
         return UrlOf(Station) + (query.Length > 0 ? $"?{query}" : "");
     }
@@ -63,11 +68,20 @@ public sealed class MemoryModel(SheetRepository sheets, JobRepository jobs) : St
 
     IReadOnlyList<BusFault>? _offers;
 
-    public WhatIfResult? Tried => FaultOffers.FirstOrDefault(f => f.Key == FaultKey) is { } fault ? WhatIf.Run(View.After, fault with { Seed = Run }) : null;
+    public WhatIfResult? Tried =>
+        FaultOffers.FirstOrDefault(f => f.Key == FaultKey) is { } fault
+            ? WhatIf.Run(View.After, fault with { Seed = Run })
+            : null;
 
-    public IEnumerable<ReachRow> Reach => View.After.Map.Masters.Index().Select(m => new ReachRow(
-        m.Item, View.Before.Map.Reach[m.Index], View.After.Map.Reach[m.Index],
-        View.Job.Wants.Where(w => w.Kind == NeedKind.Memory && w.What == m.Item).Select(w => (ByteSize?)w.AtLeast).Max()));
+    public IEnumerable<ReachRow> Reach =>
+        View
+            .After.Map.Masters.Index()
+            .Select(m => new ReachRow(
+                m.Item,
+                View.Before.Map.Reach[m.Index],
+                View.After.Map.Reach[m.Index],
+                View.Job.Wants.Where(w => w.Kind == NeedKind.Memory && w.What == m.Item).Select(w => (ByteSize?)w.AtLeast).Max()
+            ));
 
     /// <summary>Parts that bring memory and have a way into this model.</summary>
     public IEnumerable<(Part Part, Way Way)> Offers =>
@@ -80,7 +94,11 @@ public sealed class MemoryModel(SheetRepository sheets, JobRepository jobs) : St
     /// <summary>In a few words, what a position does: the memory that it switches in, and where.</summary>
     public string Effect(Instance instance, Switch of, string position)
     {
-        var claims = instance.Part.Claims.Where(c => c.When.Names(of.Id) && c.When.Holds(key => key == of.Id ? position : instance.Positions.GetValueOrDefault(key))).ToList();
+        var claims = instance
+            .Part.Claims.Where(c =>
+                c.When.Names(of.Id) && c.When.Holds(key => key == of.Id ? position : instance.Positions.GetValueOrDefault(key))
+            )
+            .ToList();
         if (claims.Count > 0)
             return $"{Preferences.Size(new ByteSize(claims.Aggregate(0ul, (sum, c) => sum + c.Size!.Value.Bytes)))}{(claims[0].Base is { } at && claims.Count == 1 ? $" at {at.ToScreen(View.Model.AddressBits)}" : "")}";
         return instance.Part.Claims.Any(c => c.When.Names(of.Id)) ? "nothing" : "";

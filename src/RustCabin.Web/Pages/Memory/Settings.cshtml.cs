@@ -23,7 +23,8 @@ public sealed class SettingsModel(SheetRepository sheets, JobRepository jobs) : 
     public string? Typed { get; private set; }
 
     /// <summary>Whether the solver's settings are asked for; and what it found.</summary>
-    [BindProperty(SupportsGet = true)] public bool Solve { get; set; }
+    [BindProperty(SupportsGet = true)]
+    public bool Solve { get; set; }
     public Settings? Found { get; private set; }
 
     /// <summary>So many settings stand on the page.</summary>
@@ -40,15 +41,27 @@ public sealed class SettingsModel(SheetRepository sheets, JobRepository jobs) : 
             {
                 Notice = wide.Message;
             }
-        var columns = new List<SettingColumn> { new("before", null, View.Before, Answer.For(View.Before)), new("as planned", null, View.After, View.Answer) };
+        var columns = new List<SettingColumn>
+        {
+            new("before", null, View.Before, Answer.For(View.Before)),
+            new("as planned", null, View.After, View.Answer),
+        };
         foreach (NamedSetting setting in View.Job.Settings)
         {
-            PlannedUnit set = setting.Switches.SelectMany(i => i.Value.Select(p => (i.Key, p))).Aggregate(View.After, (unit, m) => unit.Find(m.Key) is null ? unit : Plan.Moved(unit, m.Key, m.p.Key, m.p.Value));
+            PlannedUnit set = setting
+                .Switches.SelectMany(i => i.Value.Select(p => (i.Key, p)))
+                .Aggregate(
+                    View.After,
+                    (unit, m) => unit.Find(m.Key) is null ? unit : Plan.Moved(unit, m.Key, m.p.Key, m.p.Value)
+                );
             columns.Add(new SettingColumn(setting.Name, setting.Name, set, Answer.For(set)));
         }
         Columns = columns;
         // Titles of machines like this one: those whose memory is asked of a master that it has.
-        TitleRows = Titles.Table(View.Sheets.Titles.Where(t => t.Needs.All(n => n.Kind != NeedKind.Memory || View.Model.Masters.Contains(n.What))), [.. columns.Select(c => c.Unit)]);
+        TitleRows = Titles.Table(
+            View.Sheets.Titles.Where(t => t.Needs.All(n => n.Kind != NeedKind.Memory || View.Model.Masters.Contains(n.What))),
+            [.. columns.Select(c => c.Unit)]
+        );
     }
 
     /// <summary>Switches that do not stand alike in every column: instance, switch, and its position in each (null: not there).</summary>
@@ -62,26 +75,68 @@ public sealed class SettingsModel(SheetRepository sheets, JobRepository jobs) : 
     public static ByteSize Free(PlannedUnit unit, string master) => NeedCheck.Free(unit, master);
 
     /// <summary>The switches of a setting that stand otherwise in the plan, in words.</summary>
-    public string MovesOf(Choice choice) => string.Join(", ", choice.Planned.Instances.SelectMany(i => i.Positions.Where(p => View.After.Find(i.Name)?.Positions.GetValueOrDefault(p.Key) != p.Value).Select(p => $"{p.Key} of {i.Title} to {p.Value}"))) is { Length: > 0 } moves ? moves : "as planned";
+    public string MovesOf(Choice choice) =>
+        string.Join(
+            ", ",
+            choice.Planned.Instances.SelectMany(i =>
+                i.Positions.Where(p => View.After.Find(i.Name)?.Positions.GetValueOrDefault(p.Key) != p.Value)
+                    .Select(p => $"{p.Key} of {i.Title} to {p.Value}")
+            )
+        )
+            is { Length: > 0 } moves
+            ? moves
+            : "as planned";
 
     public IActionResult OnPostTake(string job, long version, int index)
     {
-        if (!Load(job)) return NotFound();
+        if (!Load(job))
+            return NotFound();
         IReadOnlyList<Choice> found = SettingsSolver.Solve(View.After, most: Shown, cancel: HttpContext.RequestAborted).Solutions;
-        return index >= 0 && index < found.Count ? Settle(job, version, found[index]) : Refuse(StatusCodes.Status422UnprocessableEntity, "Nothing was changed: that setting is not among those that work any more.");
+        return index >= 0 && index < found.Count
+            ? Settle(job, version, found[index])
+            : Refuse(
+                StatusCodes.Status422UnprocessableEntity,
+                "Nothing was changed: that setting is not among those that work any more."
+            );
     }
 
     public IActionResult OnPostName(string job, long version, string? name)
     {
-        if (!Load(job)) return NotFound();
+        if (!Load(job))
+            return NotFound();
         Typed = (name ?? "").Trim();
-        if (Typed.Length is 0 or > 60) return Refuse(StatusCodes.Status422UnprocessableEntity, "Nothing was changed: give the setting a name of 60 characters at most.");
-        return Change(job, version, view => ($"Setting kept as \"{Typed}\"", json => JobEdits.NameSetting(json, Typed, view.After.Instances.ToDictionary(i => i.Name, i => i.Positions))));
+        if (Typed.Length is 0 or > 60)
+            return Refuse(
+                StatusCodes.Status422UnprocessableEntity,
+                "Nothing was changed: give the setting a name of 60 characters at most."
+            );
+        return Change(
+            job,
+            version,
+            view =>
+                (
+                    $"Setting kept as \"{Typed}\"",
+                    json => JobEdits.NameSetting(json, Typed, view.After.Instances.ToDictionary(i => i.Name, i => i.Positions))
+                )
+        );
     }
 
-    public IActionResult OnPostUse(string job, long version, string name) => Change(job, version, view =>
-        view.Job.Settings.FirstOrDefault(s => s.Name == name) is not { } setting ? null
-            : ($"Set as \"{name}\"", json => setting.Switches.SelectMany(i => i.Value.Select(p => (i.Key, p))).Aggregate(json, (j, m) => JobEdits.SetSwitch(j, view.Unit.Fitted, m.Key, m.p.Key, m.p.Value))));
+    public IActionResult OnPostUse(string job, long version, string name) =>
+        Change(
+            job,
+            version,
+            view =>
+                view.Job.Settings.FirstOrDefault(s => s.Name == name) is not { } setting
+                    ? null
+                    : (
+                        $"Set as \"{name}\"",
+                        json =>
+                            setting
+                                .Switches.SelectMany(i => i.Value.Select(p => (i.Key, p)))
+                                .Aggregate(json, (j, m) => JobEdits.SetSwitch(j, view.Unit.Fitted, m.Key, m.p.Key, m.p.Value))
+                    )
+        );
 
-    public IActionResult OnPostForget(string job, long version, string name) => Change(job, version, _ => ($"Setting \"{name}\" dropped", json => JobEdits.DropSetting(json, name)));
+    public IActionResult OnPostForget(string job, long version, string name) =>
+        Change(job, version, _ => ($"Setting \"{name}\" dropped", json => JobEdits.DropSetting(json, name)));
 }

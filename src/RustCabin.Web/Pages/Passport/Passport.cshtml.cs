@@ -15,7 +15,8 @@ public sealed class PassportModel(SheetRepository sheets, JobRepository jobs) : 
     protected override void Loaded() => History = Jobs.History(View.Job.Id);
 
     /// <summary>Whether a part is on the unit by now, or only planned.</summary>
-    public bool IsIn(Instance instance) => !instance.Added || View.Progress.Steps.Any(s => s.Step.Id == $"fit-{instance.Name}" && s.State == StepState.Done);
+    public bool IsIn(Instance instance) =>
+        !instance.Added || View.Progress.Steps.Any(s => s.Step.Id == $"fit-{instance.Name}" && s.State == StepState.Done);
 
     public IEnumerable<StepProgress> Readings => View.Progress.Steps.Where(s => s.Reading is not null);
 

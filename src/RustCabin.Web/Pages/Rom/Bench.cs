@@ -12,11 +12,29 @@ public sealed partial class RomModel
     public Compared? Compared { get; private set; }
     public string ComparedName { get; private set; } = "";
 
-    public async Task<IActionResult> OnPostUpload(string job, long version, string site, List<IFormFile> file, string? paste, string? name, string? origin, string? right)
+    public async Task<IActionResult> OnPostUpload(
+        string job,
+        long version,
+        string site,
+        List<IFormFile> file,
+        string? paste,
+        string? name,
+        string? origin,
+        string? right
+    )
     {
-        if (!Load(job)) return NotFound();
-        (Kept["name"], Kept["origin"], Kept["right"], Kept["paste"]) = ((name ?? "").Trim(), (origin ?? "").Trim(), (right ?? "").Trim(), paste ?? "");
-        if (Kept["origin"].Length is 0 or > 500 || Kept["right"].Length is 0 or > 500) return Unfit("Nothing was kept: say where the image comes from and on what right it is used. Images belong to their owners.");
+        if (!Load(job))
+            return NotFound();
+        (Kept["name"], Kept["origin"], Kept["right"], Kept["paste"]) = (
+            (name ?? "").Trim(),
+            (origin ?? "").Trim(),
+            (right ?? "").Trim(),
+            paste ?? ""
+        );
+        if (Kept["origin"].Length is 0 or > 500 || Kept["right"].Length is 0 or > 500)
+            return Unfit(
+                "Nothing was kept: say where the image comes from and on what right it is used. Images belong to their owners."
+            );
         try
         {
             var parts = new List<byte[]>();
@@ -26,12 +44,22 @@ public sealed partial class RomModel
                 await one.CopyToAsync(bytes, HttpContext.RequestAborted);
                 parts.Add(Read(bytes.ToArray()));
             }
-            if (parts.Count == 0 && Kept["paste"].Trim().Length > 0) parts.Add(Read(Encoding.ASCII.GetBytes(Kept["paste"].Trim() + "\n")));
-            if (parts.Count == 0) return Unfit("Nothing was kept: choose a file, or paste its records.");
+            if (parts.Count == 0 && Kept["paste"].Trim().Length > 0)
+                parts.Add(Read(Encoding.ASCII.GetBytes(Kept["paste"].Trim() + "\n")));
+            if (parts.Count == 0)
+                return Unfit("Nothing was kept: choose a file, or paste its records.");
             // Files of a split set come as lanes, in order.
             using var join = System.Text.Json.JsonDocument.Parse("""[{"op":"join"}]""");
             byte[] image = parts.Count == 1 ? parts[0] : RomOp.Run(parts, RomOp.Read(join.RootElement).Ops)[0];
-            return Keep(job, version, site, Kept["name"].Length > 0 ? Kept["name"] : file.FirstOrDefault()?.FileName ?? "pasted", Kept["origin"], Kept["right"], image);
+            return Keep(
+                job,
+                version,
+                site,
+                Kept["name"].Length > 0 ? Kept["name"] : file.FirstOrDefault()?.FileName ?? "pasted",
+                Kept["origin"],
+                Kept["right"],
+                image
+            );
         }
         catch (FormatException broken)
         {
@@ -46,15 +74,28 @@ public sealed partial class RomModel
     /// <summary>HEX and S-records are known by their first character; everything else is raw.</summary>
     static byte[] Read(byte[] file)
     {
-        RomFormat format = file.Length > 10 && file[0] == ':' && char.IsAsciiHexDigit((char)file[1]) ? RomFormat.Ihex : file.Length > 4 && file[0] == 'S' && char.IsAsciiDigit((char)file[1]) && char.IsAsciiHexDigit((char)file[2]) ? RomFormat.Srec : RomFormat.Bin;
+        RomFormat format =
+            file.Length > 10 && file[0] == ':' && char.IsAsciiHexDigit((char)file[1]) ? RomFormat.Ihex
+            : file.Length > 4 && file[0] == 'S' && char.IsAsciiDigit((char)file[1]) && char.IsAsciiHexDigit((char)file[2])
+                ? RomFormat.Srec
+            : RomFormat.Bin;
         return RomFile.Read(format, file).Bytes;
     }
 
     public IActionResult OnPostPractice(string job, long version, string site, string? size)
     {
-        if (!Load(job)) return NotFound();
+        if (!Load(job))
+            return NotFound();
         return ScreenReading.TryParse(size ?? "", out ByteSize bytes) && bytes.Bytes is >= 64 and <= 16 << 20
-            ? Keep(job, version, site, $"practice image, {bytes}", "made by the cabin's generator", "invented; anyone may use it", PracticeImage.Make((int)bytes.Bytes))
+            ? Keep(
+                job,
+                version,
+                site,
+                $"practice image, {bytes}",
+                "made by the cabin's generator",
+                "invented; anyone may use it",
+                PracticeImage.Make((int)bytes.Bytes)
+            )
             : Unfit($"Nothing was made: \"{size}\" is not a size from 64 bytes to 16 MiB; type 256K.");
     }
 
@@ -62,13 +103,15 @@ public sealed partial class RomModel
     {
         if (images.Add(View.Unit.Id, name.Length > 120 ? name[..120] : name, origin, right, bytes) is not { } kept)
             return Unfit($"Nothing was kept: {View.Unit.Name} has {Data.RomImageRepository.MostOfUnit} images already.");
-        if (Plan is null) return LocalRedirect(Request.Path + AsShown());
+        if (Plan is null)
+            return LocalRedirect(Request.Path + AsShown());
         return Hold(job, version, site, $"Image: {name}", [kept, .. Planned.Skip(1)]);
     }
 
     public IActionResult OnPostHide(string job, long image, bool hidden)
     {
-        if (!Load(job)) return NotFound();
+        if (!Load(job))
+            return NotFound();
         images.Hide(View.Unit.Id, image, hidden);
         return LocalRedirect(Request.Path + AsShown());
     }
@@ -76,8 +119,10 @@ public sealed partial class RomModel
     /// <summary>Holds a dump against the file that was planned, and shows what makes them differ.</summary>
     public async Task<IActionResult> OnPostCompare(string job, IFormFile? dump)
     {
-        if (!Load(job)) return NotFound();
-        if (dump is null || dump.Length == 0 || ToBurn is null) return Unfit(ToBurn is null ? "Nothing to compare with: choose an image first." : "Choose the dump's file.");
+        if (!Load(job))
+            return NotFound();
+        if (dump is null || dump.Length == 0 || ToBurn is null)
+            return Unfit(ToBurn is null ? "Nothing to compare with: choose an image first." : "Choose the dump's file.");
         var bytes = new MemoryStream();
         await dump.CopyToAsync(bytes, HttpContext.RequestAborted);
         try

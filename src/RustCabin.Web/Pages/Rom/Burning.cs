@@ -10,7 +10,16 @@ namespace RustCabin.Web.Pages.Rom;
 public sealed partial class RomModel
 {
     /// <summary>When the lamp may go off; null: it is off.</summary>
-    public DateTimeOffset? LampUntil => Plan?.Erasing is { } erasing && DateTimeOffset.TryParse(erasing.At, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out DateTimeOffset on) ? on.AddSeconds(erasing.Seconds) : null;
+    public DateTimeOffset? LampUntil =>
+        Plan?.Erasing is { } erasing
+        && DateTimeOffset.TryParse(
+            erasing.At,
+            CultureInfo.InvariantCulture,
+            DateTimeStyles.AssumeUniversal,
+            out DateTimeOffset on
+        )
+            ? on.AddSeconds(erasing.Seconds)
+            : null;
     public TimeSpan LampLeft => LampUntil - clock.GetUtcNow() is { } left && left > TimeSpan.Zero ? left : TimeSpan.Zero;
     public bool LampDone => LampUntil <= clock.GetUtcNow();
 
@@ -19,68 +28,139 @@ public sealed partial class RomModel
     /// <summary>Reads the planned device through the socket on the simulated bus, and notes what came of it.</summary>
     public IActionResult OnPostProve(string job, long version, string site)
     {
-        if (!Load(job)) return NotFound();
-        if (Plan is null || Planned.Count == 0) return Unfit("Nothing was proved: choose a device and an image first.");
-        if (ToBurn is null) return Unfit(ChainWrong is null ? "Nothing was proved: the chain ends in several images; join them, or burn each lane's device on its own." : $"Nothing was proved: {ChainWrong}.");
+        if (!Load(job))
+            return NotFound();
+        if (Plan is null || Planned.Count == 0)
+            return Unfit("Nothing was proved: choose a device and an image first.");
+        if (ToBurn is null)
+            return Unfit(
+                ChainWrong is null
+                    ? "Nothing was proved: the chain ends in several images; join them, or burn each lane's device on its own."
+                    : $"Nothing was proved: {ChainWrong}."
+            );
         Proof proof = RomProof.Of(View.After, Plan, [.. Chain.Steps[0].Select(i => i.Bytes)], ToBurn);
-        string words = proof.Passed ? proof.Words
+        string words = proof.Passed
+            ? proof.Words
             : $"{proof.Words} The first wrong byte is 0x{proof.FirstWrong:x} of the image{(proof.At is { } at ? $", at {at.ToScreen(View.After.Map.AddressBits)} of the machine" : "")}.";
         var note = new ProofNote(Now(), RomProof.KeyOf(View.After, Plan), proof.Passed, words);
-        return Change(job, version, _ => (proof.Passed ? $"{Plan.Device} proved for {site}" : $"Proof of {Plan.Device} for {site} failed", json => RomEdits.Proved(json, site, note)));
+        return Change(
+            job,
+            version,
+            _ =>
+                (
+                    proof.Passed ? $"{Plan.Device} proved for {site}" : $"Proof of {Plan.Device} for {site} failed",
+                    json => RomEdits.Proved(json, site, note)
+                )
+        );
     }
 
-    public IActionResult OnPostLampOn(string job, long version, string site, string? dose, string? intensity, string? lamp, bool heeded)
+    public IActionResult OnPostLampOn(
+        string job,
+        long version,
+        string site,
+        string? dose,
+        string? intensity,
+        string? lamp,
+        bool heeded
+    )
     {
-        if (!Load(job)) return NotFound();
+        if (!Load(job))
+            return NotFound();
         (Kept["dose"], Kept["intensity"], Kept["lamp"]) = ((dose ?? "").Trim(), (intensity ?? "").Trim(), (lamp ?? "").Trim());
-        if (!heeded) return Unfit("Nothing was begun: tick the caution first.");
-        if (!TypedNumber.TryParse(dose, out decimal wanted) || wanted is <= 0 or > 1000) return Unfit($"Nothing was begun: \"{dose}\" is not a dose in Ws/cm2; type 15.");
-        if (!TypedNumber.TryParse(intensity, out decimal given) || given is <= 0 or > 1000) return Unfit($"Nothing was begun: \"{intensity}\" is not an intensity in mW/cm2; type 12.");
-        if (!TypedNumber.TryParse(lamp, out decimal share) || share is <= 0 or > 100) return Unfit($"Nothing was begun: \"{lamp}\" is not what the lamp still gives; type a share from 1 to 100 %.");
+        if (!heeded)
+            return Unfit("Nothing was begun: tick the caution first.");
+        if (!TypedNumber.TryParse(dose, out decimal wanted) || wanted is <= 0 or > 1000)
+            return Unfit($"Nothing was begun: \"{dose}\" is not a dose in Ws/cm2; type 15.");
+        if (!TypedNumber.TryParse(intensity, out decimal given) || given is <= 0 or > 1000)
+            return Unfit($"Nothing was begun: \"{intensity}\" is not an intensity in mW/cm2; type 12.");
+        if (!TypedNumber.TryParse(lamp, out decimal share) || share is <= 0 or > 100)
+            return Unfit($"Nothing was begun: \"{lamp}\" is not what the lamp still gives; type a share from 1 to 100 %.");
         int seconds = (int)Math.Ceiling(Erasing.Seconds(wanted, given, share / 100));
-        return seconds > 1_000_000 ? Unfit($"Nothing was begun: {seconds:#,0} s are more than a lamp is good for. Put the device nearer, or change the lamp.")
-            : Change(job, version, _ => ($"Eraser on for {seconds} s", json => RomEdits.LampOn(json, site, new Erasure(Now(), seconds))));
+        return seconds > 1_000_000
+            ? Unfit(
+                $"Nothing was begun: {seconds:#,0} s are more than a lamp is good for. Put the device nearer, or change the lamp."
+            )
+            : Change(
+                job,
+                version,
+                _ => ($"Eraser on for {seconds} s", json => RomEdits.LampOn(json, site, new Erasure(Now(), seconds)))
+            );
     }
 
     /// <summary>The lamp is off: an erasure that ran its time counts, one that was broken off does not.</summary>
     public IActionResult OnPostLampOff(string job, long version, string site)
     {
-        if (!Load(job)) return NotFound();
+        if (!Load(job))
+            return NotFound();
         bool through = LampDone;
-        return Change(job, version, _ => (through ? "Erased" : "Erasing broken off", json => RomEdits.LampOff(json, site, through)));
+        return Change(
+            job,
+            version,
+            _ => (through ? "Erased" : "Erasing broken off", json => RomEdits.LampOff(json, site, through))
+        );
     }
 
     /// <summary>Runs the simulated programmer, and notes in the log what it showed.</summary>
     public IActionResult OnPostBurn(string job, long version, string site, string? fault, string? batch)
     {
-        if (!Load(job)) return NotFound();
+        if (!Load(job))
+            return NotFound();
         Kept["batch"] = (batch ?? "").Trim();
-        if (Plan is null || Device is null || ToBurn is null) return Unfit("Nothing was burnt: choose a device and an image first.");
-        if (Kept["batch"].Length > 60) return Unfit("Nothing was burnt: a batch has up to 60 letters.");
+        if (Plan is null || Device is null || ToBurn is null)
+            return Unfit("Nothing was burnt: choose a device and an image first.");
+        if (Kept["batch"].Length > 60)
+            return Unfit("Nothing was burnt: a batch has up to 60 letters.");
         ProgrammerFault with = Enum.TryParse(fault, out ProgrammerFault chosen) ? chosen : ProgrammerFault.None;
         BurnResult last = new Programmer(Device, with).Run(ToBurn)[^1];
         var note = new BurnNote(Now(), last.Passed, $"{last.Step}: {last.Words}")
         {
             Device = Plan.Device,
             Batch = Kept["batch"],
-            Setting = $"{Device.Name}, {(Device.DataLines == 16 ? "low byte first, " : "")}{new ByteSize((ulong)ToBurn.Length)} from 0",
+            Setting =
+                $"{Device.Name}, {(Device.DataLines == 16 ? "low byte first, " : "")}{new ByteSize((ulong)ToBurn.Length)} from 0",
             Label = string.Join(" / ", LabelLines),
             Erasures = Plan.Erasures,
         };
-        return Change(job, version, _ => ($"Simulated programmer, {Plan.Device}: {(last.Passed ? "burnt and verified" : last.Words)}", json => RomEdits.Burnt(json, site, note)));
+        return Change(
+            job,
+            version,
+            _ =>
+                (
+                    $"Simulated programmer, {Plan.Device}: {(last.Passed ? "burnt and verified" : last.Words)}",
+                    json => RomEdits.Burnt(json, site, note)
+                )
+        );
     }
 
-    public IActionResult OnPostCover(string job, long version, string site, bool covered) => Change(job, version, _ => (covered ? "Window covered, label on" : "Window not covered after all", json => RomEdits.Covered(json, site, covered)));
+    public IActionResult OnPostCover(string job, long version, string site, bool covered) =>
+        Change(
+            job,
+            version,
+            _ =>
+                (
+                    covered ? "Window covered, label on" : "Window not covered after all",
+                    json => RomEdits.Covered(json, site, covered)
+                )
+        );
 
     public IActionResult OnPostLabel(string job, long version, string site, string? label)
     {
-        if (!Load(job)) return NotFound();
+        if (!Load(job))
+            return NotFound();
         string[] lines = [.. (label ?? "").ReplaceLineEndings("\n").Split('\n').Select(l => l.Trim()).Where(l => l.Length > 0)];
         if (RomLabel.Wrong(lines) is { } wrong)
         {
             Kept["label"] = label ?? "";
             return Unfit($"The label was not kept: {wrong}.");
         }
-        return Change(job, version, _ => (lines.Length == 0 ? "Label: the usual words" : "Label written", json => RomEdits.Label(json, site, lines.Length == 0 ? null : string.Join('\n', lines))));
+        return Change(
+            job,
+            version,
+            _ =>
+                (
+                    lines.Length == 0 ? "Label: the usual words" : "Label written",
+                    json => RomEdits.Label(json, site, lines.Length == 0 ? null : string.Join('\n', lines))
+                )
+        );
     }
 }

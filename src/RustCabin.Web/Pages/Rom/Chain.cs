@@ -23,64 +23,126 @@ public sealed partial class RomModel
     public byte[]? ToBurn => Chain.File?.Bytes;
 
     /// <summary>How often the file must be doubled to fill the device; 0: it is full, or no whole number of doublings fills it.</summary>
-    public int Doublings => ToBurn is { Length: > 0 } file && Device is { } device && (long)device.Bytes % file.Length == 0 && System.Numerics.BitOperations.IsPow2((long)device.Bytes / file.Length) ? System.Numerics.BitOperations.Log2(device.Bytes / (ulong)file.Length) : 0;
+    public int Doublings =>
+        ToBurn is { Length: > 0 } file
+        && Device is { } device
+        && (long)device.Bytes % file.Length == 0
+        && System.Numerics.BitOperations.IsPow2((long)device.Bytes / file.Length)
+            ? System.Numerics.BitOperations.Log2(device.Bytes / (ulong)file.Length)
+            : 0;
 
     /// <summary>What an operation of the page's buttons would be, as a sheet writes it.</summary>
     public static readonly (string Words, string Json)[] QuickOps =
-        [("Swap bytes of words", """{"op":"swap16"}"""), ("Double", """{"op":"double"}"""), ("Split in two lanes", """{"op":"split","lanes":2}"""), ("Join lanes", """{"op":"join"}"""), ("One behind the other", """{"op":"concat"}""")];
+    [
+        ("Swap bytes of words", """{"op":"swap16"}"""),
+        ("Double", """{"op":"double"}"""),
+        ("Split in two lanes", """{"op":"split","lanes":2}"""),
+        ("Join lanes", """{"op":"join"}"""),
+        ("One behind the other", """{"op":"concat"}"""),
+    ];
 
     public static readonly (string Words, string Json)[] RareOps =
-        [("Reverse bytes of 32-bit words", """{"op":"swap32"}"""), ("Reverse the order of words", """{"op":"reverseWords","bits":16}"""), ("Split in four lanes", """{"op":"split","lanes":4}""")];
+    [
+        ("Reverse bytes of 32-bit words", """{"op":"swap32"}"""),
+        ("Reverse the order of words", """{"op":"reverseWords","bits":16}"""),
+        ("Split in four lanes", """{"op":"split","lanes":4}"""),
+    ];
 
     void LoadImages()
     {
-        if (Plan!.Image is null) return;
+        if (Plan!.Image is null)
+            return;
         string[] names = [Plan.Image, .. Plan.Further];
         Planned = [.. names.Select(n => Images.FirstOrDefault(i => i.Key == n)).OfType<RomImageLine>()];
-        if (Planned.Count < names.Length) Chain = new RomChain([], $"image {names.First(n => Planned.All(p => p.Key != n))} of the plan does not lie in this cabin");
-        else Chain = desk.Of(View.Unit.Id, [.. Planned.Select(p => p.Id)], Plan.OpsText, () => RomChain.Of([.. Planned.Select(p => images.Bytes(View.Unit.Id, p.Id)!)], Plan.Ops));
-        if (Chain.Steps.Count == 0) Planned = [];
+        if (Planned.Count < names.Length)
+            Chain = new RomChain(
+                [],
+                $"image {names.First(n => Planned.All(p => p.Key != n))} of the plan does not lie in this cabin"
+            );
+        else
+            Chain = desk.Of(
+                View.Unit.Id,
+                [.. Planned.Select(p => p.Id)],
+                Plan.OpsText,
+                () => RomChain.Of([.. Planned.Select(p => images.Bytes(View.Unit.Id, p.Id)!)], Plan.Ops)
+            );
+        if (Chain.Steps.Count == 0)
+            Planned = [];
     }
 
     /// <summary>Takes an image of the unit as the plan's own, or puts it behind those that are there.</summary>
     public IActionResult OnPostImage(string job, long version, string site, string image, bool further)
     {
-        if (!Load(job)) return NotFound();
-        if (Images.FirstOrDefault(i => i.Key == image) is not { } taken) return Unfit("Nothing was changed: that image does not lie in this cabin.");
-        if (further && Planned.Count >= 64) return Unfit("Nothing was changed: 64 images in one device are the most.");
+        if (!Load(job))
+            return NotFound();
+        if (Images.FirstOrDefault(i => i.Key == image) is not { } taken)
+            return Unfit("Nothing was changed: that image does not lie in this cabin.");
+        if (further && Planned.Count >= 64)
+            return Unfit("Nothing was changed: 64 images in one device are the most.");
         IReadOnlyList<RomImageLine> all = further ? [.. Planned, taken] : [taken, .. Planned.Skip(1)];
         return Hold(job, version, site, further ? $"{taken.Name} put in too" : $"Image: {taken.Name}", all);
     }
 
     public IActionResult OnPostDropImage(string job, long version, string site, int index)
     {
-        if (!Load(job)) return NotFound();
-        return index < 1 || index >= Planned.Count ? Change(job, version, _ => null) : Hold(job, version, site, $"{Planned[index].Name} taken out", [.. Planned.Where((_, i) => i != index)]);
+        if (!Load(job))
+            return NotFound();
+        return index < 1 || index >= Planned.Count
+            ? Change(job, version, _ => null)
+            : Hold(job, version, site, $"{Planned[index].Name} taken out", [.. Planned.Where((_, i) => i != index)]);
     }
 
     IActionResult Hold(string job, long version, string site, string what, IReadOnlyList<RomImageLine> all) =>
-        Change(job, version, _ => (what, json => RomEdits.Images(json, site, [.. all.Select(i => i.Key)], (int)Math.Min(RomFile.Largest, all.Sum(i => i.Size)))));
+        Change(
+            job,
+            version,
+            _ =>
+                (
+                    what,
+                    json =>
+                        RomEdits.Images(
+                            json,
+                            site,
+                            [.. all.Select(i => i.Key)],
+                            (int)Math.Min(RomFile.Largest, all.Sum(i => i.Size))
+                        )
+                )
+        );
 
-    public IActionResult OnPostDropOp(string job, long version, string site, int index) => Change(job, version, _ => ("Operation taken out", json => RomEdits.DropOp(json, site, index)));
-    public IActionResult OnPostRaiseOp(string job, long version, string site, int index) => Change(job, version, _ => ("Operation moved forward", json => RomEdits.RaiseOp(json, site, index)));
+    public IActionResult OnPostDropOp(string job, long version, string site, int index) =>
+        Change(job, version, _ => ("Operation taken out", json => RomEdits.DropOp(json, site, index)));
 
-    public IActionResult OnPostOp(string job, long version, string site, string op) => AddOp(job, version, site, () =>
-    {
-        try
-        {
-            return JsonNode.Parse(op) as JsonObject ?? throw new ArgumentException("that is no operation");
-        }
-        catch (JsonException)
-        {
-            throw new ArgumentException("that is no operation");
-        }
-    });
+    public IActionResult OnPostRaiseOp(string job, long version, string site, int index) =>
+        Change(job, version, _ => ("Operation moved forward", json => RomEdits.RaiseOp(json, site, index)));
 
-    IActionResult AddOp(string job, long version, string site, Func<JsonObject> make) => Change(job, version, _ =>
-    {
-        JsonObject sheet = make();
-        return (IdText.Capital(RomPlan.Words(Read($"[{sheet.ToJsonString()}]")[0])), j => RomEdits.AddOp(j, site, sheet));
-    });
+    public IActionResult OnPostOp(string job, long version, string site, string op) =>
+        AddOp(
+            job,
+            version,
+            site,
+            () =>
+            {
+                try
+                {
+                    return JsonNode.Parse(op) as JsonObject ?? throw new ArgumentException("that is no operation");
+                }
+                catch (JsonException)
+                {
+                    throw new ArgumentException("that is no operation");
+                }
+            }
+        );
+
+    IActionResult AddOp(string job, long version, string site, Func<JsonObject> make) =>
+        Change(
+            job,
+            version,
+            _ =>
+            {
+                JsonObject sheet = make();
+                return (IdText.Capital(RomPlan.Words(Read($"[{sheet.ToJsonString()}]")[0])), j => RomEdits.AddOp(j, site, sheet));
+            }
+        );
 
     static IReadOnlyList<RomOp> Read(string ops)
     {
@@ -89,54 +151,141 @@ public sealed partial class RomModel
         return errors.Count == 0 ? read : throw new ArgumentException(errors[0].ToString());
     }
 
-    public IActionResult OnPostPad(string job, long version, string site, string? size) => Typed(job, version, site, ("pad", size), kept =>
-        new JsonObject { ["op"] = "pad", ["size"] = Size(kept["pad"], "a size").ToSheet(), ["fill"] = 255 });
+    public IActionResult OnPostPad(string job, long version, string site, string? size) =>
+        Typed(
+            job,
+            version,
+            site,
+            ("pad", size),
+            kept => new JsonObject
+            {
+                ["op"] = "pad",
+                ["size"] = Size(kept["pad"], "a size").ToSheet(),
+                ["fill"] = 255,
+            }
+        );
 
-    public IActionResult OnPostSlice(string job, long version, string site, string? from, string? size) => Typed(job, version, site, ("from", from), ("size", size), kept =>
-        new JsonObject { ["op"] = "slice", ["from"] = Place(kept["from"]), ["size"] = Size(kept["size"], "a size").ToSheet() });
+    public IActionResult OnPostSlice(string job, long version, string site, string? from, string? size) =>
+        Typed(
+            job,
+            version,
+            site,
+            ("from", from),
+            ("size", size),
+            kept => new JsonObject
+            {
+                ["op"] = "slice",
+                ["from"] = Place(kept["from"]),
+                ["size"] = Size(kept["size"], "a size").ToSheet(),
+            }
+        );
 
-    public IActionResult OnPostPatch(string job, long version, string site, string? patchAt, string? bytes) => Typed(job, version, site, ("patchAt", patchAt), ("bytes", bytes), kept =>
-        new JsonObject { ["op"] = "patch", ["at"] = Place(kept["patchAt"]), ["bytes"] = kept["bytes"] });
+    public IActionResult OnPostPatch(string job, long version, string site, string? patchAt, string? bytes) =>
+        Typed(
+            job,
+            version,
+            site,
+            ("patchAt", patchAt),
+            ("bytes", bytes),
+            kept => new JsonObject
+            {
+                ["op"] = "patch",
+                ["at"] = Place(kept["patchAt"]),
+                ["bytes"] = kept["bytes"],
+            }
+        );
 
-    public IActionResult OnPostChecksum(string job, long version, string site, string kind, string? sumAt, bool little) => Typed(job, version, site, ("sumAt", sumAt), kept =>
-        new JsonObject { ["op"] = "checksum", ["kind"] = kind == "sum32" ? "sum32" : "sum16", ["at"] = Place(kept["sumAt"]), ["little"] = little });
+    public IActionResult OnPostChecksum(string job, long version, string site, string kind, string? sumAt, bool little) =>
+        Typed(
+            job,
+            version,
+            site,
+            ("sumAt", sumAt),
+            kept => new JsonObject
+            {
+                ["op"] = "checksum",
+                ["kind"] = kind == "sum32" ? "sum32" : "sum16",
+                ["at"] = Place(kept["sumAt"]),
+                ["little"] = little,
+            }
+        );
 
-    IActionResult Typed(string job, long version, string site, (string Name, string? Text) one, Func<Dictionary<string, string>, JsonObject> make) => Typed(job, version, site, one, one, make);
+    IActionResult Typed(
+        string job,
+        long version,
+        string site,
+        (string Name, string? Text) one,
+        Func<Dictionary<string, string>, JsonObject> make
+    ) => Typed(job, version, site, one, one, make);
 
     /// <summary>An operation of typed fields, which are kept when it cannot be read.</summary>
-    IActionResult Typed(string job, long version, string site, (string Name, string? Text) one, (string Name, string? Text) two, Func<Dictionary<string, string>, JsonObject> make)
+    IActionResult Typed(
+        string job,
+        long version,
+        string site,
+        (string Name, string? Text) one,
+        (string Name, string? Text) two,
+        Func<Dictionary<string, string>, JsonObject> make
+    )
     {
-        if (!Load(job)) return NotFound();
-        foreach ((string name, string? text) in new[] { one, two }) Kept[name] = (text ?? "").Trim();
+        if (!Load(job))
+            return NotFound();
+        foreach ((string name, string? text) in new[] { one, two })
+            Kept[name] = (text ?? "").Trim();
         return AddOp(job, version, site, () => make(Kept));
     }
 
-    static ByteSize Size(string text, string what) => ScreenReading.TryParse(text, out ByteSize size) && size.Bytes is > 0 and <= RomFile.Largest ? size : throw new ArgumentException($"\"{text}\" is not {what}; type 512K");
+    static ByteSize Size(string text, string what) =>
+        ScreenReading.TryParse(text, out ByteSize size) && size.Bytes is > 0 and <= RomFile.Largest
+            ? size
+            : throw new ArgumentException($"\"{text}\" is not {what}; type 512K");
 
     /// <summary>A place in an image: hex with 0x or $, or decimal.</summary>
     static long Place(string text)
     {
         bool hex = text.StartsWith("0x", StringComparison.OrdinalIgnoreCase) || text.StartsWith('$');
         string digits = hex ? text[(text[0] == '$' ? 1 : 2)..] : text;
-        return long.TryParse(digits, hex ? NumberStyles.AllowHexSpecifier : NumberStyles.None, CultureInfo.InvariantCulture, out long place) && place is >= 0 and < RomFile.Largest
-            ? place : throw new ArgumentException($"\"{text}\" is not a place in the image; type 0x1FC or 508");
+        return
+            long.TryParse(
+                digits,
+                hex ? NumberStyles.AllowHexSpecifier : NumberStyles.None,
+                CultureInfo.InvariantCulture,
+                out long place
+            ) && place is >= 0 and < RomFile.Largest
+            ? place
+            : throw new ArgumentException($"\"{text}\" is not a place in the image; type 0x1FC or 508");
     }
 
     public IActionResult OnPostKeepRecipe(string job, string? recipe)
     {
-        if (!Load(job)) return NotFound();
+        if (!Load(job))
+            return NotFound();
         Kept["recipe"] = (recipe ?? "").Trim();
-        if (Plan is not { Ops.Count: > 0 }) return Unfit("Nothing was kept: the chain has no operation yet.");
-        if (Kept["recipe"].Length is 0 or > 60) return Unfit("Nothing was kept: give the recipe a name of up to 60 letters.");
-        return recipes.Add(Kept["recipe"], Plan.OpsText) ? LocalRedirect(Request.Path + AsShown()) : Unfit($"Nothing was kept: another recipe is called \"{Kept["recipe"]}\", or there are {RecipeRepository.Most} already. Take another name.");
+        if (Plan is not { Ops.Count: > 0 })
+            return Unfit("Nothing was kept: the chain has no operation yet.");
+        if (Kept["recipe"].Length is 0 or > 60)
+            return Unfit("Nothing was kept: give the recipe a name of up to 60 letters.");
+        return recipes.Add(Kept["recipe"], Plan.OpsText)
+            ? LocalRedirect(Request.Path + AsShown())
+            : Unfit(
+                $"Nothing was kept: another recipe is called \"{Kept["recipe"]}\", or there are {RecipeRepository.Most} already. Take another name."
+            );
     }
 
-    public IActionResult OnPostUseRecipe(string job, long version, string site, long recipe) => Change(job, version, _ => recipes.All().FirstOrDefault(r => r.Id == recipe) is { } known
-        ? ($"Recipe: {known.Name}", json => RomEdits.Ops(json, site, JsonNode.Parse(known.Ops)!.AsArray())) : null);
+    public IActionResult OnPostUseRecipe(string job, long version, string site, long recipe) =>
+        Change(
+            job,
+            version,
+            _ =>
+                recipes.All().FirstOrDefault(r => r.Id == recipe) is { } known
+                    ? ($"Recipe: {known.Name}", json => RomEdits.Ops(json, site, JsonNode.Parse(known.Ops)!.AsArray()))
+                    : null
+        );
 
     public IActionResult OnPostHideRecipe(string job, long recipe, bool hidden)
     {
-        if (!Load(job)) return NotFound();
+        if (!Load(job))
+            return NotFound();
         recipes.Hide(recipe, hidden);
         return LocalRedirect(Request.Path + AsShown());
     }
@@ -146,8 +295,14 @@ public sealed partial class RomModel
 
     public IActionResult OnGetFile(string job, string format)
     {
-        if (!Load(job) || Chain.Steps.Count == 0 || ChainWrong is not null) return NotFound();
-        (RomFormat as_, string extension) = format switch { "ihex" => (RomFormat.Ihex, "hex"), "srec" => (RomFormat.Srec, "srec"), _ => (RomFormat.Bin, "bin") };
+        if (!Load(job) || Chain.Steps.Count == 0 || ChainWrong is not null)
+            return NotFound();
+        (RomFormat as_, string extension) = format switch
+        {
+            "ihex" => (RomFormat.Ihex, "hex"),
+            "srec" => (RomFormat.Srec, "srec"),
+            _ => (RomFormat.Bin, "bin"),
+        };
         var zip = new MemoryStream();
         using (var archive = new ZipArchive(zip, ZipArchiveMode.Create, leaveOpen: true))
         {
@@ -155,10 +310,15 @@ public sealed partial class RomModel
             foreach ((int i, ChainImage made) in Chain.Steps[^1].Index())
             {
                 string name = $"{View.Job.Id}-{Plan!.Site}{(Chain.Steps[^1].Count > 1 ? $"-{i}" : "")}.{extension}";
-                if (format != "zip" && Chain.Steps[^1].Count == 1) return File(RomFile.Write(as_, made.Bytes), "application/octet-stream", name);
-                using (Stream entry = archive.CreateEntry(name).Open()) entry.Write(RomFile.Write(as_, made.Bytes));
+                if (format != "zip" && Chain.Steps[^1].Count == 1)
+                    return File(RomFile.Write(as_, made.Bytes), "application/octet-stream", name);
+                using (Stream entry = archive.CreateEntry(name).Open())
+                    entry.Write(RomFile.Write(as_, made.Bytes));
                 RomInspection seen = made.Seen;
-                sums.Append(CultureInfo.InvariantCulture, $"{name}: {seen.Size} bytes, crc32 {seen.Crc32}, sha256 {seen.Sha256}, sum16 {seen.Sum16:x4}\n");
+                sums.Append(
+                    CultureInfo.InvariantCulture,
+                    $"{name}: {seen.Size} bytes, crc32 {seen.Crc32}, sha256 {seen.Sha256}, sum16 {seen.Sum16:x4}\n"
+                );
             }
             using Stream list = archive.CreateEntry("sums.txt").Open();
             list.Write(Encoding.UTF8.GetBytes(sums.ToString()));

@@ -17,7 +17,8 @@ public sealed class ChainDesk : IDisposable
     public RomChain Of(string unit, IReadOnlyList<long> images, string ops, Func<RomChain> make)
     {
         string key = $"{unit}|{string.Join(',', images)}|{ops}";
-        if (_chains.TryGetValue(key, out RomChain? known)) return known!;
+        if (_chains.TryGetValue(key, out RomChain? known))
+            return known!;
         RomChain chain = make();
         _chains.Set(key, chain, new MemoryCacheEntryOptions { Size = Math.Max(1, chain.Bytes), SlidingExpiration = Kept });
         return chain;

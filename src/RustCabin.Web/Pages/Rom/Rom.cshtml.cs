@@ -10,14 +10,25 @@ namespace RustCabin.Web.Pages.Rom;
 /// <summary>The ROM station: a device in its socket, the image and what is made of it, the proof on the simulated bus, the burning, and dumps compared.</summary>
 [RequestFormLimits(MultipartBodyLengthLimit = LargestForm)]
 [RequestSizeLimit(LargestForm)]
-public sealed partial class RomModel(SheetRepository sheets, JobRepository jobs, RomImageRepository images, RecipeRepository recipes, StockRepository stock, ChainDesk desk, TimeProvider clock) : StationPage(sheets, jobs)
+public sealed partial class RomModel(
+    SheetRepository sheets,
+    JobRepository jobs,
+    RomImageRepository images,
+    RecipeRepository recipes,
+    StockRepository stock,
+    ChainDesk desk,
+    TimeProvider clock
+) : StationPage(sheets, jobs)
 {
     public const int LargestForm = 64_000_000;
 
     public override Station Station => Station.Named("ROM");
 
-    [BindProperty(SupportsGet = true)] public string? At { get; set; }
-    [BindProperty(SupportsGet = true)] public bool Above { get; set; }
+    [BindProperty(SupportsGet = true)]
+    public string? At { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public bool Above { get; set; }
 
     public IReadOnlyList<Site> Sockets { get; private set; } = [];
     public Site? Socket { get; private set; }
@@ -37,18 +48,31 @@ public sealed partial class RomModel(SheetRepository sheets, JobRepository jobs,
     protected override void Loaded()
     {
         Sockets = [.. View.After.Sites.Where(s => s.Pinout.Count > 0)];
-        Socket = Sockets.FirstOrDefault(s => s.Id == At) ?? Sockets.FirstOrDefault(s => View.Job.Roms.Any(r => r.Site == s.Id)) ?? Sockets.FirstOrDefault();
+        Socket =
+            Sockets.FirstOrDefault(s => s.Id == At)
+            ?? Sockets.FirstOrDefault(s => View.Job.Roms.Any(r => r.Site == s.Id))
+            ?? Sockets.FirstOrDefault();
         Images = images.Of(View.Unit.Id);
         Plan = View.Job.Roms.FirstOrDefault(r => r.Site == Socket?.Id);
-        if (Plan is null || Socket is null) return;
+        if (Plan is null || Socket is null)
+            return;
         Device = RomDevice.Find(Plan.Device)!;
         Wiring = RomWiring.Solve(Device, Socket.Pinout, Plan.Ties);
-        if (Wiring.Fits) Positions = ImageSelector.Of(Device, Wiring);
+        if (Wiring.Fits)
+            Positions = ImageSelector.Of(Device, Wiring);
         LoadImages();
     }
 
     /// <summary>Devices for the socket and the images; worked out when asked for, so ask once.</summary>
-    public IReadOnlyList<DeviceOption> Options() => Socket is null ? [] : DeviceChoice.For(Socket.Pinout, Planned.Sum(p => p.Size) / (Plan?.Ops.FirstOrDefault(o => o.Op == "split")?.Lanes ?? 1), [.. stock.All().Select(s => s.Item)], Socket.RomBudgetNs);
+    public IReadOnlyList<DeviceOption> Options() =>
+        Socket is null
+            ? []
+            : DeviceChoice.For(
+                Socket.Pinout,
+                Planned.Sum(p => p.Size) / (Plan?.Ops.FirstOrDefault(o => o.Op == "split")?.Lanes ?? 1),
+                [.. stock.All().Select(s => s.Item)],
+                Socket.RomBudgetNs
+            );
 
     string Now() => clock.GetUtcNow().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'");
 
@@ -57,19 +81,37 @@ public sealed partial class RomModel(SheetRepository sheets, JobRepository jobs,
 
     public IActionResult OnPostPlan(string job, long version, string site, string device, string? ns)
     {
-        if (!Load(job)) return NotFound();
+        if (!Load(job))
+            return NotFound();
         Kept["ns"] = (ns ?? "").Trim();
         int? time = null;
         if (Kept["ns"].Length > 0)
-            if (int.TryParse(Kept["ns"], NumberStyles.None, CultureInfo.InvariantCulture, out int typed) && typed is >= 1 and <= 10_000) time = typed;
-            else return Unfit($"Nothing was changed: \"{ns}\" is not an access time in ns; type 120.");
-        return Change(job, version, _ => RomDevice.Find(device) is null ? null : ($"{device} planned for {site}", json => RomEdits.Device(json, site, device, time)));
+            if (
+                int.TryParse(Kept["ns"], NumberStyles.None, CultureInfo.InvariantCulture, out int typed)
+                && typed is >= 1 and <= 10_000
+            )
+                time = typed;
+            else
+                return Unfit($"Nothing was changed: \"{ns}\" is not an access time in ns; type 120.");
+        return Change(
+            job,
+            version,
+            _ =>
+                RomDevice.Find(device) is null
+                    ? null
+                    : ($"{device} planned for {site}", json => RomEdits.Device(json, site, device, time))
+        );
     }
 
-    public IActionResult OnPostDropPlan(string job, long version, string site) => Change(job, version, _ => ($"No device planned for {site}", json => RomEdits.Drop(json, site)));
-    public IActionResult OnPostTie(string job, long version, string site, string net, string to) => Change(job, version, _ => ($"{net} tied to {to}", json => RomEdits.Tie(json, site, net, to)));
+    public IActionResult OnPostDropPlan(string job, long version, string site) =>
+        Change(job, version, _ => ($"No device planned for {site}", json => RomEdits.Drop(json, site)));
+
+    public IActionResult OnPostTie(string job, long version, string site, string net, string to) =>
+        Change(job, version, _ => ($"{net} tied to {to}", json => RomEdits.Tie(json, site, net, to)));
 
     /// <summary>What a leg may be tied to beside what it is tied to now; a tap only where a sheet knows a place.</summary>
     public IEnumerable<string> OtherTies(PinTie tie, string net) =>
-        new[] { Nets.Ground, Nets.Supply, "switch", "tap" }.Where(to => to != tie.To && (to != "tap" || (Socket!.Pinout.All(p => p != net) && Tap.Of(View.After, net).Count > 0)));
+        new[] { Nets.Ground, Nets.Supply, "switch", "tap" }.Where(to =>
+            to != tie.To && (to != "tap" || (Socket!.Pinout.All(p => p != net) && Tap.Of(View.After, net).Count > 0))
+        );
 }

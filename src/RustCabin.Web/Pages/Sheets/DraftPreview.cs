@@ -16,7 +16,8 @@ public sealed record DraftPreview(IReadOnlyList<SheetError> Errors, Pack? Pack, 
     {
         using JsonDocument document = PackReader.Parse(Encoding.UTF8.GetBytes(PackOf(kind, sheet, here.Currency)));
         PackReading reading = PackReader.Read(document.RootElement, here);
-        if (reading.Pack is not { } pack) return new DraftPreview([.. reading.Errors.Select(e => e with { Path = Cut(e.Path, kind) })], null, null);
+        if (reading.Pack is not { } pack)
+            return new DraftPreview([.. reading.Errors.Select(e => e with { Path = Cut(e.Path, kind) })], null, null);
         try
         {
             return new DraftPreview([], pack, Show(pack, here, revision));
@@ -29,20 +30,39 @@ public sealed record DraftPreview(IReadOnlyList<SheetError> Errors, Pack? Pack, 
 
     /// <summary>A pack that holds the sheet alone.</summary>
     public static string PackOf(string kind, JsonObject sheet, string currency) =>
-        new JsonObject { ["format"] = Pack.Format, ["currency"] = currency, [$"{kind}s"] = new JsonArray(sheet.DeepClone()) }.ToJsonString();
+        new JsonObject
+        {
+            ["format"] = Pack.Format,
+            ["currency"] = currency,
+            [$"{kind}s"] = new JsonArray(sheet.DeepClone()),
+        }.ToJsonString();
 
-    static string Cut(string path, string kind) => path.StartsWith($"{kind}s[0].", StringComparison.Ordinal) ? path[(kind.Length + 5)..] : path == $"{kind}s[0]" ? "" : path;
+    static string Cut(string path, string kind) =>
+        path.StartsWith($"{kind}s[0].", StringComparison.Ordinal) ? path[(kind.Length + 5)..]
+        : path == $"{kind}s[0]" ? ""
+        : path;
 
     static Answer? Show(Pack pack, Pack here, string? revision)
     {
         Part? part = pack.Parts.Count > 0 ? pack.Parts[0] : null;
         Way? way = part?.Ways.FirstOrDefault(w => w.Model is not null && here.FindModel(w.Model) is not null);
-        Model? model = pack.Models.Count > 0 ? pack.Models[0] : here.FindModel(way?.Model ?? pack.Units.FirstOrDefault()?.Model ?? "");
-        if (model is null) return null;
+        Model? model =
+            pack.Models.Count > 0 ? pack.Models[0] : here.FindModel(way?.Model ?? pack.Units.FirstOrDefault()?.Model ?? "");
+        if (model is null)
+            return null;
         string board = model.FindRevision(revision)?.Id ?? way?.Revisions.FirstOrDefault() ?? model.Revisions[0].Id;
-        FittedPart[] fitted = part is null ? [] : [new FittedPart(part.Id, way?.Id, [], null, FittedState.Done, "", new Dictionary<string, StepProof>())];
-        Unit unit = pack.Units.Count > 0 ? pack.Units[0] : new Unit("draft", model.Id, model.Name, [], board, null, fitted, null, null, []);
-        Pack both = here with { Models = [model, .. here.Models.Where(m => m.Id != model.Id)], Parts = part is null ? here.Parts : [part, .. here.Parts.Where(p => p.Id != part.Id)] };
+        FittedPart[] fitted = part is null
+            ? []
+            : [new FittedPart(part.Id, way?.Id, [], null, FittedState.Done, "", new Dictionary<string, StepProof>())];
+        Unit unit =
+            pack.Units.Count > 0
+                ? pack.Units[0]
+                : new Unit("draft", model.Id, model.Name, [], board, null, fitted, null, null, []);
+        Pack both = here with
+        {
+            Models = [model, .. here.Models.Where(m => m.Id != model.Id)],
+            Parts = part is null ? here.Parts : [part, .. here.Parts.Where(p => p.Id != part.Id)],
+        };
         return Answer.For(Plan.For(both, unit));
     }
 }

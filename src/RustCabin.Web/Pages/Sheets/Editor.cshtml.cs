@@ -15,7 +15,13 @@ namespace RustCabin.Web.Pages.Sheets;
 /// </summary>
 public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, PackImport import, JobRepository jobs) : PageModel
 {
-    static readonly JsonSerializerOptions Layout = new() { WriteIndented = true, IndentSize = 2, NewLine = "\n", Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+    static readonly JsonSerializerOptions Layout = new()
+    {
+        WriteIndented = true,
+        IndentSize = 2,
+        NewLine = "\n",
+        Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
+    };
 
     public string Kind { get; private set; } = "";
     public string Key { get; private set; } = "";
@@ -44,7 +50,8 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
 
     public IActionResult OnGet(string kind, string key, string? from)
     {
-        if (!Open(kind, key)) return NotFound();
+        if (!Open(kind, key))
+            return NotFound();
         if (IsNew && Seq == 0 && from is not null && Stored(from) is { } copied)
         {
             copied["id"] = Free($"{from}-copy");
@@ -58,24 +65,39 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
     /// <summary>Takes what the fields hold, and then does what was pressed: add, drop or move a thing.</summary>
     public IActionResult OnPostFields(string kind, string key, long seq, string? op)
     {
-        if (!Open(kind, key)) return NotFound();
+        if (!Open(kind, key))
+            return NotFound();
         Shape root = PackShape.Of(Kind)!;
         string what = "Fields changed";
         JsonObject edited;
         try
         {
-            edited = FormEdit.Apply(Sheet, root, Request.Form.Where(f => f.Key.StartsWith("f:", StringComparison.Ordinal)).Select(f => (f.Key[2..], (IReadOnlyList<string>)[.. f.Value.Select(v => v ?? "")])));
-            foreach (IGrouping<string, KeyValuePair<string, StringValues>> values in Request.Form.Where(f => f.Key.StartsWith("v:", StringComparison.Ordinal)).GroupBy(f => f.Key[2..f.Key.LastIndexOf(':')]))
+            edited = FormEdit.Apply(
+                Sheet,
+                root,
+                Request
+                    .Form.Where(f => f.Key.StartsWith("f:", StringComparison.Ordinal))
+                    .Select(f => (f.Key[2..], (IReadOnlyList<string>)[.. f.Value.Select(v => v ?? "")]))
+            );
+            foreach (
+                IGrouping<string, KeyValuePair<string, StringValues>> values in Request
+                    .Form.Where(f => f.Key.StartsWith("v:", StringComparison.Ordinal))
+                    .GroupBy(f => f.Key[2..f.Key.LastIndexOf(':')])
+            )
                 ApplyClueValues(edited, values.Key, values);
-            if (op is not null && op.IndexOf(' ') is > 0 and var space) what = Do(edited, root, op[..space], op[(space + 1)..]);
+            if (op is not null && op.IndexOf(' ') is > 0 and var space)
+                what = Do(edited, root, op[..space], op[(space + 1)..]);
         }
         catch (ArgumentException wrong)
         {
             return Show($"Nothing was changed: {wrong.Message}", StatusCodes.Status422UnprocessableEntity);
         }
-        if (op != "save") return Keep(seq, what, edited);
-        if (seq != Seq) return Show(Elsewhere, StatusCodes.Status409Conflict);
-        if (Text(edited) != Text(Sheet)) drafts.Add(Kind, Key, seq, what, Text(edited));
+        if (op != "save")
+            return Keep(seq, what, edited);
+        if (seq != Seq)
+            return Show(Elsewhere, StatusCodes.Status409Conflict);
+        if (Text(edited) != Text(Sheet))
+            drafts.Add(Kind, Key, seq, what, Text(edited));
         Open(kind, key);
         return Save();
     }
@@ -90,7 +112,11 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
                 var list = JsonPath.Get(sheet, path) as JsonArray;
                 var taken = list?.OfType<JsonObject>().Select(o => o["id"]?.ToString() ?? "").ToHashSet() ?? [];
                 string noun = path[(path.LastIndexOf('.') + 1)..];
-                JsonPath.Put(sheet, $"{path}[+]", FormEdit.Blank(items, noun.EndsWith('s') ? noun[..^1].ToLowerInvariant() : noun.ToLowerInvariant(), taken));
+                JsonPath.Put(
+                    sheet,
+                    $"{path}[+]",
+                    FormEdit.Blank(items, noun.EndsWith('s') ? noun[..^1].ToLowerInvariant() : noun.ToLowerInvariant(), taken)
+                );
                 return $"Added to {SheetFields.Label(noun)}";
             case "add":
                 JsonPath.Put(sheet, path, FormEdit.Blank(shape, "new", new HashSet<string>()));
@@ -98,7 +124,11 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
             case "drop":
                 JsonPath.Put(sheet, path, null);
                 return $"{path} taken out";
-            case "up" when bracket > 0 && JsonPath.Get(sheet, path[..bracket]) is JsonArray items && int.Parse(path[(bracket + 1)..^1]) is > 0 and var index && index < items.Count:
+            case "up"
+                when bracket > 0
+                    && JsonPath.Get(sheet, path[..bracket]) is JsonArray items
+                    && int.Parse(path[(bracket + 1)..^1]) is > 0 and var index
+                    && index < items.Count:
                 JsonNode? moved = items[index];
                 items.RemoveAt(index);
                 items.Insert(index - 1, moved);
@@ -115,21 +145,32 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
         foreach ((string field, StringValues text) in rows.OrderBy(r => int.Parse(r.Key[(r.Key.LastIndexOf(':') + 1)..])))
             if (text.ToString().Trim() is { Length: > 0 } shows)
                 values[shows] = new JsonArray([.. Request.Form[$"s:{field[2..]}"].Select(id => JsonValue.Create(id))]);
-        if (!JsonNode.DeepEquals(values, JsonPath.Get(sheet, path) ?? new JsonObject()) && Changed(values, JsonPath.Get(sheet, path) as JsonObject)) JsonPath.Put(sheet, path, values);
+        if (
+            !JsonNode.DeepEquals(values, JsonPath.Get(sheet, path) ?? new JsonObject())
+            && Changed(values, JsonPath.Get(sheet, path) as JsonObject)
+        )
+            JsonPath.Put(sheet, path, values);
     }
 
     /// <summary>A value that names one revision may stand there without a list; that is no change.</summary>
-    static bool Changed(JsonObject now, JsonObject? before) => before is null || now.Count != before.Count
-        || now.Any(v => !before.ContainsKey(v.Key) || FormEdit.Text(Shape.NameOrNames, v.Value) != FormEdit.Text(Shape.NameOrNames, before[v.Key]));
+    static bool Changed(JsonObject now, JsonObject? before) =>
+        before is null
+        || now.Count != before.Count
+        || now.Any(v =>
+            !before.ContainsKey(v.Key)
+            || FormEdit.Text(Shape.NameOrNames, v.Value) != FormEdit.Text(Shape.NameOrNames, before[v.Key])
+        );
 
     /// <summary>Takes the text of the raw pane.</summary>
     public IActionResult OnPostRaw(string kind, string key, long seq, string? raw)
     {
-        if (!Open(kind, key)) return NotFound();
+        if (!Open(kind, key))
+            return NotFound();
         try
         {
             using JsonDocument document = PackReader.Parse(System.Text.Encoding.UTF8.GetBytes(raw ?? ""));
-            if (JsonNode.Parse(document.RootElement.GetRawText()) is JsonObject sheet) return Keep(seq, "JSON changed", sheet);
+            if (JsonNode.Parse(document.RootElement.GetRawText()) is JsonObject sheet)
+                return Keep(seq, "JSON changed", sheet);
             return ShowRaw(raw, "The text is JSON, but not an object.");
         }
         catch (JsonException why)
@@ -140,13 +181,17 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
 
     public IActionResult OnPostUndo(string kind, string key, long seq)
     {
-        if (!Open(kind, key)) return NotFound();
-        return drafts.Undo(Kind, Key, seq) == WriteResult.Stale ? Show(Elsewhere, StatusCodes.Status409Conflict) : LocalRedirect(Here);
+        if (!Open(kind, key))
+            return NotFound();
+        return drafts.Undo(Kind, Key, seq) == WriteResult.Stale
+            ? Show(Elsewhere, StatusCodes.Status409Conflict)
+            : LocalRedirect(Here);
     }
 
     public IActionResult OnPostForget(string kind, string key)
     {
-        if (!Open(kind, key)) return NotFound();
+        if (!Open(kind, key))
+            return NotFound();
         drafts.Forget(Kind, Key);
         return LocalRedirect(IsNew ? "/sheets" : $"/sheets/{Kind}s/{Key}");
     }
@@ -154,22 +199,39 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
     /// <summary>Brings the sheet in, as the importer brings any.</summary>
     IActionResult Save()
     {
-        if (Preview.Errors.Count > 0) return Show("It was not saved: see what is wrong.", StatusCodes.Status422UnprocessableEntity);
+        if (Preview.Errors.Count > 0)
+            return Show("It was not saved: see what is wrong.", StatusCodes.Status422UnprocessableEntity);
         string id = Sheet["id"]!.ToString();
-        if (id != Key && Stored(id) is not null) return Show($"It was not saved: there is a {Kind} \"{id}\" already. Choose another id.", StatusCodes.Status422UnprocessableEntity);
-        ImportOutcome outcome = import.Run(System.Text.Encoding.UTF8.GetBytes(DraftPreview.PackOf(Kind, Sheet, sheets.All().Currency)), ImportMode.Replace, $"the editor: {Kind} {id}");
-        if (outcome.Errors.Count > 0) return Show("It was not saved, since others refer to what it no longer has: " + string.Join("; ", outcome.Errors.Take(5)), StatusCodes.Status422UnprocessableEntity);
+        if (id != Key && Stored(id) is not null)
+            return Show(
+                $"It was not saved: there is a {Kind} \"{id}\" already. Choose another id.",
+                StatusCodes.Status422UnprocessableEntity
+            );
+        ImportOutcome outcome = import.Run(
+            System.Text.Encoding.UTF8.GetBytes(DraftPreview.PackOf(Kind, Sheet, sheets.All().Currency)),
+            ImportMode.Replace,
+            $"the editor: {Kind} {id}"
+        );
+        if (outcome.Errors.Count > 0)
+            return Show(
+                "It was not saved, since others refer to what it no longer has: " + string.Join("; ", outcome.Errors.Take(5)),
+                StatusCodes.Status422UnprocessableEntity
+            );
         drafts.Forget(Kind, Key);
         return LocalRedirect($"/sheets/{Kind}s/{id}?saved=true");
     }
 
-    const string Elsewhere = "This sheet was changed in another tab. You see it as it stands now; your last change was not taken.";
+    const string Elsewhere =
+        "This sheet was changed in another tab. You see it as it stands now; your last change was not taken.";
 
     IActionResult Keep(long seq, string what, JsonObject edited)
     {
         string json = Text(edited);
-        if (json == Text(Sheet)) return LocalRedirect(Here);
-        return drafts.Add(Kind, Key, seq, what, json) == WriteResult.Stale || seq != Seq ? Show(Elsewhere, StatusCodes.Status409Conflict) : LocalRedirect(Here);
+        if (json == Text(Sheet))
+            return LocalRedirect(Here);
+        return drafts.Add(Kind, Key, seq, what, json) == WriteResult.Stale || seq != Seq
+            ? Show(Elsewhere, StatusCodes.Status409Conflict)
+            : LocalRedirect(Here);
     }
 
     string Here => $"/sheets/{Kind}s/{Key}{(Board is null ? "" : $"?board={Uri.EscapeDataString(Board)}")}";
@@ -178,28 +240,62 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
     {
         (Kind, Key) = (kind.TrimEnd('s'), key);
         kind = Kind;
-        if (PackShape.Of(kind) is null || kind == "job") return false;
+        if (PackShape.Of(kind) is null || kind == "job")
+            return false;
         Draft? draft = drafts.Find(kind, key);
         Seq = draft?.Seq ?? 0;
         Undoes = draft?.What;
-        if (draft is not null) Sheet = JsonNode.Parse(draft.Json)!.AsObject();
-        else if (IsNew) Sheet = Begin(kind);
-        else if (Stored(key) is { } stored) Sheet = stored;
-        else return false;
+        if (draft is not null)
+            Sheet = JsonNode.Parse(draft.Json)!.AsObject();
+        else if (IsNew)
+            Sheet = Begin(kind);
+        else if (Stored(key) is { } stored)
+            Sheet = stored;
+        else
+            return false;
         Raw = Text(Sheet);
         Preview = DraftPreview.Of(Kind, Sheet, sheets.All(), Board);
         return true;
     }
 
-    JsonObject Begin(string kind) => kind switch
-    {
-        "model" => new JsonObject { ["id"] = Free("model"), ["name"] = "", ["addressBits"] = 16, ["dataBits"] = 8, ["masters"] = new JsonArray("cpu"), ["revisions"] = new JsonArray(new JsonObject { ["id"] = "r1", ["name"] = "Board 1" }) },
-        "unit" => new JsonObject { ["id"] = Free("unit"), ["model"] = Request.Query["model"].FirstOrDefault() ?? sheets.All().Models.Select(m => m.Id).FirstOrDefault() ?? "", ["name"] = "" },
-        "part" => new JsonObject { ["id"] = Free("part"), ["name"] = "", ["kind"] = "memory", ["ways"] = new JsonArray(new JsonObject { ["id"] = "fit", ["model"] = sheets.All().Models.Select(m => m.Id).LastOrDefault() ?? "" }) },
-        _ => new JsonObject { ["id"] = Free("title"), ["name"] = "", ["needs"] = new JsonArray() },
-    };
+    JsonObject Begin(string kind) =>
+        kind switch
+        {
+            "model" => new JsonObject
+            {
+                ["id"] = Free("model"),
+                ["name"] = "",
+                ["addressBits"] = 16,
+                ["dataBits"] = 8,
+                ["masters"] = new JsonArray("cpu"),
+                ["revisions"] = new JsonArray(new JsonObject { ["id"] = "r1", ["name"] = "Board 1" }),
+            },
+            "unit" => new JsonObject
+            {
+                ["id"] = Free("unit"),
+                ["model"] =
+                    Request.Query["model"].FirstOrDefault() ?? sheets.All().Models.Select(m => m.Id).FirstOrDefault() ?? "",
+                ["name"] = "",
+            },
+            "part" => new JsonObject
+            {
+                ["id"] = Free("part"),
+                ["name"] = "",
+                ["kind"] = "memory",
+                ["ways"] = new JsonArray(
+                    new JsonObject { ["id"] = "fit", ["model"] = sheets.All().Models.Select(m => m.Id).LastOrDefault() ?? "" }
+                ),
+            },
+            _ => new JsonObject
+            {
+                ["id"] = Free("title"),
+                ["name"] = "",
+                ["needs"] = new JsonArray(),
+            },
+        };
 
-    string Free(string noun) => Enumerable.Range(1, int.MaxValue).Select(n => n == 1 ? noun : $"{noun}-{n}").First(id => Stored(id) is null);
+    string Free(string noun) =>
+        Enumerable.Range(1, int.MaxValue).Select(n => n == 1 ? noun : $"{noun}-{n}").First(id => Stored(id) is null);
 
     JsonObject? Stored(string id) => sheets.Json(Kind, id) is { } json ? JsonNode.Parse(json)!.AsObject() : null;
 

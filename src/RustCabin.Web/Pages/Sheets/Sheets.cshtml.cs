@@ -18,7 +18,16 @@ public sealed class SheetsModel(SheetRepository sheets, DraftRepository drafts) 
     {
         ViewData["Title"] = "Sheets";
         Pack all = sheets.All();
-        Models = [.. all.Models.Select(m => (m, all.Units.Count(u => u.Model == m.Id), Plan.For(all, new Unit("bare", m.Id, m.Name, [], m.Revisions[0].Id, null, [], null, null, []))))];
+        Models =
+        [
+            .. all.Models.Select(m =>
+                (
+                    m,
+                    all.Units.Count(u => u.Model == m.Id),
+                    Plan.For(all, new Unit("bare", m.Id, m.Name, [], m.Revisions[0].Id, null, [], null, null, []))
+                )
+            ),
+        ];
         Parts = [.. all.Parts.OrderBy(p => p.Name, StringComparer.OrdinalIgnoreCase)];
         Titles = all.Titles;
         Drafts = drafts.All();

@@ -16,10 +16,17 @@ public sealed class SpeedModel(SheetRepository sheets, JobRepository jobs) : Sta
     public Dictionary<string, string> Kept { get; } = [];
     public IReadOnlyList<(string Kind, decimal Factor)> Factors { get; private set; } = [];
 
-    [BindProperty(SupportsGet = true)] public string? Mem { get; set; }
-    [BindProperty(SupportsGet = true)] public string? Logic { get; set; }
-    [BindProperty(SupportsGet = true)] public string? Clock { get; set; }
-    [BindProperty(SupportsGet = true)] public string? Cycles { get; set; }
+    [BindProperty(SupportsGet = true)]
+    public string? Mem { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public string? Logic { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public string? Clock { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public string? Cycles { get; set; }
 
     public static readonly string[] Kinds = ["processor", "memory", "storage", "picture"];
 
@@ -31,71 +38,145 @@ public sealed class SpeedModel(SheetRepository sheets, JobRepository jobs) : Sta
     }
 
     public SpeedRecord Record => View.Job.Speed ?? new SpeedRecord([], [], [], null);
+
     public decimal SecondsOf(string kind) => Record.Work.Where(w => w.Kind == kind).Sum(w => w.Seconds);
 
     /// <summary>Wait states for what was typed; null until it is all there and right, with what is wrong in <paramref name="wrong"/>.</summary>
     public int? Waits(out string wrong)
     {
         wrong = "";
-        if (string.IsNullOrWhiteSpace(Mem)) return null;
-        if (!TypedNumber.TryParse(Mem, out decimal mem) || mem > 100_000) wrong = $"\"{Mem}\" is not a time in ns";
-        else if (!TypedNumber.TryParse(string.IsNullOrWhiteSpace(Logic) ? "0" : Logic, out decimal logic) || logic > 100_000) wrong = $"\"{Logic}\" is not a time in ns";
-        else if (!TypedNumber.TryParse(Clock, out decimal clock) || clock <= 0 || clock > 100_000) wrong = $"\"{Clock}\" is not a clock in MHz";
-        else if (!int.TryParse(string.IsNullOrWhiteSpace(Cycles) ? "0" : Cycles, out int cycles) || cycles is < 0 or > 1000) wrong = $"\"{Cycles}\" is not a number of cycles";
-        else return WaitStates.Of(mem, logic, clock, cycles);
+        if (string.IsNullOrWhiteSpace(Mem))
+            return null;
+        if (!TypedNumber.TryParse(Mem, out decimal mem) || mem > 100_000)
+            wrong = $"\"{Mem}\" is not a time in ns";
+        else if (!TypedNumber.TryParse(string.IsNullOrWhiteSpace(Logic) ? "0" : Logic, out decimal logic) || logic > 100_000)
+            wrong = $"\"{Logic}\" is not a time in ns";
+        else if (!TypedNumber.TryParse(Clock, out decimal clock) || clock <= 0 || clock > 100_000)
+            wrong = $"\"{Clock}\" is not a clock in MHz";
+        else if (!int.TryParse(string.IsNullOrWhiteSpace(Cycles) ? "0" : Cycles, out int cycles) || cycles is < 0 or > 1000)
+            wrong = $"\"{Cycles}\" is not a number of cycles";
+        else
+            return WaitStates.Of(mem, logic, clock, cycles);
         return null;
     }
 
     public IActionResult OnPostWork(string job, long version, List<string> kind, List<string?> seconds)
     {
-        if (!Load(job)) return NotFound();
+        if (!Load(job))
+            return NotFound();
         var work = new List<WorkShare>();
         foreach ((int i, string name) in kind.Index())
         {
             string text = (seconds.ElementAtOrDefault(i) ?? "").Trim();
             Kept[$"work-{name}"] = text;
-            if (text.Length == 0 || text == "0") continue;
+            if (text.Length == 0 || text == "0")
+                continue;
             if (!Kinds.Contains(name) || !TypedNumber.TryParse(text.TrimEnd('s'), out decimal value) || value > 1_000_000_000)
-                return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: \"{text}\" for {name} is not a time in seconds; type 80 or 12.5.");
+                return Refuse(
+                    StatusCodes.Status422UnprocessableEntity,
+                    $"Nothing was changed: \"{text}\" for {name} is not a time in seconds; type 80 or 12.5."
+                );
             work.Add(new WorkShare(name, value));
         }
-        return Change(job, version, _ => ($"Work split: {string.Join(", ", work.Select(w => $"{w.Kind} {w.Seconds} s"))}", json => SpeedEdits.Work(json, work)));
+        return Change(
+            job,
+            version,
+            _ =>
+                (
+                    $"Work split: {string.Join(", ", work.Select(w => $"{w.Kind} {w.Seconds} s"))}",
+                    json => SpeedEdits.Work(json, work)
+                )
+        );
     }
 
     public IActionResult OnPostAfter(string job, long version, string? name, string? seconds)
     {
-        if (!Load(job)) return NotFound();
+        if (!Load(job))
+            return NotFound();
         (name, seconds) = ((name ?? "").Trim(), (seconds ?? "").Trim());
         (Kept["run-name"], Kept["run-seconds"]) = (name, seconds);
-        if (!TypedNumber.TryRuns(name, seconds, out IReadOnlyList<decimal> runs, out string wrong)) return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: {wrong}.");
-        return Change(job, version, _ => (runs.Count == 0 ? $"Runs after taken away: {name}" : $"After the build, {name}: {string.Join(", ", runs)} s", json => SpeedEdits.After(json, name, runs)));
+        if (!TypedNumber.TryRuns(name, seconds, out IReadOnlyList<decimal> runs, out string wrong))
+            return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: {wrong}.");
+        return Change(
+            job,
+            version,
+            _ =>
+                (
+                    runs.Count == 0 ? $"Runs after taken away: {name}" : $"After the build, {name}: {string.Join(", ", runs)} s",
+                    json => SpeedEdits.After(json, name, runs)
+                )
+        );
     }
 
     public IActionResult OnPostClaim(string job, long version, string? who, string? ratio, string? unit)
     {
-        if (!Load(job)) return NotFound();
+        if (!Load(job))
+            return NotFound();
         (Kept["who"], Kept["ratio"]) = ((who ?? "").Trim(), (ratio ?? "").Trim());
-        if (Kept["who"].Length is 0 or > 200) return Refuse(StatusCodes.Status422UnprocessableEntity, "Nothing was changed: say who claims it, in 200 characters at most.");
-        if (!TypedNumber.TryParse(Kept["ratio"], out decimal times) || times is <= 0 or > 1_000_000) return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: \"{Kept["ratio"]}\" is not how many times as fast; type 1.00.");
-        return Change(job, version, _ => ($"Claim noted: {Kept["who"]}, x {times}", json => SpeedEdits.Claim(json, new SpeedClaim(Kept["who"], times, string.IsNullOrEmpty(unit) ? null : unit))));
+        if (Kept["who"].Length is 0 or > 200)
+            return Refuse(
+                StatusCodes.Status422UnprocessableEntity,
+                "Nothing was changed: say who claims it, in 200 characters at most."
+            );
+        if (!TypedNumber.TryParse(Kept["ratio"], out decimal times) || times is <= 0 or > 1_000_000)
+            return Refuse(
+                StatusCodes.Status422UnprocessableEntity,
+                $"Nothing was changed: \"{Kept["ratio"]}\" is not how many times as fast; type 1.00."
+            );
+        return Change(
+            job,
+            version,
+            _ =>
+                (
+                    $"Claim noted: {Kept["who"]}, x {times}",
+                    json => SpeedEdits.Claim(json, new SpeedClaim(Kept["who"], times, string.IsNullOrEmpty(unit) ? null : unit))
+                )
+        );
     }
 
-    public IActionResult OnPostUnclaim(string job, long version, int index) => Change(job, version, view => index < 0 || index >= (view.Job.Speed?.Claims.Count ?? 0) ? null
-        : ("Claim taken away", json => SpeedEdits.Unclaim(json, index)));
+    public IActionResult OnPostUnclaim(string job, long version, int index) =>
+        Change(
+            job,
+            version,
+            view =>
+                index < 0 || index >= (view.Job.Speed?.Claims.Count ?? 0)
+                    ? null
+                    : ("Claim taken away", json => SpeedEdits.Unclaim(json, index))
+        );
 
     public IActionResult OnPostSeen(string job, long version, string? clock, string? coprocessor, string? memory)
     {
-        if (!Load(job)) return NotFound();
+        if (!Load(job))
+            return NotFound();
         (Kept["seen-clock"], Kept["seen-memory"]) = ((clock ?? "").Trim(), (memory ?? "").Trim());
         decimal? mhz = null;
         ByteSize? bytes = null;
         if (Kept["seen-clock"].Length > 0)
-            if (TypedNumber.TryParse(Kept["seen-clock"], out decimal value) && value is > 0 and <= 100_000) mhz = value;
-            else return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: \"{Kept["seen-clock"]}\" is not a clock in MHz.");
+            if (TypedNumber.TryParse(Kept["seen-clock"], out decimal value) && value is > 0 and <= 100_000)
+                mhz = value;
+            else
+                return Refuse(
+                    StatusCodes.Status422UnprocessableEntity,
+                    $"Nothing was changed: \"{Kept["seen-clock"]}\" is not a clock in MHz."
+                );
         if (Kept["seen-memory"].Length > 0)
-            if (ScreenReading.TryParse(Kept["seen-memory"], out ByteSize size)) bytes = size;
-            else return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: \"{Kept["seen-memory"]}\" is not a size; type 4096K or 4M.");
-        bool? seen = coprocessor switch { "yes" => true, "no" => false, _ => null };
-        return Change(job, version, _ => ("Noted what the benchmark reads", json => SpeedEdits.Seen(json, new SpeedSeen(mhz, seen, bytes))));
+            if (ScreenReading.TryParse(Kept["seen-memory"], out ByteSize size))
+                bytes = size;
+            else
+                return Refuse(
+                    StatusCodes.Status422UnprocessableEntity,
+                    $"Nothing was changed: \"{Kept["seen-memory"]}\" is not a size; type 4096K or 4M."
+                );
+        bool? seen = coprocessor switch
+        {
+            "yes" => true,
+            "no" => false,
+            _ => null,
+        };
+        return Change(
+            job,
+            version,
+            _ => ("Noted what the benchmark reads", json => SpeedEdits.Seen(json, new SpeedSeen(mhz, seen, bytes)))
+        );
     }
 }

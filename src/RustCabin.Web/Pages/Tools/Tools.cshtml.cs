@@ -50,27 +50,50 @@ public sealed class ToolsModel : PageModel
     public void OnGet()
     {
         ViewData["Title"] = "Tools";
-        string[] lines = [.. (Chips ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Take(MostLines)];
+        string[] lines =
+        [
+            .. (Chips ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Take(MostLines),
+        ];
         Read = [.. lines.Select(l => (l, Marking.Read(l)))];
         // "8 x 41256-12" stands for eight of them.
-        Proposals = MysteryBoard.Propose(new BoardSeen([.. lines.SelectMany(Repeat)], Cell, Count(Switches), Count(Leads), Decoder));
-        if (Sectors is not null || Bytes is not null) PlanSectors();
+        Proposals = MysteryBoard.Propose(
+            new BoardSeen([.. lines.SelectMany(Repeat)], Cell, Count(Switches), Count(Leads), Decoder)
+        );
+        if (Sectors is not null || Bytes is not null)
+            PlanSectors();
     }
 
     static IEnumerable<string> Repeat(string line)
     {
         int x = line.IndexOf(" x ", StringComparison.OrdinalIgnoreCase);
-        return x > 0 && int.TryParse(line.AsSpan(0, x), NumberStyles.None, CultureInfo.InvariantCulture, out int times) && times <= 200 ? Enumerable.Repeat(line[(x + 3)..], times) : [line];
+        return
+            x > 0
+            && int.TryParse(line.AsSpan(0, x), NumberStyles.None, CultureInfo.InvariantCulture, out int times)
+            && times <= 200
+            ? Enumerable.Repeat(line[(x + 3)..], times)
+            : [line];
     }
 
-    static int Count(string? text) => int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out int count) ? Math.Min(count, 64) : 0;
+    static int Count(string? text) =>
+        int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out int count) ? Math.Min(count, 64) : 0;
 
     void PlanSectors()
     {
         try
         {
-            ulong[] files = [.. (Files ?? "").Split([' ', '\n', ';', '\t', '\r'], StringSplitOptions.RemoveEmptyEntries).Select(f => Whole(f, "file"))];
-            Plan = SectorPlan.Of(Whole(Sectors, "number of sectors"), Whole(Reserved, "number of reserved sectors"), Whole(Bytes, "number of bytes"), Whole(Link, "number of link bytes"), files);
+            ulong[] files =
+            [
+                .. (Files ?? "")
+                    .Split([' ', '\n', ';', '\t', '\r'], StringSplitOptions.RemoveEmptyEntries)
+                    .Select(f => Whole(f, "file")),
+            ];
+            Plan = SectorPlan.Of(
+                Whole(Sectors, "number of sectors"),
+                Whole(Reserved, "number of reserved sectors"),
+                Whole(Bytes, "number of bytes"),
+                Whole(Link, "number of link bytes"),
+                files
+            );
         }
         catch (FormatException wrong)
         {
@@ -82,5 +105,9 @@ public sealed class ToolsModel : PageModel
         }
     }
 
-    static ulong Whole(string? text, string what) => string.IsNullOrWhiteSpace(text) ? 0 : ulong.TryParse(text.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out ulong value) && value < 1ul << 40 ? value : throw new FormatException($"\"{text}\" is not a {what}.");
+    static ulong Whole(string? text, string what) =>
+        string.IsNullOrWhiteSpace(text) ? 0
+        : ulong.TryParse(text.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out ulong value) && value < 1ul << 40
+            ? value
+        : throw new FormatException($"\"{text}\" is not a {what}.");
 }

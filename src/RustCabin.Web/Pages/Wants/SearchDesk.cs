@@ -10,6 +10,7 @@ public sealed class Search(long version, Task<BuildSets> task, CancellationToken
     public SearchProgress Progress => Told ?? new SearchProgress(0, 0);
     public long Version => version;
     public Task<BuildSets> Task => task;
+
     public void Cancel() => cancel.Cancel();
 }
 
@@ -30,26 +31,37 @@ public sealed class SearchDesk(TimeSpan patience)
     /// <summary>Begins a search, or joins the one for this version of the job and this stock.</summary>
     public Search Ask(string job, long version, SetQuestion question)
     {
-        if (_searches.TryGetValue(job, out Search? known) && known.Version == version && !known.Task.IsFaulted && !known.Task.IsCanceled) return known;
+        if (
+            _searches.TryGetValue(job, out Search? known)
+            && known.Version == version
+            && !known.Task.IsFaulted
+            && !known.Task.IsCanceled
+        )
+            return known;
         known?.Cancel();
         var cancel = new CancellationTokenSource();
         Search? search = null;
         // The task waits for the search that it tells, which is made with it.
         var begin = new TaskCompletionSource();
-        Task<BuildSets> task = Task.Run(async () =>
-        {
-            await begin.Task;
-            return SetSearch.Find(question, told => search!.Told = told, cancel.Token);
-        }, cancel.Token);
+        Task<BuildSets> task = Task.Run(
+            async () =>
+            {
+                await begin.Task;
+                return SetSearch.Find(question, told => search!.Told = told, cancel.Token);
+            },
+            cancel.Token
+        );
         _searches[job] = search = new Search(version, task, cancel);
         begin.SetResult();
         foreach (string old in _searches.Keys.Where(k => k != job).Take(Math.Max(0, _searches.Count - Kept)).ToList())
-            if (_searches.TryRemove(old, out Search? gone)) gone.Cancel();
+            if (_searches.TryRemove(old, out Search? gone))
+                gone.Cancel();
         return search;
     }
 
     public void Cancel(string job)
     {
-        if (_searches.TryRemove(job, out Search? search)) search.Cancel();
+        if (_searches.TryRemove(job, out Search? search))
+            search.Cancel();
     }
 }

@@ -10,15 +10,18 @@ using RustCabin.Web.Stations;
 namespace RustCabin.Web.Pages.Wants;
 
 /// <summary>The Wants station: outcomes and limits, and the sets of parts that give them.</summary>
-public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, StockRepository stock, SearchDesk desk) : StationPage(sheets, jobs)
+public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, StockRepository stock, SearchDesk desk)
+    : StationPage(sheets, jobs)
 {
     public override Station Station => Station.Named("Wants");
 
     /// <summary>Whether sets are asked for.</summary>
-    [BindProperty(SupportsGet = true)] public bool Seek { get; set; }
+    [BindProperty(SupportsGet = true)]
+    public bool Seek { get; set; }
 
     /// <summary>Whether they stand with the one nearest to the job first.</summary>
-    [BindProperty(SupportsGet = true)] public bool Near { get; set; }
+    [BindProperty(SupportsGet = true)]
+    public bool Near { get; set; }
 
     public IReadOnlyList<WantShare> Shares { get; private set; } = [];
     public IReadOnlyList<Suggestion> Suggested { get; private set; } = [];
@@ -31,19 +34,33 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
     {
         Shares = WantShare.Of(View.After);
         Suggested = Suggestions.Of(View.After, View.Sheets);
-        if ((Seek || Near) && HttpMethods.IsGet(Request.Method)) Look();
+        if ((Seek || Near) && HttpMethods.IsGet(Request.Method))
+            Look();
     }
 
-    SetQuestion Question() => SetQuestion.Of(View.Sheets with { Jobs = [View.Job] }, View.Job,
-        stock.All().Where(s => s.Item.Kind == StockKind.Part && s.Item.Count > 0).GroupBy(s => s.Item.Item).ToDictionary(g => g.Key, g => g.Sum(s => s.Item.Count)));
+    SetQuestion Question() =>
+        SetQuestion.Of(
+            View.Sheets with
+            {
+                Jobs = [View.Job],
+            },
+            View.Job,
+            stock
+                .All()
+                .Where(s => s.Item.Kind == StockKind.Part && s.Item.Count > 0)
+                .GroupBy(s => s.Item.Item)
+                .ToDictionary(g => g.Key, g => g.Sum(s => s.Item.Count))
+        );
 
     void Look()
     {
         Search search = desk.Ask(View.Job.Id, View.Stored.Version, Question());
         try
         {
-            if (search.Task.Wait(desk.Patience)) Show(search.Task.Result);
-            else Under = search.Progress;
+            if (search.Task.Wait(desk.Patience))
+                Show(search.Task.Result);
+            else
+                Under = search.Progress;
         }
         catch (AggregateException called) when (called.InnerException is OperationCanceledException)
         {
@@ -54,7 +71,9 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
     void Show(BuildSets found)
     {
         Found = found;
-        Sets = Near ? [.. found.Sets.OrderBy(s => Distance(s)).ThenBy(s => s.Cost)] : [.. found.Frontier, .. found.Sets.Except(found.Frontier)];
+        Sets = Near
+            ? [.. found.Sets.OrderBy(s => Distance(s)).ThenBy(s => s.Cost)]
+            : [.. found.Frontier, .. found.Sets.Except(found.Frontier)];
     }
 
     int Distance(BuildSet set) => WantEdits.Change(View.Job, set) is var (gone, came) ? gone.Count + came.Count : 0;
@@ -67,59 +86,121 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
         return LocalRedirect(Request.Path);
     }
 
-    public IActionResult OnPostWant(string job, long version, string want) => Change(job, version, view =>
-    {
-        var sheet = JsonNode.Parse(want) as JsonObject ?? throw new ArgumentException("that is no want");
-        return ($"Wanted: {NeedWords.Of(Suggestions.Read(sheet), view.After)}", json => WantEdits.Add(json, sheet));
-    });
+    public IActionResult OnPostWant(string job, long version, string want) =>
+        Change(
+            job,
+            version,
+            view =>
+            {
+                var sheet = JsonNode.Parse(want) as JsonObject ?? throw new ArgumentException("that is no want");
+                return ($"Wanted: {NeedWords.Of(Suggestions.Read(sheet), view.After)}", json => WantEdits.Add(json, sheet));
+            }
+        );
 
     /// <summary>A want put together by hand: memory of a master, speed, storage, or something by its name.</summary>
     public IActionResult OnPostAsk(string job, long version, string kind, string? amount, string? what, bool free)
     {
-        if (!Load(job)) return NotFound();
+        if (!Load(job))
+            return NotFound();
         (amount, what) = ((amount ?? "").Trim(), (what ?? "").Trim());
         (Kept["kind"], Kept["amount"], Kept["what"]) = (kind, amount, what);
         JsonObject? want = null;
         string? wrong = null;
         if (kind.StartsWith("memory:", StringComparison.Ordinal) || kind == "storage")
         {
-            if (!ScreenReading.TryParse(amount, out ByteSize size) || size.Bytes == 0) wrong = $"\"{amount}\" is not a size; type 512K or 4M";
-            else want = kind == "storage" ? WantEdits.Storage(size.ToSheet()) : WantEdits.Memory(kind[7..], size.ToSheet(), free);
+            if (!ScreenReading.TryParse(amount, out ByteSize size) || size.Bytes == 0)
+                wrong = $"\"{amount}\" is not a size; type 512K or 4M";
+            else
+                want = kind == "storage" ? WantEdits.Storage(size.ToSheet()) : WantEdits.Memory(kind[7..], size.ToSheet(), free);
         }
         else if (kind == "speed")
         {
-            if (!TypedNumber.TryParse(amount, out decimal factor) || factor is <= 0 or > 100_000) wrong = $"\"{amount}\" is not how many times as fast; type 3 or 2.5";
-            else want = WantEdits.Speed(factor);
+            if (!TypedNumber.TryParse(amount, out decimal factor) || factor is <= 0 or > 100_000)
+                wrong = $"\"{amount}\" is not how many times as fast; type 3 or 2.5";
+            else
+                want = WantEdits.Speed(factor);
         }
-        else if (what.Length is 0 or > 100) wrong = "say what it should give, such as start-from-card";
-        else want = WantEdits.Named(kind is "region" or "rail" or "can" or "signal" or "free" ? kind : "provides", what);
-        return wrong is not null ? Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: {wrong}.")
-            : Change(job, version, view => ($"Wanted: {NeedWords.Of(Suggestions.Read(want!), view.After)}", json => WantEdits.Add(json, want!)));
+        else if (what.Length is 0 or > 100)
+            wrong = "say what it should give, such as start-from-card";
+        else
+            want = WantEdits.Named(kind is "region" or "rail" or "can" or "signal" or "free" ? kind : "provides", what);
+        return wrong is not null
+            ? Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: {wrong}.")
+            : Change(
+                job,
+                version,
+                view => ($"Wanted: {NeedWords.Of(Suggestions.Read(want!), view.After)}", json => WantEdits.Add(json, want!))
+            );
     }
 
-    public IActionResult OnPostUnwant(string job, long version, int index) => Change(job, version, view => index < 0 || index >= view.Job.Wants.Count ? null
-        : ($"No longer wanted: {NeedWords.Of(view.Job.Wants[index], view.After)}", json => WantEdits.Drop(json, index)));
+    public IActionResult OnPostUnwant(string job, long version, int index) =>
+        Change(
+            job,
+            version,
+            view =>
+                index < 0 || index >= view.Job.Wants.Count
+                    ? null
+                    : (
+                        $"No longer wanted: {NeedWords.Of(view.Job.Wants[index], view.After)}",
+                        json => WantEdits.Drop(json, index)
+                    )
+        );
 
-    public IActionResult OnPostLimits(string job, long version, string? budget, int? skill, bool reversible, bool fromStock, List<string> keep)
+    public IActionResult OnPostLimits(
+        string job,
+        long version,
+        string? budget,
+        int? skill,
+        bool reversible,
+        bool fromStock,
+        List<string> keep
+    )
     {
-        if (!Load(job)) return NotFound();
+        if (!Load(job))
+            return NotFound();
         Kept["budget"] = (budget ?? "").Trim();
         decimal? most = null;
         if (Kept["budget"].Length > 0)
-            if (TypedNumber.TryParse(budget, out decimal value) && value <= 100_000_000) most = value;
-            else return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: \"{Kept["budget"]}\" is not an amount; type 90 or 90.50.");
-        var limits = new JobLimits(most, skill is >= 1 and <= 5 ? skill : null, reversible) { FromStock = fromStock, Keep = [.. keep.Where(k => View.Sheets.FindPart(k) is not null).Distinct()] };
+            if (TypedNumber.TryParse(budget, out decimal value) && value <= 100_000_000)
+                most = value;
+            else
+                return Refuse(
+                    StatusCodes.Status422UnprocessableEntity,
+                    $"Nothing was changed: \"{Kept["budget"]}\" is not an amount; type 90 or 90.50."
+                );
+        var limits = new JobLimits(most, skill is >= 1 and <= 5 ? skill : null, reversible)
+        {
+            FromStock = fromStock,
+            Keep = [.. keep.Where(k => View.Sheets.FindPart(k) is not null).Distinct()],
+        };
         return Change(job, version, _ => ("Limits set", json => WantEdits.Limits(json, limits)));
     }
 
     /// <summary>Makes a set the job. It is looked for again if its search was lost.</summary>
     public IActionResult OnPostTake(string job, long version, string set)
     {
-        if (!Load(job)) return NotFound();
-        if (View.Stored.Version != version) return Change(job, version, _ => null);
-        BuildSet? chosen = desk.Ask(job, version, Question()).Task.GetAwaiter().GetResult().Sets.FirstOrDefault(s => s.Key == set);
-        if (chosen is null) return Refuse(StatusCodes.Status422UnprocessableEntity, "Nothing was changed: that set is no longer among those that work. Look again.");
+        if (!Load(job))
+            return NotFound();
+        if (View.Stored.Version != version)
+            return Change(job, version, _ => null);
+        BuildSet? chosen = desk.Ask(job, version, Question())
+            .Task.GetAwaiter()
+            .GetResult()
+            .Sets.FirstOrDefault(s => s.Key == set);
+        if (chosen is null)
+            return Refuse(
+                StatusCodes.Status422UnprocessableEntity,
+                "Nothing was changed: that set is no longer among those that work. Look again."
+            );
         (Seek, Near) = (false, false);
-        return Change(job, version, _ => ($"Build set taken: {(chosen.Parts.Count == 0 ? "no part needed" : string.Join(", ", chosen.Parts.Select(p => p.Part.Name)))}", json => WantEdits.Take(json, chosen)));
+        return Change(
+            job,
+            version,
+            _ =>
+                (
+                    $"Build set taken: {(chosen.Parts.Count == 0 ? "no part needed" : string.Join(", ", chosen.Parts.Select(p => p.Part.Name)))}",
+                    json => WantEdits.Take(json, chosen)
+                )
+        );
     }
 }
