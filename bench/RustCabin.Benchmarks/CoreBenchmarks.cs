@@ -1,7 +1,9 @@
 using BenchmarkDotNet.Attributes;
 using RustCabin.Core;
+using RustCabin.Core.Bench;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Maps;
-using RustCabin.Core.Memory;
+using RustCabin.Core.Packs;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
@@ -112,8 +114,8 @@ public class Answering
     static Pack Read(string json)
     {
         using var document = PackReader.Parse(System.Text.Encoding.UTF8.GetBytes(json));
-        PackReading reading = PackReader.Read(document.RootElement);
-        return reading.Pack ?? throw new InvalidOperationException(string.Join("; ", reading.Errors));
+        Reading<Pack> reading = PackReader.Read(document.RootElement);
+        return reading.Value ?? throw new InvalidOperationException(string.Join("; ", reading.Errors));
     }
 
     [Benchmark(Description = "whole answer, job of 10 parts")]

@@ -2,6 +2,7 @@ using System.Diagnostics;
 using System.Text;
 using Dapper;
 using Microsoft.Data.Sqlite;
+using RustCabin.Core.Sheets;
 using RustCabin.Data;
 
 namespace RustCabin.Benchmarks;

@@ -1,5 +1,5 @@
 using BenchmarkDotNet.Attributes;
-using RustCabin.Core.Rom;
+using RustCabin.Core.Images;
 
 namespace RustCabin.Benchmarks;
 

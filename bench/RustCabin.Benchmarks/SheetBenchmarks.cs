@@ -1,7 +1,9 @@
 using System.Text;
 using BenchmarkDotNet.Attributes;
+using RustCabin.Core.Chips;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Fit;
-using RustCabin.Core.Memory.Chips;
+using RustCabin.Core.Packs;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Benchmarks;
@@ -38,8 +40,8 @@ public class Sheets
     static Pack Read(byte[] json)
     {
         using var document = PackReader.Parse(json);
-        PackReading reading = PackReader.Read(document.RootElement);
-        return reading.Pack ?? throw new InvalidOperationException(reading.Errors[0].ToString());
+        Reading<Pack> reading = PackReader.Read(document.RootElement);
+        return reading.Value ?? throw new InvalidOperationException(reading.Errors[0].ToString());
     }
 
     [Benchmark(Description = "fit matrix, 300 parts by 8 revisions")]

@@ -1,9 +1,11 @@
 using System.Text;
 using BenchmarkDotNet.Attributes;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Packs;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Switches;
-using RustCabin.Core.Wants;
+using RustCabin.Core.Wants.Sets;
 
 namespace RustCabin.Benchmarks;
 
@@ -107,7 +109,7 @@ public class Solving
     static Pack Read(string json)
     {
         using var document = PackReader.Parse(Encoding.UTF8.GetBytes(json));
-        PackReading reading = PackReader.Read(document.RootElement);
-        return reading.Pack ?? throw new InvalidOperationException(string.Join("; ", reading.Errors));
+        Reading<Pack> reading = PackReader.Read(document.RootElement);
+        return reading.Value ?? throw new InvalidOperationException(string.Join("; ", reading.Errors));
     }
 }

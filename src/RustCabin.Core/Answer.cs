@@ -1,5 +1,5 @@
+using RustCabin.Core.Bench;
 using RustCabin.Core.Findings;
-using RustCabin.Core.Memory;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Power;
 using RustCabin.Core.Units;
@@ -43,8 +43,8 @@ public sealed record Answer(
     /// <summary>The answer for a plan. For each stop it is tried whether one switch moved would mend it.</summary>
     public static Answer For(PlannedUnit planned)
     {
-        PowerUpCount count = Memory.PowerUp.Run(planned);
-        IReadOnlyList<Finding> findings = Switches.SingleMoves.Mend(planned, Checks.Run(planned, count));
+        PowerUpCount count = Bench.PowerUp.Run(planned);
+        IReadOnlyList<Finding> findings = Switches.SingleMoves.Mend(planned, Trail.Run(planned, count));
         Instance[] added = [.. planned.Instances.Where(i => i.Added)];
         return new Answer(
             planned,

@@ -1,5 +1,6 @@
 using Dapper;
 using Microsoft.Data.Sqlite;
+using RustCabin.Core.Planning;
 
 namespace RustCabin.Data;
 

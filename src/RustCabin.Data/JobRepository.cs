@@ -5,7 +5,11 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using Dapper;
 using Microsoft.Data.Sqlite;
+using RustCabin.Core;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Packs;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
 
 namespace RustCabin.Data;
 
@@ -35,6 +39,12 @@ public enum WriteResult
 public sealed record WriteOutcome(WriteResult Result, IReadOnlyList<SheetError> Problems)
 {
     public static WriteOutcome Of(WriteResult result) => new(result, []);
+
+    /// <summary>The change means nothing to what stands there.</summary>
+    public static readonly WriteOutcome NotThere = new(
+        WriteResult.Refused,
+        [new SheetError("", "what was pressed is not there any more")]
+    );
 }
 
 /// <summary>
@@ -135,17 +145,18 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
     }
 
     /// <summary>
-    /// Makes one change: <paramref name="edit"/> turns the job's JSON into the changed one, <paramref name="what"/> names it for the history.
+    /// Makes one change: <paramref name="edit"/> turns the job's record into the changed one, which is merged into its JSON; <paramref name="what"/> names it for the history.
     /// Refused, with the errors, when the result does not read as a job.
     /// </summary>
-    public WriteOutcome Change(string id, long version, string what, Func<JsonObject, JsonObject> edit) =>
+    public WriteOutcome Change(string id, long version, string what, Func<Job, Job?> edit) =>
         Write(
             id,
             version,
             (connection, transaction, row) =>
             {
-                JsonObject before = JsonNode.Parse(row.Json)!.AsObject(),
-                    after = edit(before);
+                JsonObject before = JsonNode.Parse(row.Json)!.AsObject();
+                if (Declaration<Job>.Edit(before, edit) is not { } after)
+                    return WriteOutcome.NotThere;
                 string json = after.ToJsonString(AsTyped);
                 if (json == before.ToJsonString(AsTyped))
                     return WriteOutcome.Of(WriteResult.Nothing);
@@ -158,14 +169,15 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
         );
 
     /// <summary>Makes one change to the job's unit, kept in the job's history so that undo takes it back like any other.</summary>
-    public WriteOutcome ChangeUnit(string id, long version, string what, Func<JsonObject, JsonObject> edit) =>
+    public WriteOutcome ChangeUnit(string id, long version, string what, Func<Unit, Unit?> edit) =>
         Write(
             id,
             version,
             (connection, transaction, row) =>
             {
                 string before = SheetRepository.Stored(connection, transaction, "unit", row.Unit)!;
-                JsonObject unit = edit(JsonNode.Parse(before)!.AsObject());
+                if (Declaration<Unit>.Edit(JsonNode.Parse(before)!.AsObject(), edit) is not { } unit)
+                    return WriteOutcome.NotThere;
                 string after = unit.ToJsonString(AsTyped);
                 if (after == before)
                     return WriteOutcome.Of(WriteResult.Nothing);
@@ -321,13 +333,16 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
             .Range(1, int.MaxValue)
             .Select(n => $"{unit}-job-{n}")
             .First(candidate => !taken.Contains(candidate));
-        string json = new JsonObject
-        {
-            ["id"] = id,
-            ["unit"] = unit,
-            ["name"] = name,
-            ["add"] = new JsonArray(),
-        }.ToJsonString(AsTyped);
+        string json = Declaration<Job>
+            .Write(
+                new Job
+                {
+                    Id = id,
+                    Unit = unit,
+                    Name = name,
+                }
+            )
+            .ToJsonString(AsTyped);
         Put(connection, transaction, Parse(json), json, "Job begun");
         transaction.Commit();
         return id;
@@ -345,7 +360,7 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
     static Job Read(string json)
     {
         using JsonDocument document = JsonDocument.Parse(json);
-        return PackReader.ReadJob(document.RootElement, null).Job
+        return PackReader.ReadJob(document.RootElement, null).Value
             ?? throw new CabinFileException("A job in the database does not read.");
     }
 }

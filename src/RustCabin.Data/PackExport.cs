@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Dapper;
 using Microsoft.Data.Sqlite;
+using RustCabin.Core.Packs;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Data;

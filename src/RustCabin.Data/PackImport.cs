@@ -2,7 +2,10 @@ using System.Text.Encodings.Web;
 using System.Text.Json;
 using Dapper;
 using Microsoft.Data.Sqlite;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Packs;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Switches;
 
 namespace RustCabin.Data;
 
@@ -52,8 +55,8 @@ public sealed class PackImport(CabinFile file, SheetRepository sheets, JobReposi
     public ImportOutcome Run(ReadOnlyMemory<byte> utf8, ImportMode mode, string from)
     {
         using JsonDocument document = PackReader.Parse(utf8);
-        PackReading reading = PackReader.Read(document.RootElement, sheets.All());
-        if (reading.Pack is not { } pack)
+        Reading<Pack> reading = PackReader.Read(document.RootElement, sheets.All());
+        if (reading.Value is not { } pack)
             return new ImportOutcome(reading.Errors, [], [], [], 0, null, null);
 
         using SqliteConnection connection = file.Connect();
@@ -207,7 +210,7 @@ public sealed class PackImport(CabinFile file, SheetRepository sheets, JobReposi
     static Job Parsed(string json)
     {
         using JsonDocument document = JsonDocument.Parse(json);
-        return PackReader.ReadJob(document.RootElement, null).Job!;
+        return PackReader.ReadJob(document.RootElement, null).Value!;
     }
 
     static string NameOf(string json)
@@ -226,8 +229,8 @@ public sealed class PackImport(CabinFile file, SheetRepository sheets, JobReposi
     /// <summary>A sheet that is replaced may be one that others, which the pack does not hold, refer to: all of it must still read.</summary>
     static IReadOnlyList<SheetError> BrokenElsewhere(SqliteConnection connection, SqliteTransaction transaction)
     {
-        PackReading all = SheetRepository.Load(connection, transaction);
-        return all.Pack is { } pack
+        Reading<Pack> all = SheetRepository.Load(connection, transaction);
+        return all.Value is { } pack
             ? JobRepository.Broken(connection, transaction, pack)
             : [.. all.Errors.Select(e => e with { Path = $"already here: {e.Path}" })];
     }

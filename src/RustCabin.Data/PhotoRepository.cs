@@ -1,6 +1,7 @@
 using Dapper;
 using Microsoft.Data.Sqlite;
 using RustCabin.Core.Baseline;
+using RustCabin.Core.Declared;
 
 namespace RustCabin.Data;
 

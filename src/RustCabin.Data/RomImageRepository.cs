@@ -1,6 +1,7 @@
 using System.Security.Cryptography;
 using Dapper;
 using Microsoft.Data.Sqlite;
+using RustCabin.Core.Declared;
 
 namespace RustCabin.Data;
 

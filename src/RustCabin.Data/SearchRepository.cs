@@ -1,5 +1,7 @@
 using Dapper;
 using Microsoft.Data.Sqlite;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Data;
 

@@ -2,6 +2,9 @@ using System.Data;
 using System.Text.Json;
 using Dapper;
 using Microsoft.Data.Sqlite;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Packs;
+using RustCabin.Core.Power;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Data;
@@ -26,15 +29,15 @@ public sealed class SheetRepository(CabinFile file, TimeProvider clock)
         // What is read while a sheet is being written may be older than what is committed meanwhile: then it is used once and not kept.
         int version = _version;
         using SqliteConnection connection = file.Connect();
-        PackReading reading = Load(connection, null);
-        Pack pack = reading.Pack ?? throw new CabinFileException($"A sheet in the database does not read: {reading.Errors[0]}");
+        Reading<Pack> reading = Load(connection, null);
+        Pack pack = reading.Value ?? throw new CabinFileException($"A sheet in the database does not read: {reading.Errors[0]}");
         if (version == _version)
             _parsed = pack;
         return pack;
     }
 
     /// <summary>Reads what stands in the database, inside a transaction what would stand there after it.</summary>
-    internal static PackReading Load(SqliteConnection connection, IDbTransaction? transaction)
+    internal static Reading<Pack> Load(SqliteConnection connection, IDbTransaction? transaction)
     {
         ILookup<string, string> rows = Rows(connection, transaction).ToLookup(r => r.Kind, r => r.Json);
         using JsonDocument document = PackReader.Parse(

@@ -3,6 +3,7 @@ using System.Text.Json;
 using Dapper;
 using Microsoft.Data.Sqlite;
 using RustCabin.Core.Cupboard;
+using RustCabin.Core.Declared;
 
 namespace RustCabin.Data;
 
@@ -146,7 +147,7 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
         return new StoredStock(
             row.Id,
             row.Version,
-            StockItem.Read(json.RootElement).Item ?? throw new CabinFileException("A thing in the cupboard does not read.")
+            StockItem.Read(json.RootElement).Value ?? throw new CabinFileException("A thing in the cupboard does not read.")
         );
     }
 }

@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.DataProtection;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
 using RustCabin.Web.Api;
+using RustCabin.Web.Stations;
 using Serilog;
 using Serilog.Events;
 
@@ -181,15 +182,9 @@ public static class Cabin
         app.MapHealthChecks("/health");
         app.MapOpenApi("/openapi/{documentName}.json");
         Pages.Import.Export.Map(app);
-        Pages.Baseline.PhotoFile.Map(app);
-        CheckEndpoint.Map(app);
-        MapEndpoint.Map(app);
-        IdentifyEndpoint.Map(app);
-        MemoryEndpoints.Map(app);
-        PinsEndpoint.Map(app);
-        RomEndpoints.Map(app);
-        SolverEndpoints.Map(app);
-        SpeedEndpoint.Map(app);
+        CheckCall.Map(app);
+        foreach (Desk desk in Desks.Trail)
+            desk.Map(app);
     }
 }
 

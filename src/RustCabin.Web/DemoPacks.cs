@@ -1,6 +1,9 @@
 using System.Text.Json;
+using RustCabin.Core.Chips;
 using RustCabin.Core.Cupboard;
+using RustCabin.Core.Images;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Power;
 using RustCabin.Core.Rom;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
@@ -37,8 +40,8 @@ static class DemoPacks
                 size =
                     (int)device.Bytes
                     / count
-                    / (plan.Ops.Any(o => o.Op == "double") ? 2 : 1)
-                    * (plan.Ops.FirstOrDefault(o => o.Op == "split")?.Lanes ?? 1);
+                    / (plan.Ops.Any(o => o is DoubleImage) ? 2 : 1)
+                    * (plan.Ops.OfType<Split>().FirstOrDefault()?.Lanes ?? 1);
             string[] ids =
             [
                 .. Enumerable
@@ -91,6 +94,6 @@ static class DemoPacks
             File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "demo", "stock", "cupboard.json"))
         );
         foreach (JsonElement item in items.RootElement.EnumerateArray())
-            stock.Add(StockItem.Read(item).Item ?? throw new CabinFileException($"The sample cupboard does not read: {item}"));
+            stock.Add(StockItem.Read(item).Value ?? throw new CabinFileException($"The sample cupboard does not read: {item}"));
     }
 }

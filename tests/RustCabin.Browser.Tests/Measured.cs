@@ -1,4 +1,5 @@
 using System.Globalization;
+using RustCabin.Core.Planning;
 
 namespace RustCabin.Browser.Tests;
 

@@ -1,4 +1,6 @@
 using OpenQA.Selenium;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Shopping;
 
 namespace RustCabin.Browser.Tests;
 

@@ -1,4 +1,5 @@
 using OpenQA.Selenium;
+using RustCabin.Core.Planning;
 
 namespace RustCabin.Browser.Tests;
 

@@ -1,3 +1,5 @@
+using RustCabin.Core.Bench;
+using RustCabin.Core.Images;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 

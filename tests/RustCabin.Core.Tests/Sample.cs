@@ -1,4 +1,6 @@
 using System.Text;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Packs;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
@@ -9,23 +11,23 @@ static class Sample
 {
     public static byte[] Bytes(string name) => File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "Samples", name));
 
-    public static PackReading Read(byte[] json)
+    public static Reading<Pack> Read(byte[] json)
     {
         using var document = PackReader.Parse(json);
         return PackReader.Read(document.RootElement);
     }
 
-    public static PackReading Read(string json) => Read(Encoding.UTF8.GetBytes(json));
+    public static Reading<Pack> Read(string json) => Read(Encoding.UTF8.GetBytes(json));
 
     /// <summary>A pack that must read without an error.</summary>
     public static Pack Pack(string json)
     {
-        PackReading reading = Read(json);
+        Reading<Pack> reading = Read(json);
         Assert.Empty(reading.Errors);
-        return reading.Pack!;
+        return reading.Value!;
     }
 
-    public static Pack Slipway() => Read(Bytes("slipway.json")).Pack!;
+    public static Pack Slipway() => Read(Bytes("slipway.json")).Value!;
 
     /// <summary>The sample pack with some of its text replaced, which must be there.</summary>
     public static Pack Slipway(params (string Old, string New)[] changes) => Pack(SlipwayText(changes));

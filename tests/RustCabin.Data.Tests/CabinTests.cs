@@ -2,7 +2,11 @@ using System.Text;
 using System.Text.Json.Nodes;
 using Dapper;
 using Microsoft.Data.Sqlite;
+using RustCabin.Core.Identify;
+using RustCabin.Core.Packs;
+using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Switches;
 
 namespace RustCabin.Data.Tests;
 
@@ -159,7 +163,7 @@ public sealed class CabinTests : IDisposable
         Bring();
         Set("closed");
         _cabin.Jobs.Undo(Winter, Job.Version);
-        _cabin.Jobs.Change(Winter, Job.Version, "Ticked", j => JobEdits.Tick(j, "close", true));
+        _cabin.Jobs.Change(Winter, Job.Version, "Ticked", j => JobEdits.Tick(j, Acts.Close, true));
         Assert.Null(Job.Redoes);
         Assert.Equal(
             [("Ticked", true), ("W3 to closed", false), ("Imported from a test", true)],
@@ -175,7 +179,7 @@ public sealed class CabinTests : IDisposable
         Bring();
         long seen = Job.Version;
         Assert.Equal(WriteResult.Written, Set("closed", seen));
-        Assert.Equal(WriteResult.Stale, _cabin.Jobs.Change(Winter, seen, "Late", j => JobEdits.Tick(j, "close", true)).Result);
+        Assert.Equal(WriteResult.Stale, _cabin.Jobs.Change(Winter, seen, "Late", j => JobEdits.Tick(j, Acts.Close, true)).Result);
         Assert.Equal(WriteResult.Stale, _cabin.Jobs.Undo(Winter, seen).Result);
         Assert.Equal("closed", W3);
         Assert.Empty(Job.Job.Done);

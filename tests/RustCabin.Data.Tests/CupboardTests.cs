@@ -9,7 +9,16 @@ public sealed class CupboardTests : IDisposable
 
     public void Dispose() => _cabin.Dispose();
 
-    static readonly StockItem Tube = new(StockKind.Chip, "64Kx1", "64Kx1 DRAM", 18, 1.20m, "tube rack", true, "");
+    static readonly StockItem Tube = new()
+    {
+        Kind = StockKind.Chip,
+        Item = "64Kx1",
+        Name = "64Kx1 DRAM",
+        Count = 18,
+        Price = 1.20m,
+        Place = "tube rack",
+        Tested = true,
+    };
 
     [Fact]
     public void What_is_put_in_stays_and_every_change_can_be_undone_the_latest_first()

@@ -1,4 +1,5 @@
 using System.Text.Json.Nodes;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Data.Tests;
 
@@ -25,20 +26,7 @@ public sealed class KeptTests : IDisposable
         Assert.Equal("Winter refit", Name());
         Assert.Equal(
             WriteResult.Written,
-            _cabin
-                .Jobs.Change(
-                    Winter,
-                    Job.Version,
-                    "named",
-                    json => new JsonObject([
-                        .. json.DeepClone()
-                            .AsObject()
-                            .Where(f => f.Key != "name")
-                            .Select(f => KeyValuePair.Create(f.Key, f.Value?.DeepClone())),
-                        KeyValuePair.Create<string, JsonNode?>("name", "Summer refit"),
-                    ])
-                )
-                .Result
+            _cabin.Jobs.Change(Winter, Job.Version, "named", j => j with { Name = "Summer refit" }).Result
         );
         Assert.Equal(("Summer refit", "Summer refit"), (Name(), Job.Job.Name));
         _cabin.Jobs.Undo(Winter, Job.Version);

@@ -1,5 +1,5 @@
 using RustCabin.Core.Cupboard;
-using RustCabin.Core.Sheets;
+using RustCabin.Core.Declared;
 
 namespace RustCabin.Data.Tests;
 
@@ -49,7 +49,7 @@ public sealed class SearchTests : IDisposable
     [Fact]
     public void What_changes_is_found_as_it_now_stands()
     {
-        _cabin.Jobs.Change("slip-3-winter", 1, "Renamed for the thaw", j => Named(j, "Spring thaw"));
+        _cabin.Jobs.Change("slip-3-winter", 1, "Renamed for the thaw", j => j with { Name = "Spring thaw" });
         Assert.Contains("job slip-3-winter", Keys("spring"));
         Assert.Empty(Keys("refit"));
         Assert.Equal("Renamed for the thaw", Assert.Single(Search.Log("thaw")).Text);
@@ -57,7 +57,16 @@ public sealed class SearchTests : IDisposable
         Assert.Contains("job slip-3-winter", Keys("refit"));
 
         var stock = new StockRepository(_cabin.File, TimeProvider.System);
-        long id = stock.Add(new StockItem(StockKind.Chip, "64Kx1", "Chips in a tube", 3, null, "flood crate", false, ""));
+        long id = stock.Add(
+            new StockItem
+            {
+                Kind = StockKind.Chip,
+                Item = "64Kx1",
+                Name = "Chips in a tube",
+                Count = 3,
+                Place = "flood crate",
+            }
+        );
         Assert.Equal([$"stock {id}"], Keys("flood"));
         stock.Undo();
         Assert.Empty(Keys("flood"));
@@ -88,7 +97,7 @@ public sealed class SearchTests : IDisposable
     public void An_import_is_not_taken_back_over_a_later_change_or_a_later_use()
     {
         long log = _cabin.Import.Log()[0].Id;
-        _cabin.Jobs.Change("slip-3-winter", 1, "x", j => Named(j, "Other"));
+        _cabin.Jobs.Change("slip-3-winter", 1, "x", j => j with { Name = "Other" });
         SheetError error = Assert.Single(_cabin.Import.Undo(log));
         Assert.Equal(("job slip-3-winter", "was changed since"), (error.Path, error.Message));
         Assert.NotNull(_cabin.Sheets.All().FindUnit("slip-3"));

@@ -1,5 +1,6 @@
 using AngleSharp.Dom;
 using AngleSharp.Html.Dom;
+using RustCabin.Core.Images;
 
 namespace RustCabin.Web.Tests;
 

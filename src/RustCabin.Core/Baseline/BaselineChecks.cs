@@ -1,6 +1,5 @@
-using RustCabin.Core.Build;
+using RustCabin.Core.Bench;
 using RustCabin.Core.Findings;
-using RustCabin.Core.Memory;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
@@ -15,13 +14,12 @@ public static class BaselineChecks
     /// </summary>
     public static IEnumerable<Finding> Untested(PlannedUnit unit)
     {
-        bool begun = unit.Job?.Done.Count > 0 && unit.Job.Readings.All(r => r.Gate != BuildSheet.Untouched);
+        bool begun = unit.Job?.Done.Count > 0 && unit.Job.Readings.All(r => r.Gate != Acts.Untouched);
         if (unit.Unit.Baseline is { Tested: true } || (unit.Unit.Baseline is null && !begun))
             yield break;
         yield return new Finding(
-            "BASE-UNTESTED",
+            BaselineFindings.BaseUntested,
             Severity.Watch,
-            "Baseline",
             "Not tested before opening",
             ["unit"],
             $"Nobody has seen {unit.Unit.Name} work before {(begun ? "it was opened" : "this job")}: a fault found later cannot be told from one that was there.",
@@ -39,11 +37,10 @@ public static class BaselineChecks
     {
         if (unit.Unit.Baseline is not { } baseline)
             yield break;
-        if (baseline.Reading is { } reading && Compare(unit, reading) is { Agrees: false } differs)
+        if (baseline.Reading is { } reading && Compare(unit, reading.AsGate) is { Agrees: false } differs)
             yield return new Finding(
-                "BASE-FAULT",
+                BaselineFindings.BaseFault,
                 Severity.Watch,
-                "Baseline",
                 "A fault was there before",
                 ["unit"],
                 reading.Starts == false
@@ -60,9 +57,8 @@ public static class BaselineChecks
             );
         foreach (ConditionNote note in baseline.Notes.Where(n => n.Fault))
             yield return new Finding(
-                "BASE-FAULT",
+                BaselineFindings.BaseFault,
                 Severity.Watch,
-                "Baseline",
                 "A fault was there before",
                 ["unit"],
                 note.Text,
@@ -80,9 +76,8 @@ public static class BaselineChecks
         foreach (MeasuredRail measured in unit.Unit.Baseline?.Rails ?? [])
             if (unit.Rails.FirstOrDefault(r => r.Id == measured.Rail) is { } rail && !Within(rail, measured.Volts))
                 yield return new Finding(
-                    "BASE-RAIL",
+                    BaselineFindings.BaseRail,
                     Severity.Stop,
-                    "Baseline",
                     $"{rail.Id} V measured at {measured.Volts} V",
                     [$"model:{rail.Id}"],
                     $"{rail.Id} V shows {measured.Volts} V under load; {Lowest(rail):0.###} to {Highest(rail):0.###} V are right. Have the supply seen to before anything is fitted: it may be failing, and too much kills chips.",

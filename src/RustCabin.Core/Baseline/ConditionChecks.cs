@@ -1,7 +1,7 @@
-using RustCabin.Core.Build;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Baseline;
 
@@ -20,9 +20,8 @@ public static class ConditionChecks
             yield break;
         if (survey is { SuppliedForVolts: { } made, MainsHereVolts: { } here } && Math.Abs(made - here) > here * SameMains)
             yield return new Finding(
-                "COND-MAINS",
+                BaselineFindings.CondMains,
                 Severity.Stop,
-                "Baseline",
                 $"Supply for {made:0} V, mains here {here:0} V",
                 ["unit"],
                 $"The supply of {unit.Unit.Name} is made for {made:0} V and the mains here is {here:0} V. Do not plug it in.",
@@ -34,7 +33,7 @@ public static class ConditionChecks
 
         if (survey.Capacitors is Wear.Bad)
             yield return Watch(
-                "COND-CAPACITORS",
+                BaselineFindings.CondCapacitors,
                 "Capacitors bulge or leak",
                 "Capacitors that bulge or leak short rails and eat tracks: replace them before the first power-on.",
                 unit,
@@ -43,7 +42,7 @@ public static class ConditionChecks
             );
         if (survey.Cells is Wear.Bad)
             yield return Watch(
-                "COND-CELL",
+                BaselineFindings.CondCell,
                 "A cell leaks",
                 "What leaks from a cell goes on eating copper: take it out first, clean, and look for tracks that are gone.",
                 unit,
@@ -52,7 +51,7 @@ public static class ConditionChecks
             );
         if (survey.Corrosion is Wear.Bad)
             yield return Watch(
-                "COND-CORROSION",
+                BaselineFindings.CondCorrosion,
                 "Corrosion on the board",
                 "Corroded legs and sockets make contact today and not tomorrow: clean them and measure the tracks before trusting a reading.",
                 unit,
@@ -61,9 +60,8 @@ public static class ConditionChecks
             );
         if (survey.Plastic is Wear.Bad)
             yield return new Finding(
-                "COND-PLASTIC",
+                BaselineFindings.CondPlastic,
                 Severity.Note,
-                "Baseline",
                 "Brittle plastic",
                 ["unit"],
                 "Catches and posts may break: warm the case to room temperature, release catches with a flat tool, keep every piece that comes off.",
@@ -71,9 +69,8 @@ public static class ConditionChecks
             );
         if (survey.HalfDone.Length > 0)
             yield return new Finding(
-                "COND-HALF-DONE",
+                BaselineFindings.CondHalfDone,
                 Severity.Watch,
-                "Baseline",
                 "An earlier owner left work half done",
                 ["unit"],
                 survey.HalfDone,
@@ -83,16 +80,15 @@ public static class ConditionChecks
             );
     }
 
-    static Finding Watch(string code, string title, string text, PlannedUnit unit, ServiceKind? kind, string? caution) =>
+    static Finding Watch(FindingKind kind, string title, string text, PlannedUnit unit, ServiceKind? aged, string? caution) =>
         new(
-            code,
+            kind,
             Severity.Watch,
-            "Baseline",
             title,
             ["unit"],
             text,
             [
-                .. unit.Model.Service.Where(p => p.Kind == kind && unit.Holds(p.Revisions)).Select(Describe),
+                .. unit.Model.Service.Where(p => p.Kind == aged && unit.Holds(p.Revisions)).Select(Describe),
                 .. caution is null ? (string[])[] : [Caution.Of(caution).Text],
             ]
         );

@@ -1,6 +1,9 @@
+using RustCabin.Core.Declared;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Rom;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Baseline;
 
@@ -19,7 +22,8 @@ public static class Inherited
         if (instance.Added || instance.Way is not { } way)
             return [];
         StepProof rest = instance.Fitted.State == FittedState.Done ? StepProof.Done : StepProof.Unproven;
-        IReadOnlyList<WayStep> steps = way.Steps.Count > 0 ? way.Steps : [new WayStep("fit", $"Fit {instance.Part.Name}", "")];
+        IReadOnlyList<WayStep> steps =
+            way.Steps.Count > 0 ? way.Steps : [new WayStep { Id = "fit", What = $"Fit {instance.Part.Name}" }];
         return steps.Select(step => new InheritedStep(
             instance,
             step,
@@ -37,9 +41,8 @@ public static class Inherited
                 continue;
             int missing = open.Count(s => s.Proof == StepProof.Missing);
             yield return new Finding(
-                "WORK-UNPROVEN",
+                BaselineFindings.WorkUnproven,
                 Severity.Watch,
-                "Baseline",
                 $"{instance.Title}: work that nobody has proved",
                 [instance.Subject],
                 $"{instance.Title} came with the unit: {open.Length - missing} {(open.Length - missing == 1 ? "step is" : "steps are")} unproven{(missing > 0 ? $", {missing} missing" : "")}. Each is read on the build sheet before power-on.",

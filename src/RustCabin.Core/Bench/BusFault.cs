@@ -1,3 +1,5 @@
+using RustCabin.Core.Declared;
+using RustCabin.Core.Images;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
 

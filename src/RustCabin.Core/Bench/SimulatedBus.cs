@@ -1,3 +1,4 @@
+using RustCabin.Core.Choices;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Sheets;
 

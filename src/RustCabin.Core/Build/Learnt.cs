@@ -1,5 +1,5 @@
-using RustCabin.Core.Memory.Chips;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Build;
 
@@ -18,10 +18,10 @@ public static class Learnt
             where plan.Job is not null
             from instance in plan.Instances
             let joints = Joints(instance)
-            where joints > 0 && plan.Job!.Took.TryGetValue($"set-{instance.Name}", out decimal _)
-            select plan.Job!.Took[$"set-{instance.Name}"] / joints,
+            where joints > 0 && plan.Job!.Took.TryGetValue($"{Acts.Set(instance.Name)}", out decimal _)
+            select plan.Job!.Took[$"{Acts.Set(instance.Name)}"] / joints,
         ];
-        return Baseline.Runs.Of(each) is { } runs ? (runs.Median, each.Length) : (MinutesPerJoint, 0);
+        return Runs.Of(each) is { } runs ? (runs.Median, each.Length) : (MinutesPerJoint, 0);
     }
 
     /// <summary>Joints of the chips that a part's banks take; none where they have sockets.</summary>

@@ -1,6 +1,7 @@
-using RustCabin.Core.Memory;
+using RustCabin.Core.Bench;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Units;
+using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Build;
 
@@ -10,29 +11,6 @@ public enum StepState
     Done,
     Locked,
     Differs,
-}
-
-/// <summary>One line of a reading beside its prediction. Null where the other side has no such line.</summary>
-public sealed record ComparedLine(string Label, ByteSize? Expected, ByteSize? Seen)
-{
-    public bool Agrees => Expected == Seen;
-}
-
-/// <summary>The latest reading of a gate against its prediction, line by line.</summary>
-public sealed record Comparison(GateReading Reading, IReadOnlyList<ComparedLine> Lines)
-{
-    public bool Agrees => Lines.All(l => l.Agrees) && Reading.Starts != false;
-
-    public static Comparison Of(PowerUpCount expected, GateReading reading) =>
-        new(
-            reading,
-            [
-                .. expected
-                    .Lines.Index()
-                    .Select(e => new ComparedLine(e.Item.Label, e.Item.Bytes, reading.Lines.ElementAtOrDefault(e.Index)?.Bytes)),
-                .. reading.Lines.Skip(expected.Lines.Count).Select(l => new ComparedLine(l.Label, null, l.Bytes)),
-            ]
-        );
 }
 
 /// <summary>How far one step is, and for a gate what was read.</summary>
@@ -62,7 +40,7 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
                 step.Expected is { } expected && ReadingOf(step, job) is { } read ? Comparison.Of(expected, read) : null;
             IReadOnlyList<string> heeded =
             [
-                .. step.Cautions.Select(c => c.Id).Where(c => job?.Heeded.Contains($"{step.Id}:{c}") == true),
+                .. step.Cautions.Select(c => c.Id).Where(c => job?.Heeded.Contains(new HeededCaution(step.Id, c)) == true),
             ];
             bool done =
                 step.Kind == StepKind.Gate ? reading is { Agrees: true } : step.Proved ?? job?.Done.Contains(step.Id) == true;
@@ -80,5 +58,5 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
     /// <summary>The latest reading of a gate; for the untouched machine the unit's baseline serves where this job has none of its own.</summary>
     static GateReading? ReadingOf(Step step, Job? job) =>
         job?.Readings.LastOrDefault(r => r.Gate == step.Id)
-        ?? (step.Id == BuildSheet.Untouched && job is not null ? step.At?.Unit.Baseline?.Reading : null);
+        ?? (step.Id == Acts.Untouched && job is not null ? step.At?.Unit.Baseline?.Reading?.AsGate : null);
 }

@@ -1,4 +1,5 @@
 using System.Text;
+using RustCabin.Core.Choices;
 
 namespace RustCabin.Core.Cupboard;
 

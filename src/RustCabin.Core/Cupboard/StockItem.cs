@@ -1,6 +1,8 @@
+using System.ComponentModel.DataAnnotations;
 using System.Globalization;
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Cupboard;
@@ -8,70 +10,62 @@ namespace RustCabin.Core.Cupboard;
 /// <summary>What lies in the cupboard: a part of a sheet, a chip of the table of types, a module, or anything else.</summary>
 public enum StockKind
 {
+    /// <summary>A part of a sheet.</summary>
     Part,
+
+    /// <summary>A chip of the table of types.</summary>
     Chip,
+
+    /// <summary>A memory module.</summary>
     Module,
+
+    /// <summary>Anything else.</summary>
     Other,
 }
 
-/// <summary>
-/// One thing in the store cupboard. <paramref name="Item"/> is the id of a part's sheet, or the organisation of a chip (<c>256Kx1</c>); empty where neither
-/// names it. <paramref name="Price"/> is what one more costs, in the cabin's currency; null: it cannot be bought.
-/// </summary>
-public sealed record StockItem(
-    StockKind Kind,
-    string Item,
-    string Name,
-    int Count,
-    decimal? Price,
-    string Place,
-    bool Tested,
-    string Note
-)
+/// <summary>One thing in the store cupboard.</summary>
+public sealed record StockItem
 {
+    /// <summary>No count is higher.</summary>
     public const int Most = 100_000;
 
-    /// <summary>Reads an item as it is stored or posted; the errors say which field and why.</summary>
-    public static (StockItem? Item, IReadOnlyList<SheetError> Errors) Read(JsonElement json)
-    {
-        var errors = new List<SheetError>();
-        StockItem? item = Fields.Read(
-            json,
-            "",
-            errors,
-            f => new StockItem(
-                f.Require("kind", f.Word<StockKind>("kind")),
-                f.NameOrNull("item") ?? "",
-                f.Name("name"),
-                f.Whole("count", 0, Most) ?? 0,
-                f.Number("price", 0, 10_000_000),
-                f.Text("place"),
-                f.Flag("tested") ?? false,
-                f.Text("note")
-            )
-        );
-        return (errors.Count == 0 ? item : null, errors);
-    }
+    /// <summary>What kind of thing.</summary>
+    [Required, Display(Description = "What kind of thing.")]
+    public StockKind Kind { get; init; }
 
-    public JsonObject ToJson()
-    {
-        var json = new JsonObject
-        {
-            ["kind"] = Words<StockKind>.Of(Kind),
-            ["name"] = Name,
-            ["count"] = Count,
-            ["tested"] = Tested,
-        };
-        if (Item.Length > 0)
-            json["item"] = Item;
-        if (Price is { } price)
-            json["price"] = price;
-        if (Place.Length > 0)
-            json["place"] = Place;
-        if (Note.Length > 0)
-            json["note"] = Note;
-        return json;
-    }
+    /// <summary>The id of a part's sheet, or the organisation of a chip (<c>256Kx1</c>); empty where neither names it.</summary>
+    [Display(Description = "The id of a part's sheet, or the organisation of a chip; left out: neither names it.")]
+    public string Item { get; init; } = "";
+
+    /// <summary>What people call it.</summary>
+    [Required, Display(Description = "What people call it.")]
+    public string Name { get; init; } = "";
+
+    /// <summary>How many lie there.</summary>
+    [Range(0, Most), Display(Description = "How many lie there.")]
+    public int Count { get; init; }
+
+    /// <summary>What one more costs, in the cabin's currency; null: it cannot be bought.</summary>
+    [Range(0, 10_000_000), Display(Description = "What one more costs, in the cabin's currency; left out: it cannot be bought.")]
+    public decimal? Price { get; init; }
+
+    /// <summary>Where it lies.</summary>
+    [LongText, Display(Description = "Where it lies.")]
+    public string Place { get; init; } = "";
+
+    /// <summary>It is known to work.</summary>
+    [Display(Description = "It is known to work.")]
+    public bool Tested { get; init; }
+
+    /// <summary>What else there is to say.</summary>
+    [LongText, Display(Description = "What else there is to say.")]
+    public string Note { get; init; } = "";
+
+    /// <summary>Reads an item as it is stored or posted; the errors say which field and why.</summary>
+    public static Reading<StockItem> Read(JsonElement json) => Declaration<StockItem>.Read(json);
+
+    /// <summary>As it is stored.</summary>
+    public JsonObject ToJson() => Declaration<StockItem>.Write(this);
 
     /// <summary>The cupboard as CSV (RFC 4180), a head line first.</summary>
     public static string Csv(IEnumerable<StockItem> items, string currency) =>

@@ -1,14 +1,13 @@
-using RustCabin.Core.Build;
-using RustCabin.Core.Memory;
+using RustCabin.Core.Bench;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Switches;
+using RustCabin.Core.Stations;
 using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Faults;
 
 /// <summary>
-/// Single slips that would make the machine show exactly what was read: a switch in another position, a part not seated. Each is tried on
-/// the simulated bus; what does not give the very reading is not named. Source: domain.md, sections 2 and 12.
+/// Single slips that would make the machine show exactly what was read. Each is tried on the simulated bus; what does not give the very reading is not named.
+/// Source: docs/handbook/build.md, Gates.
 /// </summary>
 public static class Explanations
 {
@@ -17,22 +16,10 @@ public static class Explanations
     {
         if (reading.Agrees || reading.Lines.Count == 0 || reading.Reading.Starts == false)
             return [];
-        return
-        [
-            .. SingleMoves
-                .Of(at)
-                .Where(m => Shows(m.Planned, reading))
-                .Select(m =>
-                    $"{m.Switch.Id} of {m.Instance.Title} standing {m.Position} would show just this: look whether it stands {m.Instance.Positions[m.Switch.Id]}."
-                ),
-            .. at
-                .Instances.Where(i => Shows(Plan.With(at, other => other != i), reading))
-                .Select(i =>
-                    $"{i.Title} not answering at all would show just this: switch off, and look whether it is seated all the way."
-                ),
-        ];
+        IEnumerable<Slip> named = Trail.Slips(at).Where(s => s.Look is not null).OrderBy(s => s.Rank);
+        return [.. named.Where(s => Shows(s.Run(s.Fault).Count, reading)).Select(s => s.Look!)];
     }
 
-    static bool Shows(PlannedUnit planned, Comparison reading) =>
-        PowerUp.Run(planned).Lines.Select(l => (ByteSize?)l.Bytes).SequenceEqual(reading.Lines.Select(l => l.Seen));
+    static bool Shows(PowerUpCount? count, Comparison reading) =>
+        count is not null && count.Lines.Select(l => (ByteSize?)l.Bytes).SequenceEqual(reading.Lines.Select(l => l.Seen));
 }

@@ -1,27 +1,33 @@
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
+
 namespace RustCabin.Core.Findings;
 
-/// <summary>How much a finding weighs: it cannot work or can do damage; it works with a condition; it is worth knowing.</summary>
-public enum Severity
-{
-    Stop,
-    Watch,
-    Note,
-}
-
 /// <summary>Switch positions by instance that mend a finding, tried out before they are offered.</summary>
+/// <param name="Switches">Positions by instance and switch.</param>
 public sealed record Fix(IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>> Switches);
 
-/// <summary>
-/// What a check has to say. <paramref name="Code"/> is stable and stands in docs/findings.md. <paramref name="Title"/> is a few words for
-/// the tray; <paramref name="Station"/> where it is mended; <paramref name="Why"/> the steps, to be followed with a pocket calculator.
-/// </summary>
+/// <summary>What a check has to say of one unit.</summary>
+/// <param name="Kind">What kind it is.</param>
+/// <param name="Severity">How much it weighs; one of its kind's.</param>
+/// <param name="Title">A few words for the tray.</param>
+/// <param name="Subjects">What it is about: <c>model:thing</c>, <c>part:instance</c>, <c>unit</c>, <c>job</c>.</param>
+/// <param name="Text">What is so.</param>
+/// <param name="Why">The steps, to be followed with a pocket calculator.</param>
+/// <param name="Fix">What mends it in one press; null: nothing that is known.</param>
 public sealed record Finding(
-    string Code,
+    FindingKind Kind,
     Severity Severity,
-    string Station,
     string Title,
     IReadOnlyList<string> Subjects,
     string Text,
     IReadOnlyList<string> Why,
     Fix? Fix = null
-);
+)
+{
+    /// <summary>Its kind's code.</summary>
+    public string Code => Kind.Code;
+
+    /// <summary>The station at which it is mended.</summary>
+    public string Station => Kind.Station;
+}

@@ -1,5 +1,6 @@
+using Google.OrTools.Sat;
+using RustCabin.Core.Choices;
 using RustCabin.Core.Findings;
-using RustCabin.Core.Identify;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
@@ -36,9 +37,8 @@ static class FitChecks
 
     static Finding Wrong(PlannedUnit unit, Instance instance, string text, IEnumerable<string> why) =>
         new(
-            "FIT-REVISION",
+            FitFindings.FitRevision,
             Severity.Stop,
-            "Fit",
             $"{instance.Title} does not fit",
             [instance.Subject],
             text,
@@ -73,9 +73,8 @@ static class FitChecks
             RevisionChance worst = others.MaxBy(r => r.Probability)!;
             NextClue? next = Revisions.Next(unit.Model, unit.Unit.Seen);
             yield return new Finding(
-                "FIT-DOUBT",
+                FitFindings.FitDoubt,
                 Severity.Watch,
-                "Identify",
                 $"Is it a board that takes {instance.Title}?",
                 [instance.Subject],
                 $"{instance.Title} fits {Names(unit.Model, instance.Way!.Revisions)}, not {Names(unit.Model, others.Select(r => r.Id))}; {RevisionName(unit.Model, worst.Id)} still has {worst.Probability * 100:0} %.",
@@ -116,9 +115,8 @@ static class FitChecks
 
             string names = string.Join(" and ", on.Select(x => x.Instance.Title).Distinct());
             yield return new Finding(
-                "FIT-SITE-TAKEN",
+                FitFindings.FitSiteTaken,
                 Severity.Stop,
-                "Fit",
                 $"{site.Key} is wanted twice",
                 [.. on.Select(x => x.Instance.Subject).Distinct()],
                 $"{names} both sit on {site.Key}, and {(stacks ? "only one of a kind can" : "neither sheet says that they stack")}.",
@@ -135,4 +133,43 @@ static class FitChecks
             SiteMode.Over => "it clips over the chip that stays",
             _ => "it taps a signal there",
         };
+
+    /// <summary>FIT-REVISION of choices: a way that is not for this board is never chosen.</summary>
+    public static void RevisionRule(ChoiceModel choices)
+    {
+        PlannedUnit unit = choices.Unit;
+        foreach ((Candidate candidate, ILiteral here) in choices.Candidates)
+            if (
+                candidate.Instance.Way is not { } way
+                || (way.Model is { } model && model != unit.Model.Id)
+                || (way.Model == unit.Model.Id && !unit.Holds(way.Revisions))
+            )
+                choices.Forbid(here);
+    }
+
+    /// <summary>FIT-SITE-TAKEN of choices: two share a site only in different modes, and only if a sheet of those there says that it stacks.</summary>
+    public static void SiteTakenRule(ChoiceModel choices)
+    {
+        var taken = choices
+            .Candidates.Where(c => !c.Part.Instance.SeeksSite)
+            .SelectMany(c => c.Part.Instance.Occupied.Select(o => (c.Part.Instance, c.Here, Taken: o)));
+        foreach (var site in taken.GroupBy(o => o.Taken.Site!))
+            OneSite(choices, [.. site]);
+    }
+
+    static void OneSite(ChoiceModel choices, (Instance Instance, ILiteral Here, Occupies Taken)[] on)
+    {
+        bool Stacks((Instance Instance, ILiteral Here, Occupies Taken) o) =>
+            o.Taken.Stacks || o.Instance.Part.Stacks || o.Instance.Way!.Stacks;
+        ILiteral[] stackers = [.. on.Where(Stacks).Select(o => o.Here)];
+        for (int i = 0; i < on.Length; i++)
+        for (int j = i + 1; j < on.Length; j++)
+        {
+            if (on[i].Instance.Name == on[j].Instance.Name)
+                continue;
+            bool clash = on[i].Taken.Mode == on[j].Taken.Mode && on[i].Taken.Mode != SiteMode.Tap;
+            if (clash || !(Stacks(on[i]) || Stacks(on[j])))
+                choices.NotBoth(on[i].Here, on[j].Here, unless: clash ? [] : stackers);
+        }
+    }
 }

@@ -1,3 +1,4 @@
+using RustCabin.Core.Choices;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Fit;
@@ -93,8 +94,8 @@ public static class FitMatrix
         foreach (Occupies taken in way.Occupies.Where(o => o.Mode is SiteMode.In or SiteMode.Between && o.Site is not null))
             if (model.FindSite(taken.Site!) is { Mount: "soldered" })
                 yield return $"The chip at {taken.Site} is soldered: a socket must be fitted first.";
-        foreach (Need need in way.Needs.Where(n => n.What.Length > 0))
-            yield return $"It needs {Words<NeedKind>.Of(need.Kind)} {need.What}.";
+        foreach (Need need in way.Needs.Where(n => n.Named.Length > 0))
+            yield return $"It needs {need.Kind} {need.Named}.";
     }
 
     static string Sites(Way way) =>

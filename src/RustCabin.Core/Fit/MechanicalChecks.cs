@@ -1,3 +1,4 @@
+using RustCabin.Core.Declared;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -26,9 +27,8 @@ static class MechanicalChecks
             Severity worst = told.Min(t => t.Severity!.Value);
             string sizes = string.Join(" and ", told.Select(t => $"{t.Needs:0.#} mm {t.What}"));
             yield return new Finding(
-                "FIT-ENVELOPE",
+                FitFindings.FitEnvelope,
                 worst,
-                "Fit",
                 $"{instance.Title} is {sizes}",
                 [instance.Subject],
                 worst == Severity.Stop
@@ -52,9 +52,8 @@ static class MechanicalChecks
             if (unit.Model.Openings.FirstOrDefault(o => o.Id == through.Key) is not { } opening)
             {
                 yield return new Finding(
-                    "FIT-OPENING",
+                    FitFindings.FitOpening,
                     Severity.Watch,
-                    "Fit",
                     $"No opening {through.Key}",
                     subjects,
                     $"{through.First().Cable.What} leads through {through.Key}, and the sheet of {unit.Model.Name} names no such opening.",
@@ -71,9 +70,8 @@ static class MechanicalChecks
                 && (int)severity < 9
             )
                 yield return new Finding(
-                    "FIT-OPENING",
+                    FitFindings.FitOpening,
                     severity,
-                    "Fit",
                     $"{opening.Id} is tight",
                     subjects,
                     $"{string.Join(" and ", through.Select(c => c.Cable.What))} measure {wide:0.#} x {high:0.#} mm; {opening.Id} is {opening.WidthMm:0.#} x {opening.HeightMm:0.#} mm.",
@@ -87,9 +85,8 @@ static class MechanicalChecks
         from seat in Seated(unit)
         where seat.Instance.Part.BareMetal && seat.Site.BareContacts
         select new Finding(
-            "FIT-BARE",
+            FitFindings.FitBare,
             Severity.Watch,
-            "Fit",
             $"Insulate {seat.Instance.Title}",
             [seat.Instance.Subject],
             $"{seat.Instance.Title} has bare metal, and contacts lie bare at {seat.Site.Id}: insulate between them.",
@@ -106,9 +103,8 @@ static class MechanicalChecks
             && unit.FindSite(cable.Into) is { ContactsFace: { } face }
             && face == cable.ContactsFace
         select new Finding(
-            "FIT-CABLE",
+            FitFindings.FitCable,
             Severity.Stop,
-            "Fit",
             $"{cable.What} faces the wrong way",
             [instance.Subject],
             $"The contacts of {cable.What} face {Words<Facing>.Of(cable.ContactsFace!.Value)}, and so do those of {cable.Into}: they never meet.",
@@ -120,9 +116,8 @@ static class MechanicalChecks
         from instance in unit.Instances
         where instance.Added && instance.Way?.Trims.Count > 0
         select new Finding(
-            "FIT-TRIM",
+            FitFindings.FitTrim,
             unit.Job?.Limits.Reversible == true ? Severity.Stop : Severity.Watch,
-            "Fit",
             $"The case is cut for {instance.Title}",
             [instance.Subject],
             $"{instance.Title} wants trimmed: {string.Join(", ", instance.Way!.Trims)}. That cannot be undone.",

@@ -1,3 +1,5 @@
+using Google.OrTools.Sat;
+using RustCabin.Core.Choices;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -17,10 +19,9 @@ static class PartChecks
         from answer in NeedCheck.Of(unit, instance.Part.Needs.Concat(instance.Way?.Needs ?? []), instance)
         where answer.Met != true
         select new Finding(
-            "FIT-NEED",
+            FitFindings.FitNeed,
             answer.Met == false ? Severity.Stop : Severity.Watch,
-            "Fit",
-            $"{instance.Title} needs {Words<NeedKind>.Of(answer.Need.Kind)}",
+            $"{instance.Title} needs {answer.Need.Kind}",
             [instance.Subject],
             $"{instance.Title} needs {answer.Text}.",
             [
@@ -43,9 +44,8 @@ static class PartChecks
                 { } conflict
             )
                 yield return new Finding(
-                    "FIT-CONFLICT",
+                    FitFindings.FitConflict,
                     Severity.Stop,
-                    "Fit",
                     $"{one.Title} and {other.Title} do not go together",
                     [one.Subject, other.Subject],
                     conflict.Why.Length > 0 ? conflict.Why : "One of their sheets says that they do not go together.",
@@ -60,9 +60,8 @@ static class PartChecks
         from taken in instance.Occupied
         where taken.Mode is SiteMode.In or SiteMode.Between && unit.Model.FindSite(taken.Site!) is { Mount: "soldered" }
         select new Finding(
-            "FIT-SOLDERED",
+            FitFindings.FitSoldered,
             Severity.Stop,
-            "Fit",
             $"The chip at {taken.Site} is soldered",
             [instance.Subject],
             $"{instance.Title} wants the chip at {taken.Site} out of its socket, and there it is soldered.",
@@ -88,9 +87,8 @@ static class PartChecks
             if (Limit.Of(tall, free) is not { } severity)
                 continue;
             yield return new Finding(
-                "FIT-HEIGHT",
+                FitFindings.FitHeight,
                 severity,
-                "Fit",
                 $"{tall:0.#} mm on {site.Id}, {free:0.#} free",
                 [.. on.Select(o => o.Instance.Subject).Distinct()],
                 severity == Severity.Stop
@@ -102,6 +100,33 @@ static class PartChecks
                     $"Together {tall:0.#} mm of {free:0.#}.",
                 ]
             );
+        }
+    }
+
+    /// <summary>FIT-NEED of choices: a part that is chosen has what its sheet and its way ask for.</summary>
+    public static void NeedsRule(ChoiceModel choices)
+    {
+        foreach ((Candidate candidate, ILiteral here) in choices.Candidates)
+        foreach (
+            Need need in candidate
+                .Instance.Part.Needs.Concat(candidate.Instance.Way?.Needs ?? [])
+                .Where(n => choices.Unit.Holds(n.Revisions))
+        )
+            NeedCheck.Require(choices, need, choices.Holds(candidate.Instance.Name, here, need.When), strict: false);
+    }
+
+    /// <summary>FIT-CONFLICT of choices: not both of a known bad pair.</summary>
+    public static void ConflictsRule(ChoiceModel choices)
+    {
+        (Candidate Part, ILiteral Here)[] all = [.. choices.Candidates];
+        foreach ((int i, (Candidate one, ILiteral here)) in all.Index())
+        foreach ((Candidate other, ILiteral there) in all.Skip(i + 1))
+        {
+            bool bad =
+                one.Instance.Part.Conflicts.Any(c => c.Part == other.Instance.Part.Id)
+                || other.Instance.Part.Conflicts.Any(c => c.Part == one.Instance.Part.Id);
+            if (bad && one.Instance.Name != other.Instance.Name)
+                choices.NotBoth(here, there, unless: []);
         }
     }
 }

@@ -1,3 +1,6 @@
+using Google.OrTools.Sat;
+using RustCabin.Core.Choices;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -38,9 +41,8 @@ static class SiteChecks
 
     static Finding None(Instance instance, string text, IEnumerable<string> why) =>
         new(
-            "FIT-NO-SITE",
+            FitFindings.FitNoSite,
             Severity.Stop,
-            "Fit",
             $"No place for {instance.Title}",
             [instance.Subject],
             text,
@@ -52,9 +54,8 @@ static class SiteChecks
         from instance in unit.Instances
         where instance.Way?.Expects is { } expected && instance.Occupied.All(o => o.Site != expected)
         select new Finding(
-            "FIT-SLOT",
+            FitFindings.FitSlot,
             Severity.Watch,
-            "Fit",
             $"Software looks in {instance.Way!.Expects}",
             [instance.Subject],
             $"{instance.Title} sits in {string.Join(" and ", instance.Occupied.Select(o => o.Site).DefaultIfEmpty("no slot"))}; software that uses it looks in {instance.Way.Expects}.",
@@ -76,9 +77,8 @@ static class SiteChecks
         let site = unit.FindSite(taken.Site!)
         where taken.Mark is not null && site?.Mark is not null && taken.Mark != site.Mark
         select new Finding(
-            "FIT-ORIENTATION",
+            FitFindings.FitOrientation,
             Severity.Stop,
-            "Fit",
             $"{instance.Title} sits turned round",
             [instance.Subject],
             $"Leg 1 of {taken.Site} lies {IdText.Plain(site.Mark!)} on this board; {instance.Title} is made for a mark {IdText.Plain(taken.Mark!)}.",
@@ -100,13 +100,35 @@ static class SiteChecks
         )
             if (Limit.Of(below.Part.HeightMm!.Value, over.ClearanceMm) is { } severity)
                 yield return new Finding(
-                    "FIT-HEIGHT",
+                    FitFindings.FitHeight,
                     severity,
-                    "Fit",
                     $"{instance.Title} hangs over {over.Site}",
                     [instance.Subject, below.Subject],
                     $"{instance.Title} leaves {over.ClearanceMm:0.#} mm over {over.Site}; {below.Title} is {below.Part.HeightMm:0.#} mm tall.",
                     [$"{below.Part.HeightMm:0.#} of {over.ClearanceMm:0.#} mm."]
                 );
+    }
+
+    /// <summary>FIT-NO-SITE of choices: the site is there or its carrier is chosen, and no more seek a connector than there are of it.</summary>
+    public static void MissingRule(ChoiceModel choices)
+    {
+        foreach ((Candidate candidate, ILiteral here) in choices.Candidates.Where(c => !c.Part.Instance.SeeksSite))
+        foreach (string site in candidate.Instance.Occupied.Select(o => o.Site!))
+            if (site.IndexOf(':') is > 0 and var colon)
+                choices.Imply(here, [choices.Is(site[..colon])]);
+            else if (choices.Unit.Sites.All(s => s.Id != site))
+                choices.Forbid(here);
+        foreach (
+            var seekers in choices.Candidates.Where(c => c.Part.Instance.SeeksSite).GroupBy(c => c.Part.Instance.Way!.Connector)
+        )
+            choices.AtMost(
+                [
+                    .. seekers.Select(s => (s.Here, 1L)),
+                    .. choices.Named.Select(p =>
+                        (choices.Is(p.Name), -(long)p.Part.Sites.Count(s => s.Connector == seekers.Key))
+                    ),
+                ],
+                choices.Unit.Sites.Count(s => s.Connector == seekers.Key)
+            );
     }
 }

@@ -24,9 +24,8 @@ public static class SoftwareChecks
                 };
             if (has is null || Older(has, driver.AtLeast))
                 yield return new Finding(
-                    "FIT-DRIVER",
+                    FitFindings.FitDriver,
                     Severity.Watch,
-                    "Fit",
                     $"{instance.Title} wants {driver.Name}",
                     [instance.Subject],
                     $"{instance.Title} wants {wanted}; {(has is null ? "none is noted on this unit" : $"the unit has {has}")}.{order}",
@@ -35,12 +34,11 @@ public static class SoftwareChecks
             else if (
                 driver.Firmware is { } firmware
                 && unit.Firmware is { } runs
-                && Wants.NeedCheck.HasFirmware(unit.Model, runs, firmware) == false
+                && Wants.FirmwareRule.Has(unit.Model, runs, firmware) == false
             )
                 yield return new Finding(
-                    "FIT-DRIVER",
+                    FitFindings.FitDriver,
                     Severity.Stop,
-                    "Fit",
                     $"{driver.Name} wants firmware {firmware}",
                     [instance.Subject],
                     $"{wanted} goes with firmware {firmware}; this plan has {runs}.",
@@ -57,9 +55,8 @@ public static class SoftwareChecks
             PartVersion? own = instance.Part.Versions.FirstOrDefault(v => v.Id == instance.Fitted.Version);
             if (own is { Errata.Count: > 0 })
                 yield return new Finding(
-                    "PART-ERRATA",
+                    FitFindings.PartErrata,
                     Severity.Watch,
-                    "Fit",
                     $"Known of version {own.Id}",
                     [instance.Subject],
                     $"Version {own.Id} of {instance.Title}: {string.Join("; ", own.Errata)}.",
@@ -67,9 +64,8 @@ public static class SoftwareChecks
                 );
             else if (instance.Fitted.Version is not null && own is null && instance.Part.Versions.Count > 0)
                 yield return new Finding(
-                    "PART-ERRATA",
+                    FitFindings.PartErrata,
                     Severity.Note,
-                    "Fit",
                     $"Version {instance.Fitted.Version} is not on the sheet",
                     [instance.Subject],
                     $"The sheet of {instance.Title} knows versions {string.Join(", ", instance.Part.Versions.Select(v => v.Id))}.",

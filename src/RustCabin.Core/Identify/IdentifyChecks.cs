@@ -1,3 +1,4 @@
+using RustCabin.Core.Declared;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -18,9 +19,8 @@ static class IdentifyChecks
                     ? $"the {IdText.Plain(verdict.Agreeing[0])} for {NameOf(unit.Model, verdict.Id)}"
                     : $"{NameOf(unit.Model, verdict.Id)} is taken";
             yield return new Finding(
-                "ID-CONTRADICTION",
+                IdentifyFindings.IdContradiction,
                 Severity.Note,
-                "Identify",
                 $"{IdText.Capital(IdText.Plain(odd.Clue))} disagrees",
                 ["unit"],
                 $"The {IdText.Plain(odd.Clue)} speaks for {says}; {other}.",

@@ -1,3 +1,4 @@
+using RustCabin.Core.Images;
 using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Maps;

@@ -1,4 +1,5 @@
 using System.Numerics;
+using RustCabin.Core.Planning;
 
 namespace RustCabin.Core.Maps;
 

@@ -1,3 +1,4 @@
+using RustCabin.Core.Images;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
 

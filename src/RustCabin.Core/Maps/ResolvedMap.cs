@@ -1,3 +1,4 @@
+using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Maps;

@@ -21,9 +21,8 @@ static class BankChecks
                 ? claim.Owner[..claim.Owner.LastIndexOf(':')]
                 : claim.Owner;
             yield return new Finding(
-                "BANK-RESET",
+                MemoryFindings.BankReset,
                 written ? Severity.Watch : Severity.Stop,
-                "Memory",
                 "Which bank shows at the start",
                 [subject],
                 $"The bank register of {unit.OwnerName(claim.Owner)} may hold anything at power-up{(written ? "; its software must write it before it uses the window" : ": another of its banks shows each time")}.",

@@ -1,6 +1,8 @@
 using System.Globalization;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Memory;
 

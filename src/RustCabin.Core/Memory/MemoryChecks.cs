@@ -1,3 +1,4 @@
+using RustCabin.Core.Bench;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
@@ -33,9 +34,8 @@ static class MemoryChecks
             if (unseen == 0)
                 continue;
             yield return new Finding(
-                "MAP-UNSEEN",
+                MemoryFindings.MapUnseen,
                 Severity.Watch,
-                "Memory",
                 $"{new ByteSize(unseen)} is never looked at",
                 [PlannedUnit.SubjectOf(claim.Owner)],
                 $"{unit.OwnerName(claim.Owner)} holds {new ByteSize(unseen)} that no power-up count reaches and no card was given.",
@@ -98,9 +98,8 @@ static class MemoryChecks
         IReadOnlyList<string> why
     ) =>
         new(
-            "MAP-BEYOND-LIMIT",
+            MemoryFindings.MapBeyondLimit,
             Severity.Watch,
-            "Memory",
             $"{new ByteSize(fitted.Bytes - usable.Bytes)} cannot be used",
             unit.Instances.Where(i =>
                     unit.Claims.Any(c => c.Kind == ClaimKind.Ram && PlannedUnit.SubjectOf(c.Owner) == i.Subject)

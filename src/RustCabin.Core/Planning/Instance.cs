@@ -29,7 +29,7 @@ public sealed record Instance(
     /// <summary>The sites of the machine (or of another part, <c>part:site</c>) that it sits on.</summary>
     public IEnumerable<Occupies> Occupied =>
         Site is { } found && SeeksSite
-            ? [new Occupies(found, null, SiteMode.In, false)]
+            ? [new Occupies { Site = found, Mode = SiteMode.In }]
             : Way?.Occupies.Where(o => o.Site is not null) ?? [];
 
     /// <summary>The position of a switch named by an own id or as <c>instance.switch</c>; null when it is not there.</summary>

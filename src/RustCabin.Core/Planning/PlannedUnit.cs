@@ -1,6 +1,6 @@
-using RustCabin.Core.Identify;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Wants;
 
 namespace RustCabin.Core.Planning;
 

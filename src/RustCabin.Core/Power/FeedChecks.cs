@@ -18,9 +18,8 @@ static class FeedChecks
                     stands = Math.Max(speaks, instance.Part.ToleratesVolts ?? 0);
                 if (there > stands || speaks > there)
                     yield return new Finding(
-                        "LEVEL",
+                        PowerFindings.Level,
                         Severity.Stop,
-                        "Fit",
                         $"{speaks:0.#} V meets {there:0.#} V",
                         [instance.Subject],
                         there > stands
@@ -41,9 +40,8 @@ static class FeedChecks
         let rail = unit.Rails.FirstOrDefault(r => r.Id == feed.Rail)
         where rail is not null && (rail.Volts < feed.MinVolts || rail.Volts > feed.MaxVolts)
         select new Finding(
-            "FEED-RANGE",
+            PowerFindings.FeedRange,
             Severity.Stop,
-            "Fit",
             $"{rail.Volts:0.##} V feeds {instance.Title}",
             [instance.Subject],
             $"{instance.Title} stands {feed.MinVolts:0.##} to {feed.MaxVolts:0.##} V at its feed pin; {feed.Rail} gives {rail.Volts:0.##} V.",
@@ -69,9 +67,8 @@ static class FeedChecks
             string[] subjects = [board.Subject, .. supplies.Select(s => s.Subject)];
             if (supplies.Length == 0)
                 yield return new Finding(
-                    "USB-PROFILE",
+                    PowerFindings.UsbProfile,
                     Severity.Watch,
-                    "Fit",
                     $"A supply for {volts:0.#} V",
                     subjects,
                     $"{board.Title} takes {volts:0.#} V at {amps:0.##} A from USB-C; no supply is in the plan.",
@@ -79,9 +76,8 @@ static class FeedChecks
                 );
             else if (!supplies.Any(s => s.Part.Profiles.Any(p => p.Volts == volts)))
                 yield return new Finding(
-                    "USB-PROFILE",
+                    PowerFindings.UsbProfile,
                     Severity.Stop,
-                    "Fit",
                     $"{volts:0.#} V is not offered",
                     subjects,
                     $"{board.Title} takes {volts:0.#} V, no other; no supply here offers it.",
@@ -89,9 +85,8 @@ static class FeedChecks
                 );
             else if (!supplies.Any(s => s.Part.Profiles.Any(p => p.Volts == volts && p.Amps >= amps)))
                 yield return new Finding(
-                    "USB-PROFILE",
+                    PowerFindings.UsbProfile,
                     Severity.Stop,
-                    "Fit",
                     $"{amps:0.##} A at {volts:0.#} V",
                     subjects,
                     $"{board.Title} wants {amps:0.##} A at {volts:0.#} V; the supply gives {supplies.SelectMany(s => s.Part.Profiles).Where(p => p.Volts == volts).Max(p => p.Amps):0.##} A.",
@@ -102,9 +97,8 @@ static class FeedChecks
                 && !supplies.Any(s => s.Part.MarkedCable && s.Part.Profiles.Any(p => p.Volts == volts && p.Amps >= amps))
             )
                 yield return new Finding(
-                    "USB-PROFILE",
+                    PowerFindings.UsbProfile,
                     Severity.Stop,
-                    "Fit",
                     "The cable must be marked",
                     subjects,
                     $"{board.Title} wants {amps:0.##} A: over 3 A only a marked cable is given it.",

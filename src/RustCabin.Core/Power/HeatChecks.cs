@@ -48,9 +48,8 @@ static class HeatChecks
         foreach (RegulatorHeat heat in RegulatorHeat.Of(unit))
             if (Limit.Of(heat.Watts, heat.Rail.Regulator!.MaxWatts) is { } hot)
                 yield return new Finding(
-                    "HEAT-REGULATOR",
+                    PowerFindings.HeatRegulator,
                     hot,
-                    "Fit",
                     $"{heat.Watts:0.#} W in the {heat.Rail.Id} V regulator",
                     [$"model:{heat.Rail.Id}", .. Drawing(unit, heat.Rail.Id)],
                     $"The regulator of {heat.Rail.Id} V turns {heat.Watts:0.##} W into heat; it stands {heat.Rail.Regulator.MaxWatts:0.##} W.",
@@ -77,9 +76,8 @@ static class HeatChecks
         {
             if (Limit.Of(inside.CfmNeeded, cfm) is { } still)
                 yield return new Finding(
-                    "HEAT-CASE",
+                    PowerFindings.HeatCase,
                     still,
-                    "Fit",
                     $"{inside.CfmNeeded:0.##} CFM wanted",
                     subjects,
                     $"{inside.Watts:0.#} W want {inside.CfmNeeded:0.##} CFM; the fan moves {cfm:0.##}.",
@@ -88,9 +86,8 @@ static class HeatChecks
         }
         else if (inside.Rise is { } rise && Limit.Of(rise, inside.Cooling.MaxRise) is { } warm)
             yield return new Finding(
-                "HEAT-CASE",
+                PowerFindings.HeatCase,
                 warm,
-                "Fit",
                 $"{rise:0.#} degrees above the room",
                 subjects,
                 $"{inside.Watts:0.#} W in this case without a fan make it {rise:0.#} degrees warmer than the room; {inside.Cooling.MaxRise:0.#} are allowed.",

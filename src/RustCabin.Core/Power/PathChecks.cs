@@ -1,3 +1,4 @@
+using RustCabin.Core.Declared;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -53,9 +54,8 @@ static class PathChecks
                 loads = [.. path.Loads.Select(l => $"{l.Name}: {l.PeakAmps} A at peak.")];
             if (Limit.Of(path.PeakAmps, path.Path.Amps) is { } over)
                 yield return new Finding(
-                    "POWER-PATH",
+                    PowerFindings.PowerPath,
                     over,
-                    "Fit",
                     $"{path.Id} carries {path.PeakAmps:0.##} A",
                     subjects,
                     $"{path.Id} carries {path.PeakAmps:0.##} A at peak; it is made for {path.Path.Amps:0.##} A.",
@@ -63,9 +63,8 @@ static class PathChecks
                 );
             if (path.RailVolts != 0 && Limit.Of(path.DropVolts, path.AllowedVolts) is { } lost)
                 yield return new Finding(
-                    "POWER-DROP",
+                    PowerFindings.PowerDrop,
                     lost,
-                    "Fit",
                     $"{path.DropVolts * 1000:0} mV lost on {path.Id}",
                     subjects,
                     $"{path.Id} loses {path.DropVolts * 1000:0} mV of {path.Path.Rail} V; {path.AllowedVolts * 1000:0} mV are allowed.",

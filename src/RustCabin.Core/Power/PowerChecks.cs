@@ -1,3 +1,5 @@
+using Google.OrTools.Sat;
+using RustCabin.Core.Choices;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -23,9 +25,8 @@ static class PowerChecks
             )
         )
             yield return new Finding(
-                "POWER-NO-RAIL",
+                PowerFindings.PowerNoRail,
                 Severity.Stop,
-                "Fit",
                 $"No {draw.Rail} V for {instance.Title}",
                 [instance.Subject],
                 $"{instance.Title} needs {draw.Rail} V, which this unit does not have.",
@@ -40,9 +41,8 @@ static class PowerChecks
     {
         string share = rail.CapacityAmps > 0 ? $"{rail.PeakAmps / rail.CapacityAmps * 100:0} %" : "over nothing";
         return new Finding(
-            "POWER-OVER",
+            PowerFindings.PowerOver,
             severity,
-            "Fit",
             $"{rail.Rail} V at {share}",
             [$"model:{rail.Rail}", .. rail.Loads.Select(l => $"part:{l.Instance}")],
             $"Peak {rail.PeakAmps} A of {rail.CapacityAmps:0.##} A after ageing.",
@@ -54,4 +54,35 @@ static class PowerChecks
             ]
         );
     }
+
+    const decimal MicroAmp = 1_000_000;
+
+    /// <summary>The same of choices: peaks together within what each rail carries, and a rail for whatever draws.</summary>
+    public static void Rule(ChoiceModel choices)
+    {
+        foreach (Rail rail in choices.Unit.Rails)
+        {
+            List<(ILiteral On, long)> terms =
+            [
+                .. Draws(choices, rail.Id).Select(d => (d.On, (long)decimal.Floor(d.Draw.PeakAmps * MicroAmp))),
+            ];
+            terms.AddRange(
+                choices.Suppliers(rail.Id).Select(s => (s.On, -(long)decimal.Ceiling(s.Supply.Amps * rail.Derate * MicroAmp)))
+            );
+            if (terms.Count > 0)
+                choices.AtMost(terms, (long)decimal.Ceiling((rail.Amps * rail.Derate - rail.UsedAmps) * MicroAmp));
+        }
+        IEnumerable<string> wanted = choices.Named.SelectMany(p => p.Part.Draws.Select(d => d.Rail)).Distinct();
+        foreach (string lone in wanted.Where(r => choices.Unit.Rails.All(own => own.Id != r)))
+        foreach ((ILiteral on, Draw draw) in Draws(choices, lone))
+            if (draw.PeakAmps > 0)
+                choices.Imply(on, choices.Suppliers(lone).Select(s => s.On));
+    }
+
+    static IEnumerable<(ILiteral On, Draw Draw)> Draws(ChoiceModel choices, string rail) =>
+        choices
+            .Named.SelectMany(p =>
+                p.Part.Draws.Where(d => d.Rail == rail).Select(d => (choices.Holds(p.Name, choices.Is(p.Name), d.When), d))
+            )
+            .Where(d => d.Item1 != choices.No);
 }

@@ -1,3 +1,4 @@
+using RustCabin.Core.Chips;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Findings;
 
@@ -62,9 +63,8 @@ public static class DeviceChoice
         budgetNs is not { } budget || Limit.Of(accessNs, budget) is not { } severity
             ? null
             : new Finding(
-                "ROM-SPEED",
+                RomFindings.RomSpeed,
                 severity,
-                "ROM",
                 $"{accessNs} ns of {budget:0} ns",
                 [subject],
                 severity == Severity.Stop

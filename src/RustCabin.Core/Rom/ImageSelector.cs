@@ -1,3 +1,7 @@
+using RustCabin.Core.Chips;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Units;
+
 namespace RustCabin.Core.Rom;
 
 /// <summary>One position of the switches on a device's legs: the level of each net (true: high), and the ranges of the device's bytes that are read there, both ends inside.</summary>
@@ -24,7 +28,7 @@ public static class ImageSelector
         [
             .. wiring
                 .Ties.Select(t => (Net: device.Pins[t.Pin - 1], t.To))
-                .Where(t => Nets.IsAddress(t.Net) && t.To != WiredDevice.Tapped)
+                .Where(t => Nets.IsAddress(t.Net) && t.To != Nets.Tapped)
                 .OrderBy(t => WiredDevice.Number(t.Net)),
         ];
         string[] switched = [.. tied.Where(t => t.To == "switch").Select(t => t.Net)];

@@ -1,3 +1,9 @@
+using RustCabin.Core.Chips;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Images;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
+
 namespace RustCabin.Core.Rom;
 
 /// <summary>What can be wrong with the simulated programmer's device or setting.</summary>
@@ -8,16 +14,6 @@ public enum ProgrammerFault
     WeakBit,
     WrongDevice,
     SwappedSetting,
-}
-
-public enum BurnStep
-{
-    Insert,
-    Identify,
-    Blank,
-    Burn,
-    Verify,
-    ReadBack,
 }
 
 /// <summary>One step at the programmer and what it showed.</summary>

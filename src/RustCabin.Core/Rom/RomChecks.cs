@@ -1,3 +1,4 @@
+using RustCabin.Core.Chips;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -17,9 +18,8 @@ static class RomChecks
         if (unit.FindSite(rom.Site) is not { } site || site.Pinout.Count == 0)
         {
             yield return new Finding(
-                "ROM-PINS",
+                RomFindings.RomPins,
                 Severity.Stop,
-                "ROM",
                 $"No socket {rom.Site}",
                 [subject],
                 $"This board has no ROM socket {rom.Site} whose contacts are known.",
@@ -32,7 +32,7 @@ static class RomChecks
             yield return finding with
             {
                 Subjects = [subject],
-                Why = finding.Code == "ROM-LINES" ? [.. finding.Why, .. Taps(unit, device, site)] : finding.Why,
+                Why = finding.Kind == RomFindings.RomLines ? [.. finding.Why, .. Taps(unit, device, site)] : finding.Why,
             };
         foreach (Finding finding in Room(unit, rom, device, site, wiring))
             yield return finding with
@@ -48,9 +48,8 @@ static class RomChecks
             && (rom.Ops.Count(o => o.Op == "swap16") % 2 == 1) != (order == WordOrder.HighFirst)
         )
             yield return new Finding(
-                "ROM-ORDER",
+                RomFindings.RomOrder,
                 Severity.Stop,
-                "ROM",
                 order == WordOrder.HighFirst ? "The bytes want swapping" : "The bytes are swapped",
                 [subject],
                 order == WordOrder.HighFirst
@@ -70,9 +69,8 @@ static class RomChecks
     {
         if (rom.Proof is { Passed: false } proof && RomProof.IsFresh(unit, rom))
             yield return new Finding(
-                "ROM-PROOF",
+                RomFindings.RomProof,
                 Severity.Stop,
-                "ROM",
                 "The proof fails",
                 [subject],
                 proof.Words,
@@ -80,9 +78,8 @@ static class RomChecks
             );
         else if (rom.Image is not null && !RomProof.Holds(unit, rom))
             yield return new Finding(
-                "ROM-PROOF",
+                RomFindings.RomProof,
                 Severity.Watch,
-                "ROM",
                 "Not proved yet",
                 [subject],
                 $"Read the planned {rom.Device} through {rom.Site} on the simulated bus before it is burnt{(rom.Proof is null ? "" : "; the plan or the board has changed since the last time")}.",
@@ -99,9 +96,8 @@ static class RomChecks
         int? whole = rom.Ops.Any(o => o.Op is "slice" or "split") ? null : rom.Bytes;
         if (whole is { } bytes && (ulong)bytes > device.Bytes)
             yield return new Finding(
-                "ROM-SIZE",
+                RomFindings.RomSize,
                 Severity.Stop,
-                "ROM",
                 $"{new ByteSize((ulong)bytes)} into {new ByteSize(device.Bytes)}",
                 [],
                 $"The {(rom.Further.Count > 0 ? "images have" : "image has")} {bytes:#,0} bytes; a {device.Name} holds {device.Bytes:#,0}.",
@@ -111,9 +107,8 @@ static class RomChecks
         int missing = Missing(device, site).Count;
         if (whole is { } own && rom.Further.Count == 0 && (ulong)own <= device.Bytes && (ulong)own > reach)
             yield return new Finding(
-                "ROM-LINES",
+                RomFindings.RomLines,
                 Severity.Stop,
-                "ROM",
                 "A part of the image is out of reach",
                 [],
                 $"Of the image's {new ByteSize((ulong)own)} the socket reaches {new ByteSize(reach)}.",
@@ -124,14 +119,13 @@ static class RomChecks
             );
         foreach (
             string net in wiring
-                .Ties.Where(t => t.To == WiredDevice.Tapped)
+                .Ties.Where(t => t.To == Nets.Tapped)
                 .Select(t => device.Pins[t.Pin - 1])
                 .Where(net => Tap.Of(unit, net).Count == 0)
         )
             yield return new Finding(
-                "ROM-LINES",
+                RomFindings.RomLines,
                 Severity.Stop,
-                "ROM",
                 $"No place to tap {net}",
                 [],
                 $"{net} is to be tapped on the board, and the sheet of the {unit.Model.Name} names no place that carries it.",
@@ -145,7 +139,7 @@ static class RomChecks
     /// <summary>The bytes of the device that one switch position reaches.</summary>
     static ulong Reach(RomDevice device, Site site, RomWiring wiring) =>
         device.Bytes
-        >> Missing(device, site).Count(net => wiring.Ties.All(t => device.Pins[t.Pin - 1] != net || t.To != WiredDevice.Tapped));
+        >> Missing(device, site).Count(net => wiring.Ties.All(t => device.Pins[t.Pin - 1] != net || t.To != Nets.Tapped));
 
     /// <summary>Where each line that the socket lacks can be tapped on this board.</summary>
     static IEnumerable<string> Taps(PlannedUnit unit, RomDevice device, Site site) =>

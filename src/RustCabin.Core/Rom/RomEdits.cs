@@ -1,209 +1,105 @@
-using System.Text.Json.Nodes;
+using RustCabin.Core.Images;
+using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Rom;
 
-/// <summary>The smallest changes to the ROM plans of a job, made on its JSON. A plan is named by its site.</summary>
+/// <summary>What a job plans for its ROM sockets, as typed changes of its record. A plan is named by its site; null: none is planned there.</summary>
 public static class RomEdits
 {
     /// <summary>Puts a device into a socket; one that is planned there keeps its image and operations, and loses its ties.</summary>
-    public static JsonObject Device(JsonObject job, string site, string device, int? ns) =>
-        With(
-            job,
-            site,
-            plan =>
-            {
-                if ((string?)plan["device"] != device)
-                {
-                    plan.Remove("ties");
-                    plan.Remove("erasures");
-                }
-                plan["device"] = device;
-                if (ns is { } time)
-                    plan["ns"] = time;
-                else
-                    plan.Remove("ns");
-            },
-            device
-        );
-
-    public static JsonObject Drop(JsonObject job, string site)
+    public static Job Device(Job job, string site, string device, int? ns)
     {
-        JsonObject edited = job.DeepClone().AsObject();
-        if (edited["roms"] is JsonArray roms)
-            foreach (JsonNode? plan in roms.Where(r => (string?)r?["site"] == site).ToList())
-                roms.Remove(plan);
-        return edited;
+        RomPlan? there = job.Roms.FirstOrDefault(r => r.Site == site);
+        RomPlan plan = there ?? new RomPlan { Site = site, Device = device };
+        if (plan.Device != device)
+            plan = plan with { Ties = new Dictionary<string, string>(), Erasures = 0 };
+        plan = plan with { Device = device, Ns = ns };
+        return job with { Roms = there is null ? [.. job.Roms, plan] : [.. job.Roms.Select(r => r.Site == site ? plan : r)] };
     }
 
+    /// <summary>Takes the plan for a socket back.</summary>
+    public static Job Drop(Job job, string site) => job with { Roms = [.. job.Roms.Where(r => r.Site != site)] };
+
     /// <summary>Takes images by their numbers, the plan's own first. Several are put one behind the other by the last operation, unless one joins them already.</summary>
+    /// <param name="job">The job.</param>
+    /// <param name="site">The socket.</param>
+    /// <param name="images">Their numbers; at least one.</param>
     /// <param name="bytes">Of all of them together.</param>
-    public static JsonObject Images(JsonObject job, string site, IReadOnlyList<string> images, int bytes) =>
+    public static Job? Images(Job job, string site, IReadOnlyList<string> images, int bytes) =>
         With(
             job,
             site,
             plan =>
             {
-                plan["image"] = images[0];
-                plan["bytes"] = bytes;
-                plan.Remove("further");
-                if (images.Count > 1)
-                    plan["further"] = new JsonArray([.. images.Skip(1).Select(i => JsonValue.Create(i))]);
-                if (plan["ops"] is not JsonArray ops)
-                    plan["ops"] = ops = [];
-                JsonNode? concat = ops.LastOrDefault(o => (string?)o?["op"] == "concat");
-                if (images.Count > 1 && concat is null && ops.All(o => (string?)o?["op"] != "join"))
-                    ops.Add(new JsonObject { ["op"] = "concat" });
+                RomOp? concat = plan.Ops.LastOrDefault(o => o is Concat);
+                IReadOnlyList<RomOp> ops = plan.Ops;
+                if (images.Count > 1 && concat is null && !ops.Any(o => o is Join))
+                    ops = [.. ops, new Concat()];
                 else if (images.Count == 1 && concat is not null)
-                    ops.Remove(concat);
+                    ops = [.. ops.Where(o => !ReferenceEquals(o, concat))];
+                return plan with { Image = images[0], Bytes = bytes, Further = [.. images.Skip(1)], Ops = ops };
             }
         );
 
     /// <summary>Puts a whole chain in the place of the one that is there.</summary>
-    public static JsonObject Ops(JsonObject job, string site, JsonArray ops) =>
-        With(job, site, plan => plan["ops"] = ops.DeepClone());
+    public static Job? Ops(Job job, string site, IReadOnlyList<RomOp> ops) => With(job, site, plan => plan with { Ops = ops });
 
     /// <summary>The words of the label; null: the usual ones.</summary>
-    public static JsonObject Label(JsonObject job, string site, string? label) =>
-        With(
-            job,
-            site,
-            plan =>
-            {
-                if (label is null)
-                    plan.Remove("label");
-                else
-                    plan["label"] = label;
-            }
-        );
+    public static Job? Label(Job job, string site, string? label) => With(job, site, plan => plan with { Label = label });
 
     /// <summary>The eraser's lamp is on.</summary>
-    public static JsonObject LampOn(JsonObject job, string site, Erasure erasure) =>
-        With(job, site, plan => plan["erasing"] = new JsonObject { ["at"] = erasure.At, ["seconds"] = erasure.Seconds });
+    public static Job? LampOn(Job job, string site, Erasure erasure) => With(job, site, plan => plan with { Erasing = erasure });
 
     /// <summary>The lamp is off; an erasure that was gone through with counts.</summary>
-    public static JsonObject LampOff(JsonObject job, string site, bool through) =>
-        With(
-            job,
-            site,
-            plan =>
-            {
-                plan.Remove("erasing");
-                if (through)
-                    plan["erasures"] = ((int?)plan["erasures"] ?? 0) + 1;
-            }
-        );
+    public static Job? LampOff(Job job, string site, bool through) =>
+        With(job, site, plan => plan with { Erasing = null, Erasures = plan.Erasures + (through ? 1 : 0) });
 
     /// <summary>The window of the device that was burnt last is covered and labelled, or is not after all.</summary>
-    public static JsonObject Covered(JsonObject job, string site, bool covered) =>
+    public static Job? Covered(Job job, string site, bool covered) =>
         With(
             job,
             site,
             plan =>
-            {
-                if (plan["burns"] is JsonArray { Count: > 0 } burns)
-                    burns[^1]!["covered"] = covered;
-            }
-        );
-
-    public static JsonObject Tie(JsonObject job, string site, string net, string to) =>
-        With(job, site, plan => JsonPath.Put(plan, $"ties[\"{net}\"]", to));
-
-    public static JsonObject AddOp(JsonObject job, string site, JsonObject op) =>
-        With(
-            job,
-            site,
-            plan =>
-            {
-                if (plan["ops"] is not JsonArray ops)
-                    plan["ops"] = ops = [];
-                ops.Add(op.DeepClone());
-            }
-        );
-
-    public static JsonObject DropOp(JsonObject job, string site, int index) =>
-        With(
-            job,
-            site,
-            plan =>
-            {
-                if (plan["ops"] is JsonArray ops && index >= 0 && index < ops.Count)
-                    ops.RemoveAt(index);
-            }
-        );
-
-    /// <summary>Moves an operation one place forward in the chain.</summary>
-    public static JsonObject RaiseOp(JsonObject job, string site, int index) =>
-        With(
-            job,
-            site,
-            plan =>
-            {
-                if (plan["ops"] is not JsonArray ops || index < 1 || index >= ops.Count)
-                    return;
-                JsonNode? op = ops[index];
-                ops.RemoveAt(index);
-                ops.Insert(index - 1, op);
-            }
-        );
-
-    public static JsonObject Proved(JsonObject job, string site, ProofNote proof) =>
-        With(
-            job,
-            site,
-            plan =>
-                plan["proof"] = new JsonObject
+                plan with
                 {
-                    ["at"] = proof.At,
-                    ["of"] = proof.Of,
-                    ["passed"] = proof.Passed,
-                    ["words"] = proof.Words,
+                    Burns = [.. plan.Burns.Select((b, i) => i == plan.Burns.Count - 1 ? b with { Covered = covered } : b)],
                 }
         );
 
-    public static JsonObject Burnt(JsonObject job, string site, BurnNote burn) =>
+    /// <summary>Ties a line that the socket lacks.</summary>
+    public static Job? Tie(Job job, string site, string net, string to) =>
+        With(job, site, plan => plan with { Ties = JobEdits.Put(plan.Ties, net, to) });
+
+    /// <summary>Puts an operation at the end of the chain.</summary>
+    public static Job? AddOp(Job job, string site, RomOp op) => With(job, site, plan => plan with { Ops = [.. plan.Ops, op] });
+
+    /// <summary>Takes out the operation at a place of the chain.</summary>
+    public static Job? DropOp(Job job, string site, int index) =>
+        With(job, site, plan => plan with { Ops = [.. plan.Ops.Where((_, i) => i != index)] });
+
+    /// <summary>Moves an operation one place forward in the chain.</summary>
+    public static Job? RaiseOp(Job job, string site, int index) =>
         With(
             job,
             site,
             plan =>
             {
-                if (plan["burns"] is not JsonArray burns)
-                    plan["burns"] = burns = [];
-                var note = new JsonObject
-                {
-                    ["at"] = burn.At,
-                    ["passed"] = burn.Passed,
-                    ["words"] = burn.Words,
-                    ["erasures"] = burn.Erasures,
-                    ["covered"] = burn.Covered,
-                };
-                foreach (
-                    (string name, string text) in new[]
-                    {
-                        ("device", burn.Device),
-                        ("batch", burn.Batch),
-                        ("setting", burn.Setting),
-                        ("label", burn.Label),
-                    }
-                )
-                    if (text.Length > 0)
-                        note[name] = text;
-                burns.Add(note);
+                if (index < 1 || index >= plan.Ops.Count)
+                    return plan;
+                List<RomOp> ops = [.. plan.Ops];
+                (ops[index - 1], ops[index]) = (ops[index], ops[index - 1]);
+                return plan with { Ops = ops };
             }
         );
 
-    static JsonObject With(JsonObject job, string site, Action<JsonObject> edit, string? device = null)
-    {
-        JsonObject edited = job.DeepClone().AsObject();
-        if (edited["roms"] is not JsonArray roms)
-            edited["roms"] = roms = [];
-        if (roms.FirstOrDefault(r => (string?)r?["site"] == site) is not JsonObject plan)
-        {
-            if (device is null)
-                throw new ArgumentException($"no device is planned for {site}");
-            roms.Add(plan = new JsonObject { ["site"] = site, ["device"] = device });
-        }
-        edit(plan);
-        return edited;
-    }
+    /// <summary>Notes a simulated read-back.</summary>
+    public static Job? Proved(Job job, string site, ProofNote proof) => With(job, site, plan => plan with { Proof = proof });
+
+    /// <summary>Notes a device that was burnt.</summary>
+    public static Job? Burnt(Job job, string site, BurnNote burn) =>
+        With(job, site, plan => plan with { Burns = [.. plan.Burns, burn] });
+
+    static Job? With(Job job, string site, Func<RomPlan, RomPlan> change) =>
+        job.Roms.All(r => r.Site != site) ? null : job with { Roms = [.. job.Roms.Select(r => r.Site == site ? change(r) : r)] };
 }

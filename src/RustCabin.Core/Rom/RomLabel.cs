@@ -1,4 +1,5 @@
 using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Rom;
 

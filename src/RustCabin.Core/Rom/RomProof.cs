@@ -1,6 +1,9 @@
 using System.Security.Cryptography;
 using System.Text;
 using RustCabin.Core.Bench;
+using RustCabin.Core.Chips;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Images;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -115,7 +118,7 @@ public static class RomProof
             return new Proof(false, 0, "The image is empty.", null);
         int width = device.DataLines / 8,
             tapped = wiring
-                .Ties.Where(t => t.To == WiredDevice.Tapped)
+                .Ties.Where(t => t.To == Nets.Tapped)
                 .Select(t => WiredDevice.Number(device.Pins[t.Pin - 1]) + 1)
                 .DefaultIfEmpty(0)
                 .Max();

@@ -1,9 +1,12 @@
-using RustCabin.Core.Build;
+using RustCabin.Core.Chips;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Power;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Rom;
 
-/// <summary>What burning and fitting a device adds to the build sheet: the proof, the burning, the legs and wires, the device into its socket.</summary>
+/// <summary>What burning and fitting a device adds to a build: the proof, the burning, the legs and wires, the device into its socket.</summary>
 public static class RomSteps
 {
     const decimal ProofMinutes = 1,
@@ -12,54 +15,61 @@ public static class RomSteps
         WireMinutes = 4,
         FitMinutes = 5;
 
+    /// <summary>The work of one device: what is prepared with the case as it is, then what is done at the socket, and its gate.</summary>
+    public static IEnumerable<Work> Of(PlannedUnit unit, RomPlan rom)
+    {
+        yield return new Work(WorkTime.Devices, [.. Prepare(unit, rom)]);
+        Step[] fit = [.. Fit(unit, rom)];
+        yield return new Work(WorkTime.Devices, fit)
+        {
+            Opens = unit.FindSite(rom.Site) is { } site ? AccessPath.Path(unit.Model, site.Access) : [],
+            Gate = new GateAsked(
+                Acts.CountRom(rom.Site),
+                $"with the new {rom.Device} in {rom.Site}",
+                unit,
+                [.. fit.Select(s => s.Id)]
+            ),
+        };
+    }
+
     /// <summary>The proof and the burning, which are done before the case is opened for them.</summary>
-    public static IEnumerable<Step> Prepare(PlannedUnit unit, RomPlan rom, int depth)
+    static IEnumerable<Step> Prepare(PlannedUnit unit, RomPlan rom)
     {
         RomDevice device = RomDevice.Find(rom.Device)!;
         bool proved = RomProof.Holds(unit, rom);
+        string proof =
+            rom.Image is null
+                ? "No image of it lies in the cabin: hold a dump of the burnt device against the original, then tick this."
+            : proved ? $"Proved {rom.Proof!.At}: {rom.Proof.Words}"
+            : "At the ROM station: what the processor would fetch is held against the image. Nothing is burnt before it passes.";
         yield return new Step(
-            $"proof-{rom.Site}",
+            Acts.Proof(rom.Site),
             StepKind.Prove,
             $"Prove the {device.Name} for {rom.Site}",
-            [
-                rom.Image is null
-                    ? "No image of it lies in the cabin: hold a dump of the burnt device against the original, then tick this."
-                : proved ? $"Proved {rom.Proof!.At}: {rom.Proof.Words}"
-                : "At the ROM station: what the processor would fetch is held against the image. Nothing is burnt before it passes.",
-            ],
-            depth,
-            ProofMinutes,
-            []
+            [proof],
+            ProofMinutes
         )
         {
             Proved = rom.Image is null ? null : proved,
             Station = "ROM",
         };
-        yield return new Step(
-            $"burn-{rom.Site}",
-            StepKind.Firmware,
-            $"Burn the {device.Name}",
-            [.. rom.Ops.Select(o => $"First {RomPlan.Words(o)}."), "Insert, identify, blank check, burn, verify, read back."],
-            depth,
-            BurnMinutes,
-            [Caution.Of("static"), Caution.Of("ultraviolet")]
-        );
-        yield return new Step(
-            $"cover-{rom.Site}",
-            StepKind.Set,
-            $"Cover the window of the {device.Name} and label it",
-            [
-                $"On the label: {string.Join(", ", RomLabel.Lines(unit, rom))}.",
-                "Daylight erases it in weeks; a paper label alone does not keep it out.",
-            ],
-            depth,
-            CoverMinutes,
-            []
-        );
+        string[] burn = [.. rom.Ops.Select(o => $"First {o.Words}."), "Insert, identify, blank check, burn, verify, read back."];
+        yield return new Step(Acts.Burn(rom.Site), StepKind.Firmware, $"Burn the {device.Name}", burn, BurnMinutes)
+        {
+            Cautions = [Caution.Of("static"), Caution.Of("ultraviolet")],
+            Needs = [Acts.Proof(rom.Site)],
+        };
+        string[] cover =
+        [
+            $"On the label: {string.Join(", ", RomLabel.Lines(unit, rom))}.",
+            "Daylight erases it in weeks; a paper label alone does not keep it out.",
+        ];
+        string window = $"Cover the window of the {device.Name} and label it";
+        yield return new Step(Acts.Cover(rom.Site), StepKind.Set, window, cover, CoverMinutes) { Needs = [Acts.Burn(rom.Site)] };
     }
 
     /// <summary>Legs and wires, and the device into its socket.</summary>
-    public static IEnumerable<Step> Fit(PlannedUnit unit, RomPlan rom, int depth)
+    static IEnumerable<Step> Fit(PlannedUnit unit, RomPlan rom)
     {
         RomDevice device = RomDevice.Find(rom.Device)!;
         if (unit.FindSite(rom.Site) is not { Pinout.Count: > 0 } site)
@@ -73,36 +83,36 @@ public static class RomSteps
         ];
         if (legs.Length > 0)
             yield return new Step(
-                $"wire-{rom.Site}",
+                Acts.Wire(rom.Site),
                 StepKind.Set,
                 $"Lift and link the legs of the {device.Name}",
                 legs,
-                depth,
-                WireMinutes * legs.Length,
-                [Caution.Of("hot"), Caution.Of("fumes")]
-            );
-        yield return new Step(
-            $"fit-rom-{rom.Site}",
-            StepKind.Fit,
-            $"{device.Name} into {rom.Site}",
-            [
-                "Keep the original device, in foam, labelled.",
-                .. wiring.Empty.Count > 0
-                    ? [$"Contacts {string.Join(", ", wiring.Empty)} stay empty: it sits at the ground end."]
-                    : (string[])[],
-            ],
-            depth,
-            FitMinutes,
-            [Caution.Of("static")]
-        );
+                WireMinutes * legs.Length
+            )
+            {
+                Cautions = [Caution.Of("hot"), Caution.Of("fumes")],
+            };
+        string[] keep =
+        [
+            "Keep the original device, in foam, labelled.",
+            .. wiring.Empty.Count > 0
+                ? [$"Contacts {string.Join(", ", wiring.Empty)} stay empty: it sits at the ground end."]
+                : (string[])[],
+        ];
+        yield return new Step(Acts.FitRom(rom.Site), StepKind.Fit, $"{device.Name} into {rom.Site}", keep, FitMinutes)
+        {
+            Cautions = [Caution.Of("static")],
+            Needs = [Acts.Burn(rom.Site), .. legs.Length > 0 ? [Acts.Wire(rom.Site)] : (StepId[])[]],
+        };
     }
 
     /// <summary>What is done with a tied leg, a tapped one with its place.</summary>
     public static string TieWords(PlannedUnit unit, RomDevice device, PinTie tie)
     {
         string net = device.Pins[tie.Pin - 1];
-        return tie.To == WiredDevice.Tapped
-            ? $"Wire leg {tie.Pin} ({net}) to {(Tap.Of(unit, net) is { Count: > 0 } at ? string.Join(" or ", at.Select(Tap.Words)) : $"where the board carries {net}")}"
-            : $"Tie leg {tie.Pin} ({net}) to {tie.To}";
+        if (tie.To != Nets.Tapped)
+            return $"Tie leg {tie.Pin} ({net}) to {tie.To}";
+        string places = string.Join(" or ", Tap.Of(unit, net).Select(Tap.Words));
+        return $"Wire leg {tie.Pin} ({net}) to {(places.Length > 0 ? places : $"where the board carries {net}")}";
     }
 }

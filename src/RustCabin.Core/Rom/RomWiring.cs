@@ -1,3 +1,4 @@
+using RustCabin.Core.Chips;
 using RustCabin.Core.Findings;
 
 namespace RustCabin.Core.Rom;
@@ -33,14 +34,14 @@ public sealed record RomWiring(
         int ahead = (socket.Count - device.Pins.Count) / 2;
         if (device.Pins.Count > socket.Count || (socket.Count - device.Pins.Count) % 2 != 0)
             return Cannot(
-                "ROM-PINS",
+                RomFindings.RomPins,
                 $"{device.Name} has {device.Pins.Count} pins, the socket {socket.Count}.",
                 "A smaller device may sit at the ground end of a larger socket, not the other way round."
             );
         int lanes = socket.Where(Nets.IsData).Distinct().Count();
         if (lanes != device.DataLines)
             return Cannot(
-                "ROM-LANES",
+                RomFindings.RomLanes,
                 $"{device.Name} is {device.DataLines} bits wide, the socket {lanes}.",
                 "The words must be as wide; two devices of half the width hold a split image."
             );
@@ -74,7 +75,7 @@ public sealed record RomWiring(
                     tie = Nets.Ground;
                 else
                     return Cannot(
-                        "ROM-PINS",
+                        RomFindings.RomPins,
                         $"{device.Name} needs {wanted} on pin {pin}; the socket carries it nowhere.",
                         "Find the signal on the board, or take another device."
                     );
@@ -100,9 +101,8 @@ public sealed record RomWiring(
         if (unread.Length > 0)
             findings.Add(
                 new Finding(
-                    "ROM-SIZE",
+                    RomFindings.RomSize,
                     Severity.Watch,
-                    "ROM",
                     $"{device.Name} is smaller than the socket",
                     ["unit"],
                     $"{device.Name} has no {string.Join(" and no ", unread)}: it is seen {1 << unread.Length} times over.",
@@ -115,21 +115,13 @@ public sealed record RomWiring(
         return new RomWiring(true, lift, links, tied, empty, findings);
     }
 
-    static RomWiring Cannot(string code, string text, string why) =>
-        new(
-            false,
-            [],
-            [],
-            [],
-            [],
-            [new Finding(code, Severity.Stop, "ROM", "It does not go into this socket", ["unit"], text, [why])]
-        );
+    static RomWiring Cannot(FindingKind kind, string text, string why) =>
+        new(false, [], [], [], [], [new Finding(kind, Severity.Stop, "It does not go into this socket", ["unit"], text, [why])]);
 
     static Finding Note(string text) =>
         new(
-            "ROM-LINES",
+            RomFindings.RomLines,
             Severity.Note,
-            "ROM",
             "A line that the socket lacks",
             ["unit"],
             text,

@@ -1,5 +1,6 @@
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Rom;
 

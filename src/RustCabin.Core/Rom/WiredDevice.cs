@@ -1,4 +1,5 @@
 using System.Globalization;
+using RustCabin.Core.Chips;
 
 namespace RustCabin.Core.Rom;
 
@@ -8,9 +9,6 @@ namespace RustCabin.Core.Rom;
 /// </summary>
 sealed class WiredDevice
 {
-    /// <summary>A leg tied to the place where the board carries its line.</summary>
-    public const string Tapped = "tap";
-
     readonly (int Line, int From, bool Level)[] _address;
     readonly (int Line, int To)[] _data;
     readonly bool _highFirst;
@@ -45,7 +43,7 @@ sealed class WiredDevice
             [
                 .. !wiring.Lift.Contains(pin) && contact != Nets.None ? [Nets.InReading(contact)] : (string[])[],
                 .. wiring.Links.Where(l => l.DevicePin == pin).Select(l => Nets.InReading(socket[l.SocketPin - 1])),
-                .. wiring.Ties.Where(t => t.Pin == pin).Select(t => t.To == Tapped ? own : t.To),
+                .. wiring.Ties.Where(t => t.Pin == pin).Select(t => t.To == Nets.Tapped ? own : t.To),
             ];
             if (joined.Distinct().Count() > 1)
                 return null;

@@ -1,15 +1,33 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Images;
+
 namespace RustCabin.Core.Sheets;
 
 /// <summary>
 /// A <c>when</c> of a sheet: holds if every switch named stands in one of the positions listed for it. A key is an own switch of the
-/// part, or <c>instance.switch</c> of another. Source: formats.md, Part sheet.
+/// part, or <c>instance.switch</c> of another. Source: docs/packs.md, Conditions.
 /// </summary>
-public sealed record Condition(IReadOnlyList<KeyValuePair<string, IReadOnlyList<string>>> Keys)
+/// <param name="Keys">Switches with the positions that do.</param>
+public sealed record Condition(IReadOnlyList<KeyValuePair<string, IReadOnlyList<string>>> Keys) : IOwnForm<Condition>
 {
+    static readonly MapCodec<IReadOnlyList<string>, OrderedDictionary<string, IReadOnlyList<string>>> Form = new(
+        new ListCodec<string>(new TextCodec(ShapeKind.Name), oneOrMore: true)
+    );
+
+    /// <summary>Holds whatever stands where.</summary>
     public static readonly Condition Always = new([]);
 
-    public static Condition Read(Fields fields) =>
-        fields.Map<IReadOnlyList<string>>("when", fields.OneOrMore) is { Count: > 0 } map ? new([.. map]) : Always;
+    /// <inheritdoc/>
+    public static Shape Shape => Form.Shape;
+
+    /// <inheritdoc/>
+    public static Condition? Read(JsonElement element, SheetReading reading) =>
+        Form.TryRead(element, reading, out var map) && map.Count > 0 ? new Condition([.. map]) : Always;
+
+    /// <inheritdoc/>
+    public static JsonNode? Write(Condition value) => value.Keys.Count == 0 ? null : Form.Write(new(value.Keys));
 
     /// <summary>Whether it holds. <paramref name="positionOf"/> gives the position of a key, or null for a switch that is not there.</summary>
     public bool Holds(Func<string, string?> positionOf) =>

@@ -1,3 +1,5 @@
+using RustCabin.Core.Wants;
+
 namespace RustCabin.Core.Sheets;
 
 /// <summary>Models, parts, units, jobs and titles read together, in the order of the file, with one currency.</summary>

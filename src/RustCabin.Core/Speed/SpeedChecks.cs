@@ -1,3 +1,4 @@
+using RustCabin.Core.Declared;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -29,9 +30,8 @@ static class SpeedChecks
         if (!slow && !fast)
             yield break;
         yield return new Finding(
-            "SPEED-DIFFERS",
+            SpeedFindings.SpeedDiffers,
             Severity.Watch,
-            "Speed",
             $"x {measured:0.00}, foretold x {foretold:0.00}",
             [.. unit.Instances.Where(i => i.Part.Speed.Count > 0).Select(i => i.Subject).DefaultIfEmpty("unit")],
             $"The runs are {measured:0.00} times as fast as before, the forecast says {foretold:0.00}.",
@@ -88,9 +88,8 @@ static class SpeedChecks
 
     static Finding Odd(PlannedUnit unit, string title, string text, string cause) =>
         new(
-            "SPEED-SEEN",
+            SpeedFindings.SpeedSeen,
             Severity.Watch,
-            "Speed",
             title,
             [.. unit.Instances.Where(i => i.Part.Speed.Count > 0).Select(i => i.Subject).DefaultIfEmpty("unit")],
             text,

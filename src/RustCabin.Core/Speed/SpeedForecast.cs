@@ -1,7 +1,4 @@
-using System.Text.Json;
-using RustCabin.Core.Baseline;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Speed;
 
@@ -40,32 +37,4 @@ public sealed record SpeedForecast(
     /// <summary>How many times faster a kind of work is with the parts that are fitted: the fastest of them counts. 1 where none speaks of it.</summary>
     public static decimal FactorOf(PlannedUnit unit, string kind) =>
         unit.Instances.Max(i => i.Part.Speed.TryGetValue(kind, out decimal factor) ? factor : (decimal?)null) ?? 1;
-
-    /// <summary>Reads what <c>POST /api/v1/speed</c> takes.</summary>
-    public static Reading<Work> Read(JsonElement body)
-    {
-        var errors = new List<SheetError>();
-        Work? work = Fields.Read(
-            body,
-            "",
-            errors,
-            f =>
-            {
-                IReadOnlyList<WorkPart> parts = f.Children(
-                    "parts",
-                    p => new WorkPart(
-                        p.NameOrNull("name") ?? "",
-                        p.NumberRequired("seconds", 0, 1_000_000_000),
-                        p.Number("factor", 0.000001m, 1_000_000) ?? 1
-                    )
-                );
-                Work? measured = f.Child("measured", m => new Work([], Seconds(m, "before"), Seconds(m, "after")));
-                return new Work(parts, measured?.Before ?? [], measured?.After ?? []);
-            }
-        );
-        return Reading<Work>.Of(work, errors);
-    }
-
-    static IReadOnlyList<decimal> Seconds(Fields f, string name) =>
-        [.. f.List<decimal?>(name, (e, p) => f.ReadNumber(e, p, 0.000001m, 1_000_000_000)).Select(s => s!.Value)];
 }

@@ -1,4 +1,3 @@
-using RustCabin.Core.Baseline;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
@@ -35,7 +34,7 @@ public sealed record SpeedReport(
     /// <summary>The report of a plan. <paramref name="find"/> gives the units of the shelf that claims name.</summary>
     public static SpeedReport Of(PlannedUnit before, PlannedUnit after, Func<string, Unit?>? find = null)
     {
-        SpeedRecord record = after.Job?.Speed ?? new SpeedRecord([], [], [], null);
+        SpeedRecord record = after.Job?.Speed ?? new SpeedRecord();
         WorkForecast[] work =
         [
             .. record.Work.Select(w => new WorkForecast(

@@ -1,6 +1,8 @@
+using RustCabin.Core.Choices;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Shopping;
 using RustCabin.Core.Wants;
 
 namespace RustCabin.Core.Switches;
@@ -77,7 +79,7 @@ public static class SettingsSolver
     }
 
     static ChoiceModel ModelOf(PlannedUnit planned, IReadOnlyList<Need> wants) =>
-        new(planned, [.. planned.Instances.Select(i => new Candidate(i, Optional: false))], wants);
+        new(planned, [.. planned.Instances.Select(i => new Candidate(i, Optional: false))], wants, Trail.Checker);
 }
 
 /// <summary>The smallest requirements of a job that cannot all be met. Dropping any one of them leaves what can be.</summary>
@@ -91,16 +93,11 @@ static class Clash
     {
         PlannedUnit bare = Plan.With(planned, _ => false);
         if (!SettingsSolver.CanBe(bare, [], cancel))
-            return
-            [
-                .. Checks
-                    .Stops(bare, Memory.PowerUp.Run(bare))
-                    .Select(s => new Requirement($"The unit itself: {s.Finding.Text}")),
-            ];
+            return [.. Trail.Stops(bare).Select(s => new Requirement($"The unit itself: {s.Finding.Text}"))];
 
         Requirement[] all =
         [
-            .. wants.Select(w => new Requirement($"Wanted: {NeedWords.Of(w, planned)}", Want: w)),
+            .. wants.Select(w => new Requirement($"Wanted: {NeedCheck.Words(w, planned)}", Want: w)),
             .. planned.Instances.Select(i => new Requirement("", Instance: i.Name)),
         ];
         return
@@ -133,7 +130,7 @@ static class Clash
                 && (
                     i.Occupied.Any(o => o.Site!.StartsWith(name + ":", StringComparison.Ordinal))
                     || (
-                        i.Part.Needs.Concat(i.Way?.Needs ?? []).Any(n => n.Kind == NeedKind.Part && n.What == part)
+                        i.Part.Needs.Concat(i.Way?.Needs ?? []).Any(n => n is PartNeed other && other.Id == part)
                         && planned.Instances.Count(o => o.Part.Id == part) == 1
                     )
                 )
@@ -158,10 +155,7 @@ static class Clash
             <= 6 => $", which can only sit at {string.Join(" or ", places)}",
             _ => $", which can sit at {places.Length} places",
         };
-        Finding? stop = Checks
-            .Stops(planned, Memory.PowerUp.Run(planned))
-            .Select(s => s.Finding)
-            .FirstOrDefault(f => f.Subjects.Contains(instance.Subject));
+        Finding? stop = Trail.Stops(planned).Select(s => s.Finding).FirstOrDefault(f => f.Subjects.Contains(instance.Subject));
         return $"{instance.Title} fitted{where}{(stop is null ? "" : $". {stop.Text}")}";
     }
 }

@@ -1,3 +1,4 @@
+using RustCabin.Core.Bench;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -52,7 +53,7 @@ public static class SingleMoves
     }
 
     static IReadOnlyList<Finding> StopsOf(PlannedUnit planned) =>
-        [.. Checks.Run(planned, Memory.PowerUp.Run(planned)).Where(f => f.Severity == Severity.Stop)];
+        [.. Trail.Run(planned, PowerUp.Run(planned)).Where(f => f.Severity == Severity.Stop)];
 
     static Fix FixOf(Move move) =>
         new(

@@ -1,47 +1,35 @@
+using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Speed;
-using RustCabin.Core.Units;
+using RustCabin.Core.Shopping;
 
 namespace RustCabin.Core.Wants;
 
-/// <summary>How much of a want is given: <paramref name="There"/> and <paramref name="Wanted"/> in one measure, 0 to 1 where it is all or nothing; texts for a person.</summary>
+/// <summary>How much of a want is given.</summary>
+/// <param name="Need">The want.</param>
+/// <param name="Met">Null: the sheets do not say.</param>
+/// <param name="There">How much is there, in one measure with <paramref name="Wanted"/>; 0 or 1 where it is all or nothing.</param>
+/// <param name="Wanted">How much is wanted.</param>
+/// <param name="Words">What is wanted, for a person.</param>
+/// <param name="ThereWords">What is there, for a person.</param>
+/// <param name="Full">Both in a sentence.</param>
 public sealed record WantShare(Need Need, bool? Met, decimal There, decimal Wanted, string Words, string ThereWords, string Full)
 {
+    /// <summary>The shares of a job's wants, in their order.</summary>
     public static IReadOnlyList<WantShare> Of(PlannedUnit unit) => [.. (unit.Job?.Wants ?? []).Select(w => Of(unit, w))];
 
     static WantShare Of(PlannedUnit unit, Need need)
     {
         NeedAnswer? answer = NeedCheck.Of(unit, [need]).FirstOrDefault();
         bool? met = answer is null ? true : answer.Met;
-        string words = NeedWords.Of(need, unit),
+        string words = NeedCheck.Words(need, unit),
             full = answer?.Text ?? words;
-        switch (need.Kind)
-        {
-            case NeedKind.Memory when unit.Model.Masters.ToList().IndexOf(need.What) is >= 0 and var master:
-                ByteSize reach = need.FreeAfterLoad ? NeedCheck.Free(unit, need.What) : unit.Map.Reach[master];
-                return new WantShare(need, met, reach.Bytes, need.AtLeast.Bytes, words, reach.ToString(), full);
-            case NeedKind.Speed:
-                decimal factor = SpeedForecast.FactorOf(unit, "processor");
-                return new WantShare(need, met, factor, need.Factor, words, $"x {factor:0.##}", full);
-            case NeedKind.Storage:
-                ByteSize held = new(unit.Instances.Aggregate(0ul, (sum, i) => sum + (i.Part.Capacity?.Bytes ?? 0)));
-                return new WantShare(need, met, held.Bytes, need.AtLeast.Bytes, words, held.ToString(), full);
-            default:
-                return new WantShare(
-                    need,
-                    met,
-                    met == true ? 1 : 0,
-                    1,
-                    words,
-                    met switch
-                    {
-                        true => "there",
-                        false => "not there",
-                        _ => "not known",
-                    },
-                    full
-                );
-        }
+        if (NeedRules.Of(need).Share(unit) is var (there, wanted, told))
+            return new WantShare(need, met, there, wanted, words, told, full);
+        string thereWords =
+            met == true ? "there"
+            : met == false ? "not there"
+            : "not known";
+        return new WantShare(need, met, met == true ? 1 : 0, 1, words, thereWords, full);
     }
 }

@@ -1,4 +1,6 @@
 using System.Text.Json;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Packs;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Web.Api;

@@ -1,11 +1,20 @@
+using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.OpenApi;
+using Microsoft.OpenApi.Reader;
+using RustCabin.Core.Declared;
 
 namespace RustCabin.Web.Api;
 
+/// <summary>The description of the calls at <c>/openapi/v1.json</c>. What a call takes is described from its declaration.</summary>
 static class Openapi
 {
-    public static void Describe(OpenApiOptions options) =>
+    const string At = "#/components/schemas/";
+
+    sealed record Takes(Shape Shape);
+
+    public static void Describe(OpenApiOptions options)
+    {
         options.AddDocumentTransformer(
             (document, _, _) =>
             {
@@ -16,22 +25,42 @@ static class Openapi
                 return Task.CompletedTask;
             }
         );
-
-    /// <summary>Describes a JSON body without having routing refuse others: the call itself does, with a problem document.</summary>
-    public static RouteHandlerBuilder TakesJson(this RouteHandlerBuilder call, string what) =>
-        call.AddOpenApiOperationTransformer(
-            (operation, _, _) =>
+        options.AddOperationTransformer(
+            (operation, context, _) =>
             {
-                operation.RequestBody = new OpenApiRequestBody
-                {
-                    Description = what,
-                    Required = true,
-                    Content = new Dictionary<string, OpenApiMediaType>
-                    {
-                        ["application/json"] = new() { Schema = new OpenApiSchema { Type = JsonSchemaType.Object } },
-                    },
-                };
+                if (context.Description.ActionDescriptor.EndpointMetadata.OfType<Takes>().FirstOrDefault() is { } takes)
+                    operation.RequestBody = Body(takes.Shape, context.Document!);
                 return Task.CompletedTask;
             }
         );
+    }
+
+    /// <summary>Says what a call takes. Routing is not to refuse other bodies: the call itself does, with a problem document.</summary>
+    public static RouteHandlerBuilder TakesJson(this RouteHandlerBuilder call, Shape shape) =>
+        call.WithMetadata(new Takes(shape));
+
+    static OpenApiRequestBody Body(Shape shape, OpenApiDocument document)
+    {
+        var schemas = new SchemaWriter(At);
+        schemas.Of(shape);
+        foreach ((string name, JsonNode? schema) in schemas.Definitions())
+            document.AddComponent(
+                name,
+                OpenApiModelFactory.Parse<OpenApiSchema>(
+                    schema!.ToJsonString(),
+                    OpenApiSpecVersion.OpenApi3_1,
+                    document,
+                    out _,
+                    OpenApiConstants.Json
+                )!
+            );
+        return new OpenApiRequestBody
+        {
+            Required = true,
+            Content = new Dictionary<string, OpenApiMediaType>
+            {
+                ["application/json"] = new() { Schema = new OpenApiSchemaReference(shape.Record!, document) },
+            },
+        };
+    }
 }

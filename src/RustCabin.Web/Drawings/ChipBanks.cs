@@ -1,5 +1,5 @@
 using Microsoft.AspNetCore.Html;
-using RustCabin.Core.Memory.Chips;
+using RustCabin.Core.Chips;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Web.Drawings;

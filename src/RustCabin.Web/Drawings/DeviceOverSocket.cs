@@ -1,5 +1,8 @@
 using Microsoft.AspNetCore.Html;
+using RustCabin.Core.Chips;
+using RustCabin.Core.Images;
 using RustCabin.Core.Rom;
+using RustCabin.Core.Sheets;
 using RustCabin.Core.Wiring;
 
 namespace RustCabin.Web.Drawings;
@@ -83,7 +86,7 @@ public static class DeviceOverSocket
             Pad,
             8,
             feeds ? "contact feeds"
-                : own.Length == 0 || lifted || socket[contact - 1] == Core.Rom.Nets.None ? "contact bare"
+                : own.Length == 0 || lifted || socket[contact - 1] == RustCabin.Core.Chips.Nets.None ? "contact bare"
                 : "contact",
             1
         );

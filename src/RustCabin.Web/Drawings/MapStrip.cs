@@ -1,6 +1,8 @@
 using Microsoft.AspNetCore.Html;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Units;
 
 namespace RustCabin.Web.Drawings;
 

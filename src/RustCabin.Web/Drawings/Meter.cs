@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Html;
 using RustCabin.Core.Build;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Web.Drawings;
 

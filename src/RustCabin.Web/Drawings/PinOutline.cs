@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Html;
+using RustCabin.Core.Sheets;
 using RustCabin.Core.Wiring;
 
 namespace RustCabin.Web.Drawings;

@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Html;
-using RustCabin.Core.Identify;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Web.Drawings;

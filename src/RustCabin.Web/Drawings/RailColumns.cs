@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Html;
 using RustCabin.Core.Power;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Web.Drawings;
 

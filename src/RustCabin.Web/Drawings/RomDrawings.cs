@@ -1,5 +1,7 @@
 using Microsoft.AspNetCore.Html;
+using RustCabin.Core.Images;
 using RustCabin.Core.Rom;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Web.Drawings;
 

@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Html;
-using RustCabin.Core.Wants;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Wants.Sets;
 
 namespace RustCabin.Web.Drawings;
 

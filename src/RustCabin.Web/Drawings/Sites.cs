@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Html;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 

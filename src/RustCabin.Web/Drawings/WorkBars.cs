@@ -1,4 +1,6 @@
 using Microsoft.AspNetCore.Html;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Planning;
 using RustCabin.Core.Speed;
 
 namespace RustCabin.Web.Drawings;
@@ -61,7 +63,7 @@ public static class WorkBars
     public static IHtmlContent Runs(IReadOnlyList<Compared> suite)
     {
         decimal longest = suite
-            .SelectMany(c => (Core.Baseline.Runs?[])[c.Before, c.After])
+            .SelectMany(c => (Core.Planning.Runs?[])[c.Before, c.After])
             .Where(r => r is not null)
             .Select(r => r!.Most)
             .DefaultIfEmpty(1)
@@ -85,7 +87,7 @@ public static class WorkBars
         return svg.End();
     }
 
-    static void Post(Svg svg, double y, string name, Core.Baseline.Runs? runs, decimal longest)
+    static void Post(Svg svg, double y, string name, Core.Planning.Runs? runs, decimal longest)
     {
         svg.Text(RunsLeft - 10, y + 11, name, "lab side", "end");
         if (runs is null)
@@ -109,5 +111,5 @@ public static class WorkBars
         svg.Text(At(runs.Most) + 8, y + 11, $"{runs.Median:0.##} s", "fig", "start");
     }
 
-    static string Words(Core.Baseline.Runs? runs) => runs is null ? "not run" : $"{runs.Median:0.##} s";
+    static string Words(Core.Planning.Runs? runs) => runs is null ? "not run" : $"{runs.Median:0.##} s";
 }

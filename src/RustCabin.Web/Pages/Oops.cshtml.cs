@@ -1,7 +1,10 @@
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using RustCabin.Core.Images;
 using RustCabin.Core.Maps;
+using RustCabin.Core.Power;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Web.Pages;
 

@@ -1,9 +1,9 @@
 using System.Runtime.CompilerServices;
 using RustCabin.Core;
 using RustCabin.Core.Build;
-using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
 using RustCabin.Data;
 
 namespace RustCabin.Web.Stations;
@@ -41,32 +41,6 @@ public sealed record JobView(
             before = after.Before ?? Plan.For(sheets, after.Unit);
         BuildSheet sheet = BuildSheet.For(before, after);
         return new JobView(sheets, stored, before, Answer.For(after), sheet, Progress.Of(sheet, stored.Job));
-    }
-
-    /// <summary>The mark that a station carries: its worst finding, and for Build and Passport how far the work is.</summary>
-    public StationMark MarkOf(Station station)
-    {
-        Finding[] own = [.. Answer.Findings.Where(f => f.Station == station.Name)];
-        if (own.Any(f => f.Severity == Severity.Stop))
-            return StationMark.Stop;
-        if (own.Any(f => f.Severity == Severity.Watch))
-            return StationMark.Watch;
-        return station.Name switch
-        {
-            "Memory" or "Fit" => StationMark.Clear,
-            "Wants" when Job.Wants.Count > 0 => StationMark.Clear,
-            "ROM" when Job.Roms.Count > 0 => StationMark.Clear,
-            "Speed" when Job.Speed is { After.Count: > 0 } => StationMark.Clear,
-            "Speed" when Job.Speed is not null => StationMark.InHand,
-            "Identify" when Unit.Revision is not null || After.Revision.Probability >= 0.95 => StationMark.Clear,
-            "Identify" when Unit.Seen.Count > 0 => StationMark.InHand,
-            "Baseline" when Unit.Baseline is { Tested: true } => StationMark.Clear,
-            "Baseline" when Unit.Baseline is not null || Unit.Survey is not null => StationMark.InHand,
-            "Build" when Progress.Steps.Any(s => s.State == StepState.Differs) => StationMark.Watch,
-            "Build" or "Passport" when Progress.Finished => StationMark.Clear,
-            "Build" when Progress.DoneCount > 0 => StationMark.InHand,
-            _ => StationMark.Empty,
-        };
     }
 
     /// <summary>In a few words, what the job waits for next.</summary>

@@ -1,5 +1,5 @@
-using RustCabin.Core.Build;
-using RustCabin.Core.Memory;
+using RustCabin.Core.Bench;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
 
@@ -33,7 +33,7 @@ public static class ScreenReading
         var wrong = new Dictionary<int, string>();
         foreach ((int i, CountedLine line) in expected.Lines.Index())
             if (TryParse(typed.ElementAtOrDefault(i) ?? "", out ByteSize size))
-                lines.Add(new SeenLine(line.Label, size));
+                lines.Add(new SeenLine { Label = line.Label, Bytes = size });
             else
                 wrong[i] =
                     (typed.ElementAtOrDefault(i) ?? "").Trim().Length == 0

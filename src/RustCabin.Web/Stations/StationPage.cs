@@ -2,10 +2,14 @@ using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using RustCabin.Core;
+using RustCabin.Core.Choices;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Fit;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Power;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Switches;
+using RustCabin.Core.Wiring;
 using RustCabin.Data;
 
 namespace RustCabin.Web.Stations;
@@ -22,7 +26,7 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
     protected SheetRepository Sheets => sheets;
 
     public JobView View => _view!;
-    public abstract Station Station { get; }
+    public abstract Desk Desk { get; }
     public Preferences Preferences => Preferences.From(Request);
 
     /// <summary>What became of a press that could not be carried out; null when all is well.</summary>
@@ -60,8 +64,7 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
                     .ToList();
                 return (
                     $"Mended {code}: " + string.Join(", ", moves.Select(m => SwitchText(view, m.Instance, m.Switch, m.Position))),
-                    json =>
-                        moves.Aggregate(json, (j, m) => JobEdits.SetSwitch(j, view.Unit.Fitted, m.Instance, m.Switch, m.Position))
+                    json => JobEdits.SetSwitches(json, view.Unit.Fitted, moves)
                 );
             }
         );
@@ -113,28 +116,25 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
                     ? null
                     : (
                         "Switches set: " + string.Join(", ", moves.Select(m => SwitchText(view, m.Name, m.Key, m.Value))),
-                        json => moves.Aggregate(json, (j, m) => JobEdits.SetSwitch(j, view.Unit.Fitted, m.Name, m.Key, m.Value))
+                        json => JobEdits.SetSwitches(json, view.Unit.Fitted, moves)
                     );
             }
         );
 
     /// <summary>Adds a part to the job by the way that best fits the unit's board, or, where none does, by its first way into the model.</summary>
-    public IActionResult OnPostAdd(string job, long version, string part) =>
-        Change(
-            job,
-            version,
-            view =>
-            {
-                if (view.Sheets.FindPart(part) is not { } known)
-                    return null;
-                Way? way =
-                    FitMatrix.Cell(view.Model, known, view.After.Revision.Id).Way
-                    ?? known.Ways.FirstOrDefault(w => w.Model == view.Model.Id);
-                if (way is null)
-                    throw new ArgumentException($"no way of {known.Name} is for {view.Model.Name}");
-                return ($"{known.Name} added", json => JobEdits.Add(json, part, way.Id));
-            }
-        );
+    public IActionResult OnPostAdd(string job, long version, string part)
+    {
+        if (!Load(job))
+            return NotFound();
+        if (View.Sheets.FindPart(part) is not { } known)
+            return Change(job, version, _ => null);
+        Way? way =
+            FitMatrix.Cell(View.Model, known, View.After.Revision.Id).Way
+            ?? known.Ways.FirstOrDefault(w => w.Model == View.Model.Id);
+        return way is null
+            ? Refuse($"Nothing was changed: no way of {known.Name} is for {View.Model.Name}")
+            : Change(job, version, _ => ($"{known.Name} added", j => JobEdits.Add(j, part, way.Id)));
+    }
 
     /// <summary>Drops a part that the job adds.</summary>
     public IActionResult OnPostDrop(string job, long version, string instance) =>
@@ -162,42 +162,30 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
         $"{switchId} of {view.After.Find(instance)?.Title ?? instance} to {position}";
 
     /// <summary>As <see cref="Change"/>, for a change to the job's unit.</summary>
-    protected IActionResult ChangeUnit(
-        string job,
-        long version,
-        Func<JobView, (string What, Func<JsonObject, JsonObject> Edit)?> edit
-    ) => Make(job, version, edit, jobs.ChangeUnit);
+    protected IActionResult ChangeUnit(string job, long version, Func<JobView, (string What, Func<Unit, Unit?> Edit)?> edit) =>
+        Make(job, version, edit, jobs.ChangeUnit);
 
     /// <summary>Makes one change. <paramref name="edit"/> gives its name and the edit, or null when the press no longer means anything.</summary>
-    protected IActionResult Change(
-        string job,
-        long version,
-        Func<JobView, (string What, Func<JsonObject, JsonObject> Edit)?> edit
-    ) => Make(job, version, edit, jobs.Change);
+    protected IActionResult Change(string job, long version, Func<JobView, (string What, Func<Job, Job?> Edit)?> edit) =>
+        Make(job, version, edit, jobs.Change);
 
-    IActionResult Make(
+    IActionResult Make<T>(
         string job,
         long version,
-        Func<JobView, (string What, Func<JsonObject, JsonObject> Edit)?> edit,
-        Func<string, long, string, Func<JsonObject, JsonObject>, WriteOutcome> write
+        Func<JobView, (string What, Func<T, T?> Edit)?> edit,
+        Func<string, long, string, Func<T, T?>, WriteOutcome> write
     )
+        where T : class
     {
         // A handler that had to look first has loaded the job already; the write itself holds the version against the file.
         if (_view is null && !Load(job))
             return NotFound();
         if (View.Stored.Version != version)
             return Finish(job, WriteOutcome.Of(WriteResult.Stale));
-        try
-        {
-            return Finish(
-                job,
-                edit(View) is { } change ? write(job, version, change.What, change.Edit) : WriteOutcome.Of(WriteResult.Nothing)
-            );
-        }
-        catch (ArgumentException wrong)
-        {
-            return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: {wrong.Message}");
-        }
+        return Finish(
+            job,
+            edit(View) is { } change ? write(job, version, change.What, change.Edit) : WriteOutcome.Of(WriteResult.Nothing)
+        );
     }
 
     IActionResult Finish(string job, WriteOutcome outcome)
@@ -225,6 +213,9 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
         }
     }
 
+    /// <summary>Refuses what was typed or pressed, with what is wrong with it.</summary>
+    protected IActionResult Refuse(string notice) => Refuse(StatusCodes.Status422UnprocessableEntity, notice);
+
     /// <summary>Shows the page as it stands, with what was typed kept, and says why nothing was changed.</summary>
     protected IActionResult Refuse(int status, string notice)
     {
@@ -238,7 +229,7 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
         if (jobs.Find(job) is not { } stored)
             return false;
         _view = JobView.Of(sheets.All(), stored);
-        ViewData["Title"] = $"{Station.Name}, {View.Unit.Name}";
+        ViewData["Title"] = $"{Desk.Name}, {View.Unit.Name}";
         ViewData["Page"] = this;
         Loaded();
         return true;
@@ -255,5 +246,5 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
         Request.Query.Where(q => q.Key != "handler").Aggregate(QueryString.Empty, (all, q) => all.Add(q.Key, q.Value.ToString()));
 
     /// <summary>Where a station of this job stands.</summary>
-    public string UrlOf(Station station) => $"/jobs/{View.Job.Id}/{station.Name.ToLowerInvariant()}";
+    public string UrlOf(Desk desk) => $"/jobs/{View.Job.Id}/{desk.Slug}";
 }

@@ -1,6 +1,8 @@
 using System.Text.Json.Nodes;
 using RustCabin.Core.Baseline;
+using RustCabin.Core.Bench;
 using RustCabin.Core.Build;
+using RustCabin.Core.Packs;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
@@ -174,13 +176,13 @@ public class BaselineTests
         Machine machine = Inherited(""", "state": "half", "steps": { "cut": "missing" }""") with { Job = "\"add\": []" };
         PlannedUnit before = Plan.For(machine.Pack, machine.Pack.Units[0]);
         BuildSheet sheet = BuildSheet.For(before, machine.Planned);
-        Assert.Equal(["prove-p-cut", "prove-p-step-2", "untouched"], sheet.Steps.Select(s => s.Id));
+        Assert.Equal(["prove-p-cut", "prove-p-step-2", "untouched"], sheet.Steps.Select(s => $"{s.Id}"));
         Assert.Equal("Do and prove: Cut the trace", sheet.Steps[0].Title);
         Assert.Equal(
             [StepState.Open, StepState.Locked, StepState.Locked],
             Progress.Of(sheet, machine.Planned.Job).Steps.Select(s => s.State)
         );
-        Job ticked = machine.Planned.Job! with { Done = ["prove-p-cut", "prove-p-step-2"] };
+        Job ticked = machine.Planned.Job! with { Done = [Acts.Prove("p", "cut"), Acts.Prove("p", "step-2")] };
         Assert.Equal(StepState.Open, Progress.Of(sheet, ticked).Steps[2].State);
     }
 
@@ -212,25 +214,38 @@ public class BaselineTests
         var unit = JsonNode
             .Parse("""{ "id": "u", "model": "m", "name": "U", "fitted": [ { "part": "p", "way": "w" } ] }""")!
             .AsObject();
-        JsonObject noted = BaselineEdits.Rails(unit, [new MeasuredRail("+5", 4.93m)]);
-        noted = BaselineEdits.Runs(noted, "sieve", [12.1m, 12.3m]);
-        noted = BaselineEdits.Runs(noted, "sieve", [12.0m]);
-        noted = BaselineEdits.Note(noted, "hums", fault: true);
-        noted = BaselineEdits.Survey(noted, "year", 1987);
-        noted = BaselineEdits.Belongs(noted, new Belonging("strap", true, "peg 4"));
-        noted = BaselineEdits.Found(noted, 0, "cut", StepProof.Missing);
+        JsonObject noted = Edited.Of<Unit>(
+            unit,
+            u =>
+            {
+                u = BaselineEdits.Rails(u, [new MeasuredRail { Rail = "+5", Volts = 4.93m }]);
+                u = BaselineEdits.Runs(u, "sieve", [12.1m, 12.3m]);
+                u = BaselineEdits.Runs(u, "sieve", [12.0m]);
+                u = BaselineEdits.Note(u, "hums", fault: true);
+                u = BaselineEdits.Survey(u, s => s with { Year = 1987 });
+                u = BaselineEdits.Belongs(u, Strap);
+                return BaselineEdits.Found(u, 0, "cut", StepProof.Missing);
+            }
+        );
         Unit read = PackReader
             .ReadUnit(System.Text.Json.JsonDocument.Parse(noted.ToJsonString()).RootElement, Inherited("").Pack)
-            .Unit!;
+            .Value!;
         Assert.Equal(4.93m, Assert.Single(read.Baseline!.Rails).Volts);
         Assert.Equal([12.0m], Assert.Single(read.Baseline.Runs).Seconds);
         Assert.False(read.Baseline.Tested);
         Assert.Equal(1987, read.Survey!.Year);
-        Assert.Equal(new Belonging("strap", true, "peg 4"), Assert.Single(read.Belongings));
+        Assert.Equal(Strap, Assert.Single(read.Belongings));
         Assert.Equal(StepProof.Missing, read.Fitted[0].Steps["cut"]);
-        noted = BaselineEdits.DropBelonging(BaselineEdits.Survey(noted, "year", null), 0);
+        noted = Edited.Of<Unit>(noted, u => BaselineEdits.DropBelonging(BaselineEdits.Survey(u, s => s with { Year = null }), 0));
         Assert.False(noted.ContainsKey("survey"));
-        Assert.Empty(noted["belongings"]!.AsArray());
+        Assert.False(noted.ContainsKey("belongings"));
         Assert.False(unit.ContainsKey("baseline"));
     }
+
+    static readonly Belonging Strap = new()
+    {
+        What = "strap",
+        Original = true,
+        Place = "peg 4",
+    };
 }

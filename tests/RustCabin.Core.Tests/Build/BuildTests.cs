@@ -1,8 +1,10 @@
 using System.Text.Json.Nodes;
 using RustCabin.Core.Build;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Faults;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
 using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Tests.Build;
@@ -15,16 +17,21 @@ public class BuildTests
         return (BuildSheet.For(Plan.For(pack, pack.FindUnit(of.Unit)!), Plan.For(pack, of)), of);
     }
 
-    static Progress ProgressOf(Func<JsonObject, JsonObject> edit)
+    static Progress ProgressOf(Func<Job, Job?> edit)
     {
         JsonObject pack = JsonNode.Parse(Sample.SlipwayText())!.AsObject();
-        pack["jobs"]!.AsArray()[0] = edit(pack["jobs"]![0]!.DeepClone().AsObject());
+        pack["jobs"]!.AsArray()[0] = Edited.Of(pack["jobs"]![0]!.DeepClone().AsObject(), edit);
         (BuildSheet sheet, Job job) = Sheet(Sample.Pack(pack.ToJsonString()));
         return Progress.Of(sheet, job);
     }
 
     static GateReading Read(string gate, params (string, ulong)[] lines) =>
-        new(gate, "2026-11-20T10:00:00Z", [.. lines.Select(l => new SeenLine(l.Item1, ByteSize.KiB(l.Item2)))], null);
+        new()
+        {
+            Gate = StepId.Parse(gate),
+            At = "2026-11-20T10:00:00Z",
+            Lines = [.. lines.Select(l => new SeenLine { Label = l.Item1, Bytes = ByteSize.KiB(l.Item2) })],
+        };
 
     static readonly GateReading Untouched = Read("untouched", ("shared", 256), ("boards", 0));
 
@@ -34,7 +41,7 @@ public class BuildTests
         BuildSheet sheet = Sheet(Sample.Slipway()).Sheet;
         Assert.Equal(
             ["untouched", "open-lid-off", "set-fathom", "fit-fathom", "count-fathom", "close"],
-            sheet.Steps.Select(s => s.Id)
+            sheet.Steps.Select(s => $"{s.Id}")
         );
         Assert.Equal([0, 1, 1, 1, 1, 0], sheet.Steps.Select(s => s.Depth));
         Assert.Equal(256ul << 10, sheet.Steps[0].Expected!.Total.Bytes);
@@ -61,7 +68,7 @@ public class BuildTests
         Pack demo = Sample.Pack(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "clerk.json")));
         Assert.Equal(
             ["untouched", "set-quayside", "count-quayside"],
-            Sheet(demo, "harbour-clerk-second").Sheet.Steps.Select(s => s.Id)
+            Sheet(demo, "harbour-clerk-second").Sheet.Steps.Select(s => $"{s.Id}")
         );
     }
 
@@ -76,7 +83,7 @@ public class BuildTests
                 )
         );
         BuildSheet sheet = Sheet(demo, "harbour-clerk-second").Sheet;
-        Assert.Equal(["untouched", "remove-quayside", "count-removed"], sheet.Steps.Select(s => s.Id));
+        Assert.Equal(["untouched", "remove-quayside", "count-removed"], sheet.Steps.Select(s => $"{s.Id}"));
         Assert.Equal(
             [336ul << 10, 80ul << 10],
             sheet.Steps.Where(s => s.Expected is not null).Select(s => s.Expected!.Total.Bytes)
@@ -91,7 +98,7 @@ public class BuildTests
             [StepState.Open, StepState.Locked, StepState.Locked, StepState.Locked, StepState.Locked, StepState.Locked],
             progress.Steps.Select(s => s.State)
         );
-        Assert.Equal("untouched", progress.Current!.Step.Id);
+        Assert.Equal(Acts.Untouched, progress.Current!.Step.Id);
     }
 
     [Fact]
@@ -102,7 +109,7 @@ public class BuildTests
         Assert.Equal(StepState.Open, progress.Steps[1].State);
         Assert.False(progress.Steps[1].AllHeeded);
         Assert.True(
-            ProgressOf(j => JobEdits.Heed(JobEdits.Read(j, Untouched), "open-lid-off", "static", true)).Steps[1].AllHeeded
+            ProgressOf(j => JobEdits.Heed(JobEdits.Read(j, Untouched), Acts.Open("lid-off"), "static", true)).Steps[1].AllHeeded
         );
     }
 
@@ -145,10 +152,10 @@ public class BuildTests
     public void Moving_a_switch_after_the_reading_reopens_its_gate_and_its_tick()
     {
         Pack pack = Sample.Slipway();
-        JsonObject Edit(JsonObject j) =>
+        Job? Edit(Job j) =>
             JobEdits.SetSwitch(
                 JobEdits.Read(
-                    JobEdits.Tick(JobEdits.Read(j, Untouched), "set-fathom", true),
+                    JobEdits.Tick(JobEdits.Read(j, Untouched), Acts.Set("fathom"), true),
                     Read("count-fathom", ("shared", 256), ("boards", 4096))
                 ),
                 pack.Units[0].Fitted,
@@ -188,23 +195,29 @@ public class BuildTests
     [Fact]
     public void Dropping_a_part_drops_its_ticks()
     {
-        JsonObject job = JobEdits.Tick(
-            JobEdits.Tick(JsonNode.Parse("""{ "add": [ { "part": "a" }, { "part": "b" } ] }""")!.AsObject(), "fit-a", true),
-            "fit-b",
-            true
+        const string Begun = """{"id":"j","unit":"u","name":"J","add":[{"part":"a"},{"part":"b"}]}""";
+        JsonObject job = Edited.Of<Job>(Begun, j => JobEdits.Tick(JobEdits.Tick(j, Acts.Fit("a"), true), Acts.Fit("b"), true));
+        job = Edited.Of<Job>(
+            job,
+            j => JobEdits.Heed(JobEdits.Heed(j, Acts.Fit("a"), "static", true), Acts.Fit("b"), "static", true)
         );
-        job = JobEdits.Heed(JobEdits.Heed(job, "fit-a", "static", true), "fit-b", "static", true);
-        JsonObject dropped = JobEdits.Drop(job, 0, "a");
-        Assert.Equal("""{"add":[{"part":"b"}],"done":["fit-b"],"heeded":["fit-b:static"]}""", dropped.ToJsonString());
+        JsonObject dropped = Edited.Of<Job>(job, j => JobEdits.Drop(j, 0, "a"));
+        Assert.Equal(
+            """{"id":"j","unit":"u","name":"J","add":[{"part":"b"}],"done":["fit-b"],"heeded":["fit-b:static"]}""",
+            dropped.ToJsonString()
+        );
         Assert.Equal(2, job["add"]!.AsArray().Count);
     }
 
     [Fact]
     public void A_switch_of_the_second_of_two_alike_is_its_own()
     {
-        JsonObject job = JsonNode.Parse("""{ "add": [ { "part": "a" }, { "part": "a" } ] }""")!.AsObject();
-        JsonObject moved = JobEdits.SetSwitch(job, [], "a#2", "W1", "on");
-        Assert.Equal("""{"add":[{"part":"a"},{"part":"a","switches":{"W1":"on"}}]}""", moved.ToJsonString());
-        Assert.Throws<ArgumentException>(() => JobEdits.SetSwitch(job, [], "a#3", "W1", "on"));
+        const string Begun = """{"id":"j","unit":"u","name":"J","add":[{"part":"a"},{"part":"a"}]}""";
+        JsonObject moved = Edited.Of<Job>(Begun, j => JobEdits.SetSwitch(j, [], "a#2", "W1", "on"));
+        Assert.Equal(
+            """{"id":"j","unit":"u","name":"J","add":[{"part":"a"},{"part":"a","switches":{"W1":"on"}}]}""",
+            moved.ToJsonString()
+        );
+        Assert.Null(Declaration<Job>.Edit(moved, j => JobEdits.SetSwitch(j, [], "a#3", "W1", "on")));
     }
 }

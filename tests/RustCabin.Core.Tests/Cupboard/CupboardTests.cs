@@ -1,5 +1,6 @@
 using System.Text.Json;
 using RustCabin.Core.Cupboard;
+using RustCabin.Core.Declared;
 
 namespace RustCabin.Core.Tests.Cupboard;
 
@@ -8,16 +9,26 @@ public class CupboardTests
     static (StockItem? Item, string[] Errors) Read(string json)
     {
         using JsonDocument document = JsonDocument.Parse(json);
-        var (item, errors) = StockItem.Read(document.RootElement);
-        return (item, [.. errors.Select(e => $"{e.Path}: {e.Message}")]);
+        Reading<StockItem> read = StockItem.Read(document.RootElement);
+        return (read.Value, [.. read.Errors.Select(e => $"{e.Path}: {e.Message}")]);
     }
 
     [Fact]
     public void A_thing_is_written_as_it_was_read()
     {
-        var item = new StockItem(StockKind.Chip, "64Kx1", "DRAM", 18, 1.20m, "tube", true, "from the flood");
+        var item = new StockItem
+        {
+            Kind = StockKind.Chip,
+            Item = "64Kx1",
+            Name = "DRAM",
+            Count = 18,
+            Price = 1.20m,
+            Place = "tube",
+            Tested = true,
+            Note = "from the flood",
+        };
         Assert.Equal(item, Read(item.ToJson().ToJsonString()).Item);
-        var bare = new StockItem(StockKind.Other, "", "sockets", 0, null, "", false, "");
+        var bare = new StockItem { Kind = StockKind.Other, Name = "sockets" };
         Assert.Equal(bare, Read(bare.ToJson().ToJsonString()).Item);
     }
 

@@ -1,4 +1,5 @@
 using RustCabin.Core.Fit;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Tests.Fit;
 
@@ -183,7 +184,7 @@ public sealed class MoreFitChecksTests
         [
             .. Core
                 .Build.BuildSheet.For(Core.Planning.Plan.For(without.Pack, without.Pack.Units[0]), without.Planned)
-                .Steps.Select(s => s.Id),
+                .Steps.Select(s => $"{s.Id}"),
         ];
         Assert.Equal(["untouched", "driver-p-1", "fit-p"], steps.Take(3));
     }

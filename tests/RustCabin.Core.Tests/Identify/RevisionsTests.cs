@@ -1,4 +1,6 @@
+using RustCabin.Core.Declared;
 using RustCabin.Core.Identify;
+using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Tests.Identify;
@@ -46,19 +48,17 @@ public class RevisionsTests
     [Fact]
     public void A_revision_that_a_clue_lists_nowhere_is_as_likely_to_show_any_value()
     {
-        Clue clue = new(
-            "c",
-            "",
-            null,
-            1,
-            0.9m,
-            new()
+        Clue clue = new()
+        {
+            Id = "c",
+            Trust = 0.9m,
+            Values = new()
             {
                 ["x"] = ["b4"],
                 ["y"] = ["b7"],
                 ["z"] = [],
-            }
-        );
+            },
+        };
         Assert.Equal(1.0 / 3, Revisions.Likelihood(clue, "x", "b2"), 12);
         Assert.Equal(0.9, Revisions.Likelihood(clue, "x", "b4"), 12);
         Assert.Equal(0.05, Revisions.Likelihood(clue, "z", "b4"), 12);

@@ -1,3 +1,4 @@
+using RustCabin.Core.Declared;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
@@ -156,7 +157,7 @@ public class AddressMapTests
             16,
             Ram("banks", 0x6000, 0x2000) with
             {
-                Window = new Window("select", 16, WindowReset.Undefined),
+                Window = new Window { Register = "select", Banks = 16 },
             }
         );
         Assert.Equal(128ul << 10, map.Reach[0].Bytes);

@@ -1,6 +1,8 @@
 using RustCabin.Core.Bench;
+using RustCabin.Core.Faults;
 using RustCabin.Core.Memory;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Tests.Memory;
 

@@ -1,6 +1,6 @@
 using CsCheck;
+using RustCabin.Core.Chips;
 using RustCabin.Core.Memory;
-using RustCabin.Core.Memory.Chips;
 
 namespace RustCabin.Core.Tests.Memory;
 

@@ -1,4 +1,4 @@
-using RustCabin.Core.Memory.Chips;
+using RustCabin.Core.Chips;
 
 namespace RustCabin.Core.Tests.Memory;
 

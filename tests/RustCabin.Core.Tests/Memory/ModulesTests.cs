@@ -1,5 +1,7 @@
+using RustCabin.Core.Chips;
+using RustCabin.Core.Choices;
 using RustCabin.Core.Memory;
-using RustCabin.Core.Memory.Chips;
+using RustCabin.Core.Sheets;
 using RustCabin.Core.Wants;
 
 namespace RustCabin.Core.Tests.Memory;
@@ -188,16 +190,11 @@ public class ModulesTests
             UnitMore = ", \"firmware\": \"1\"",
             Job = "\"add\": []",
         };
-        var title = new Core.Sheets.Title(
-            "t",
-            "T",
-            Sample
-                .Pack(
-                    $$"""{ "format": "rustcabin.pack/1", "titles": [ { "id": "t", "name": "T", "needs": [ { "memory": { "master": "cpu", "atLeast": "{{atLeast}}" {{free}} } } ] } ] }"""
-                )
-                .Titles[0]
-                .Needs
-        );
+        var title = Sample
+            .Pack(
+                $$"""{ "format": "rustcabin.pack/1", "titles": [ { "id": "t", "name": "T", "needs": [ { "memory": { "master": "cpu", "atLeast": "{{atLeast}}" {{free}} } } ] } ] }"""
+            )
+            .Titles[0];
         TitleRun run = Titles.Run(machine.Planned, title);
         Assert.Equal(runs, run.Runs);
         Assert.Equal(!runs, run.Missing.Any(m => m.Contains("1 KiB short")));

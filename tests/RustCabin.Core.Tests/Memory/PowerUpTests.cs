@@ -1,7 +1,6 @@
 using CsCheck;
 using RustCabin.Core.Bench;
 using RustCabin.Core.Maps;
-using RustCabin.Core.Memory;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
 using static RustCabin.Core.Tests.Maps.Claims;
@@ -160,7 +159,7 @@ public class PowerUpTests
             16,
             Maps.Claims.Ram("part:p:banks", 0x6000, 0x2000) with
             {
-                Window = new Window("select", 16, WindowReset.Undefined),
+                Window = new Window { Register = "select", Banks = 16 },
             },
             RomClaim("model:os", 0xE000, 0x2000),
             Register("part:p:select", 0xEF80, 0x80)

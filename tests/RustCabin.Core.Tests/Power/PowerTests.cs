@@ -1,4 +1,5 @@
 using RustCabin.Core.Power;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Tests.Power;
 

@@ -1,4 +1,7 @@
+using RustCabin.Core.Chips;
+using RustCabin.Core.Images;
 using RustCabin.Core.Rom;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Tests.Rom;
 

@@ -1,5 +1,9 @@
+using RustCabin.Core.Chips;
 using RustCabin.Core.Cupboard;
+using RustCabin.Core.Images;
 using RustCabin.Core.Rom;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Shopping;
 
 namespace RustCabin.Core.Tests.Rom;
 
@@ -113,7 +117,15 @@ public sealed class RomChainTests
     }
 
     static StockItem Chip(string item, string name, int count, decimal? price = null) =>
-        new(StockKind.Chip, item, name, count, price, "", true, "");
+        new()
+        {
+            Kind = StockKind.Chip,
+            Item = item,
+            Name = name,
+            Count = count,
+            Price = price,
+            Tested = true,
+        };
 
     [Fact]
     public void Devices_in_hand_and_fast_enough_come_first()
@@ -156,9 +168,9 @@ public sealed class RomChainTests
         };
         Assert.Equal(
             new Wanted("27256, ROM device", 1, 3, 2.8m),
-            Assert.Single(Shopping.Of(machine.Pack, machine.Pack.Jobs, [Chip("27256", "27256, 150 ns", 3, 2.8m)]))
+            Assert.Single(ShoppingList.Of(machine.Pack, machine.Pack.Jobs, [Chip("27256", "27256, 150 ns", 3, 2.8m)]))
         );
         machine = machine with { Job = machine.Job + """, "done": ["burn-os"]""" };
-        Assert.Empty(Shopping.Of(machine.Pack, machine.Pack.Jobs, []));
+        Assert.Empty(ShoppingList.Of(machine.Pack, machine.Pack.Jobs, []));
     }
 }

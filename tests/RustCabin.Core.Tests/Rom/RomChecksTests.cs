@@ -1,6 +1,10 @@
 using RustCabin.Core.Build;
+using RustCabin.Core.Chips;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Rom;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Tests.Rom;
 
@@ -65,7 +69,7 @@ public sealed class RomChecksTests
     [Fact]
     public void A_device_that_is_not_in_the_table_is_an_error_with_its_path()
     {
-        Core.Sheets.PackReading reading = Sample.Read(
+        Reading<Pack> reading = Sample.Read(
             """{ "format": "rustcabin.pack/1", "jobs": [ { "id": "j", "unit": "u", "name": "J", "roms": [ { "site": "rom", "device": "27C9999", "ties": { "A17": "perhaps" } } ] } ] }"""
         );
         Assert.Contains(reading.Errors, e => e.Path == "jobs[0].roms[0].device");
@@ -78,7 +82,7 @@ public sealed class RomChecksTests
         Machine machine = Planning(Image + Swap);
         string[] steps =
         [
-            .. BuildSheet.For(Plan.For(machine.Pack, machine.Pack.Units[0]), machine.Planned).Steps.Select(s => s.Id),
+            .. BuildSheet.For(Plan.For(machine.Pack, machine.Pack.Units[0]), machine.Planned).Steps.Select(s => $"{s.Id}"),
         ];
         Assert.Equal(["untouched", "proof-rom", "burn-rom", "cover-rom", "fit-rom-rom", "count-rom-rom"], steps);
     }

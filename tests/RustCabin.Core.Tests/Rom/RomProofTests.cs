@@ -1,6 +1,12 @@
 using RustCabin.Core.Build;
+using RustCabin.Core.Chips;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Findings;
+using RustCabin.Core.Images;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Power;
 using RustCabin.Core.Rom;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Tests.Rom;
 
@@ -295,6 +301,15 @@ public sealed class RomProofTests
                 .Answer.Findings.Any(f => f is { Code: "ROM-SIZE", Severity: Core.Findings.Severity.Stop })
         );
 
+    static ProofNote Told(string of) =>
+        new()
+        {
+            At = "2026-11-23T20:00:00Z",
+            Of = of,
+            Passed = true,
+            Words = "told",
+        };
+
     [Fact]
     public void A_proof_holds_for_the_board_that_it_was_made_on()
     {
@@ -302,7 +317,7 @@ public sealed class RomProofTests
             moved = here with { Claims = here.Claims.Replace("0x8000", "0x0000") },
             other = here with { More = here.More.Replace("\"A14\"", "\"n\"") };
         RomPlan plan = here.Pack.Jobs[0].Roms[0];
-        plan = plan with { Proof = new ProofNote("2026-11-23T20:00:00Z", RomProof.KeyOf(here.Planned, plan), true, "told") };
+        plan = plan with { Proof = Told(RomProof.KeyOf(here.Planned, plan)) };
         Assert.True(RomProof.Holds(here.Planned, plan));
         Assert.False(RomProof.Holds(moved.Planned, plan));
         Assert.False(RomProof.Holds(other.Planned, plan));
@@ -322,7 +337,7 @@ public sealed class RomProofTests
             BuildSheet sheet = BuildSheet.For(Plan.For(machine.Pack, machine.Pack.Units[0]), machine.Planned);
             return Progress.Of(sheet, machine.Pack.Jobs[0]);
         }
-        StepState State(Progress progress, string step) => progress.Steps.Single(s => s.Step.Id == step).State;
+        StepState State(Progress progress, string step) => progress.Steps.Single(s => s.Step.Id == StepId.Parse(step)).State;
         Progress barred = Of(""", "image": "1" """);
         Assert.Equal(
             (StepState.Open, StepState.Locked, StepState.Locked),
@@ -391,7 +406,7 @@ public sealed class RomProofTests
     [Fact]
     public void Sockets_and_pages_that_are_not_on_the_sheet_are_errors_with_their_path()
     {
-        Core.Sheets.PackReading reading = Sample.Read(
+        Reading<Pack> reading = Sample.Read(
             """
             { "format": "rustcabin.pack/1", "models": [ { "id": "m", "name": "M", "addressBits": 16, "dataBits": 8, "masters": ["cpu"], "revisions": [ { "id": "r", "name": "R" } ], "claims": [
               { "id": "a", "kind": "rom", "base": "0", "size": "1K", "sockets": ["none"] },

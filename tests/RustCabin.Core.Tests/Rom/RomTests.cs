@@ -1,7 +1,8 @@
 using System.Text;
 using System.Text.Json;
 using CsCheck;
-using RustCabin.Core.Rom;
+using RustCabin.Core.Images;
+using RustCabin.Core.Planning;
 
 namespace RustCabin.Core.Tests.Rom;
 

@@ -1,4 +1,6 @@
+using RustCabin.Core.Chips;
 using RustCabin.Core.Rom;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Tests.Rom;
 

@@ -1,3 +1,4 @@
+using RustCabin.Core.Chips;
 using RustCabin.Core.Rom;
 
 namespace RustCabin.Core.Tests.Rom;

@@ -1,4 +1,5 @@
 using System.Text.Json.Nodes;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Tests.Sheets;
@@ -8,7 +9,7 @@ public class FormEditTests
     static JsonObject Json(string text) => JsonNode.Parse(text)!.AsObject();
 
     static JsonObject Apply(string sheet, string path, params string[] values) =>
-        FormEdit.Apply(Json(sheet), PackShape.Model, [(path, values)]);
+        FormEdit.Apply(Json(sheet), Declaration<Model>.Shape, [(path, values)]);
 
     [Theory]
     [InlineData("name", "Weir", """{"name":"Weir"}""")]
@@ -35,7 +36,7 @@ public class FormEditTests
             """{"clockMHz":6.40,"claims":[{"id":"a","when":{"W1":["open","closed"],"W2":"on"},"drivesOnWrite":false}]}""";
         JsonObject same = FormEdit.Apply(
             Json(Sheet),
-            PackShape.Model,
+            Declaration<Model>.Shape,
             [
                 ("clockMHz", ["6.40"]),
                 ("claims[0].id", ["a"]),
@@ -72,7 +73,7 @@ public class FormEditTests
         Assert.Equal(
             blank,
             FormEdit
-                .Blank(FormEdit.ShapeAt(PackShape.Model, list)!.Items!, "claim", new HashSet<string> { "claim-1" })
+                .Blank(FormEdit.ShapeAt(Declaration<Model>.Shape, list)!.Items!, "claim", new HashSet<string> { "claim-1" })
                 .ToJsonString()
         );
 

@@ -75,7 +75,7 @@ public class FuzzTests
                 bytes[random.Next(bytes.Length)] = (byte)random.Next(256);
             try
             {
-                if (Sample.Read(bytes).Pack is { } good)
+                if (Sample.Read(bytes).Value is { } good)
                 {
                     read++;
                     Answer(good);
@@ -102,7 +102,7 @@ public class FuzzTests
             Core.Answer.For(planned);
             Progress.Of(BuildSheet.For(Plan.For(pack, planned.Unit), planned), job);
             FitMatrix.Of(planned.Model, pack.Parts);
-            Core.Identify.Revisions.Next(planned.Model, planned.Unit.Seen);
+            Revisions.Next(planned.Model, planned.Unit.Seen);
             Assert.Equal(planned.Map.Segments[^1].To, Decode.Space(planned.Model.AddressBits));
         }
     }

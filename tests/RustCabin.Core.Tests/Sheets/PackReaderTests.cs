@@ -1,5 +1,7 @@
 using System.Text.Json;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Wants;
 
 namespace RustCabin.Core.Tests.Sheets;
 
@@ -94,8 +96,8 @@ public class PackReaderTests
     [InlineData("""{ "format": "rustcabin.pack/1", "models": [ 5, {} ], "jobs": [ { "unit": null } ] }""")]
     public void What_is_no_pack_gives_errors_and_nothing_else(string json)
     {
-        PackReading reading = Sample.Read(json);
-        Assert.Null(reading.Pack);
+        Reading<Pack> reading = Sample.Read(json);
+        Assert.Null(reading.Value);
         Assert.NotEmpty(reading.Errors);
     }
 

@@ -1,5 +1,5 @@
 using System.Text.Json;
-using RustCabin.Core.Sheets;
+using RustCabin.Core.Packs;
 
 namespace RustCabin.Core.Tests.Sheets;
 

@@ -1,5 +1,6 @@
-using RustCabin.Core.Findings;
-using RustCabin.Core.Memory;
+using RustCabin.Core.Bench;
+using RustCabin.Core.Choices;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Switches;
@@ -120,9 +121,7 @@ static class BruteForce
                 job,
                 [.. job.Instances.Select((i, n) => i with { Positions = new Dictionary<string, string>(positions[n]) })]
             );
-            if (
-                Checks.Stops(plan, PowerUp.Run(plan)).Any() || NeedCheck.Of(plan, wants ?? job.Job!.Wants).Any(a => a.Met != true)
-            )
+            if (Trail.Stops(plan).Any() || NeedCheck.Of(plan, wants ?? job.Job!.Wants).Any(a => a.Met != true))
                 continue;
             string effect = Effect.Of(plan);
             if (!found.TryGetValue(effect, out int best) || moves < best)

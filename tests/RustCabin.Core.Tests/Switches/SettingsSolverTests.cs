@@ -1,7 +1,9 @@
+using RustCabin.Core.Bench;
+using RustCabin.Core.Choices;
 using RustCabin.Core.Findings;
-using RustCabin.Core.Memory;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Shopping;
 using RustCabin.Core.Switches;
 using RustCabin.Core.Wants;
 
@@ -127,7 +129,7 @@ public sealed class SettingsSolverTests
             Settings found = SettingsSolver.Solve(job, most: 200);
             foreach (Choice choice in found.Solutions)
             {
-                Assert.DoesNotContain(Checks.Run(choice.Planned, PowerUp.Run(choice.Planned)), f => f.Severity == Severity.Stop);
+                Assert.DoesNotContain(Trail.Run(choice.Planned, PowerUp.Run(choice.Planned)), f => f.Severity == Severity.Stop);
                 Assert.All(NeedCheck.Of(choice.Planned, job.Job!.Wants), a => Assert.True(a.Met));
             }
             Assert.Equal(found.Solutions.Select(s => s.Moves).Order(), found.Solutions.Select(s => s.Moves));

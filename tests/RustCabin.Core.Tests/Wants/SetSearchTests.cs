@@ -1,9 +1,9 @@
-using RustCabin.Core.Findings;
-using RustCabin.Core.Memory;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Shopping;
+using RustCabin.Core.Switches;
 using RustCabin.Core.Tests.Switches;
-using RustCabin.Core.Wants;
+using RustCabin.Core.Wants.Sets;
 
 namespace RustCabin.Core.Tests.Wants;
 
@@ -204,7 +204,7 @@ public sealed class SetSearchTests
             BuildSets found = SetSearch.Find(question);
             Assert.Equal(Smallest(question).Order(), found.Sets.Select(s => s.Key).Order());
             foreach (BuildSet set in found.Sets)
-                Assert.DoesNotContain(Checks.Stops(set.Choice.Planned, PowerUp.Run(set.Choice.Planned)), _ => true);
+                Assert.DoesNotContain(Trail.Stops(set.Choice.Planned), _ => true);
             if (found.Sets.Count > 0)
                 some++;
             else
@@ -226,7 +226,7 @@ public sealed class SetSearchTests
                 p.Ways[0],
                 p.Switches.ToDictionary(s => s.Id, s => s.Factory),
                 true,
-                new FittedPart(p.Id, "w", [], null, FittedState.Done, "", new Dictionary<string, StepProof>())
+                new FittedPart { Part = p.Id, Way = "w" }
             )),
         ];
         var works = Enumerable

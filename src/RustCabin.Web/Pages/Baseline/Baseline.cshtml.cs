@@ -1,7 +1,10 @@
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Baseline;
-using RustCabin.Core.Build;
+using RustCabin.Core.Bench;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Power;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 
@@ -19,11 +22,11 @@ public sealed partial class BaselineModel(SheetRepository sheets, JobRepository 
     /// <summary>Some pictures of the largest size and the form around them; larger uploads are read no further, and refused.</summary>
     public const int LargestForm = 64_000_000;
 
-    public override Station Station => Station.Named("Baseline");
+    public override Desk Desk => Desks.Of<BaselineDesk>();
 
     public Core.Sheets.Baseline? Noted => View.Unit.Baseline;
 
-    public Core.Memory.PowerUpCount Expected { get; private set; } = new([]);
+    public RustCabin.Core.Bench.PowerUpCount Expected { get; private set; } = new([]);
     public Comparison? Compared { get; private set; }
 
     public IReadOnlyList<Rail> Rails => [.. View.Before.Rails];
@@ -38,8 +41,8 @@ public sealed partial class BaselineModel(SheetRepository sheets, JobRepository 
 
     protected override void Loaded()
     {
-        Expected = Core.Memory.PowerUp.Run(View.Before);
-        Compared = Noted?.Reading is { } reading ? Comparison.Of(Expected, reading) : null;
+        Expected = RustCabin.Core.Bench.PowerUp.Run(View.Before);
+        Compared = Noted?.Reading is { } reading ? Comparison.Of(Expected, reading.AsGate) : null;
         Photos = photos.Of(View.Unit.Id);
     }
 
@@ -60,7 +63,7 @@ public sealed partial class BaselineModel(SheetRepository sheets, JobRepository 
             _ =>
                 (
                     "Baseline read: " + string.Join(", ", lines.Select(l => $"{l.Label} {l.Bytes}")),
-                    unit => BaselineEdits.Read(unit, new GateReading("baseline", Now(), lines, null))
+                    unit => BaselineEdits.Read(unit, new FirstReading { At = Now(), Lines = lines })
                 )
         );
     }
@@ -73,7 +76,7 @@ public sealed partial class BaselineModel(SheetRepository sheets, JobRepository 
             _ =>
                 (
                     starts ? "Baseline: it starts and works" : "Baseline: it does not start",
-                    unit => BaselineEdits.Read(unit, new GateReading("baseline", Now(), [], starts))
+                    unit => BaselineEdits.Read(unit, new FirstReading { At = Now(), Starts = starts })
                 )
         );
 
@@ -97,7 +100,7 @@ public sealed partial class BaselineModel(SheetRepository sheets, JobRepository 
                     StatusCodes.Status422UnprocessableEntity,
                     $"Nothing was changed: \"{text}\" for {id} V is not a voltage; type 4.93."
                 );
-            measured.Add(new MeasuredRail(id, value));
+            measured.Add(new MeasuredRail { Rail = id, Volts = value });
         }
         return ChangeUnit(
             job,

@@ -1,8 +1,12 @@
 using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Baseline;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Images;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Power;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 
@@ -22,16 +26,27 @@ public sealed partial class BaselineModel
 
     public IReadOnlyList<PhotoLine> Photos { get; private set; } = [];
 
-    public Wear? StateOf(string field) =>
-        View.Unit.Survey is not { } s
-            ? null
-            : field switch
-            {
-                "capacitors" => s.Capacitors,
-                "cells" => s.Cells,
-                "corrosion" => s.Corrosion,
-                _ => s.Plastic,
-            };
+    public Wear? StateOf(string field) => View.Unit.Survey is { } survey ? StateIn(survey, field) : null;
+
+    static Wear? StateIn(Survey survey, string field) =>
+        field switch
+        {
+            "capacitors" => survey.Capacitors,
+            "cells" => survey.Cells,
+            "corrosion" => survey.Corrosion,
+            "plastic" => survey.Plastic,
+            _ => throw new ArgumentException($"\"{field}\" is no question of the survey", nameof(field)),
+        };
+
+    static Survey With(Survey survey, string field, Wear? state) =>
+        field switch
+        {
+            "capacitors" => survey with { Capacitors = state },
+            "cells" => survey with { Cells = state },
+            "corrosion" => survey with { Corrosion = state },
+            "plastic" => survey with { Plastic = state },
+            _ => throw new ArgumentException($"\"{field}\" is no question of the survey", nameof(field)),
+        };
 
     public IReadOnlyList<Replacement> Replacements => ConditionChecks.Replacements(View.Before, clock.GetUtcNow().Year);
 
@@ -44,13 +59,18 @@ public sealed partial class BaselineModel
             job,
             version,
             _ =>
-                Surveyed.FirstOrDefault(s => s.Field == field) is not { Field: not null } asked
-                || (state is { Length: > 0 } && !Words<Wear>.TryParse(state, out Wear _))
-                    ? null
-                    : (
-                        $"{asked.Ask}: {(string.IsNullOrEmpty(state) ? "not looked at after all" : asked.States[Words<Wear>.All.ToList().IndexOf(state)])}",
-                        unit => BaselineEdits.Survey(unit, field, string.IsNullOrEmpty(state) ? null : state)
-                    )
+            {
+                Wear? found = null;
+                if (Surveyed.FirstOrDefault(s => s.Field == field) is not { Field: not null } asked)
+                    return null;
+                if (!string.IsNullOrEmpty(state))
+                    if (Words<Wear>.TryParse(state, out Wear read))
+                        found = read;
+                    else
+                        return null;
+                string told = found is { } wear ? asked.States[(int)wear] : "not looked at after all";
+                return ($"{asked.Ask}: {told}", unit => BaselineEdits.Survey(unit, s => With(s, field, found)));
+            }
         );
 
     /// <summary>Year, the two mains voltages and what was left half done; empty fields are taken back.</summary>
@@ -65,33 +85,47 @@ public sealed partial class BaselineModel
     {
         if (!Load(job))
             return NotFound();
-        var answers = new List<(string Field, JsonNode? Answer)>
-        {
-            ("halfDone", string.IsNullOrWhiteSpace(halfDone) ? null : halfDone.Trim()),
-        };
-        foreach (
-            (string field, string? text, string what) in ((string, string?, string)[])
-                [("year", year, "year"), ("suppliedForVolts", suppliedFor, "voltage"), ("mainsHereVolts", mainsHere, "voltage")]
-        )
-        {
-            string typed = (text ?? "").Trim().TrimEnd('V', ' ');
-            Kept[field] = text ?? "";
-            if (typed.Length == 0)
-                answers.Add((field, null));
-            else if (TypedNumber.TryParse(typed, out decimal value, signed: true))
-                answers.Add((field, value));
-            else
-                return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: \"{text}\" is not a {what}.");
-        }
+        (Kept["year"], Kept["suppliedForVolts"], Kept["mainsHereVolts"]) = (year ?? "", suppliedFor ?? "", mainsHere ?? "");
+        if (!TryTyped(year, out decimal? made))
+            return Refuse($"Nothing was changed: \"{year}\" is not a year.");
+        if (!TryTyped(suppliedFor, out decimal? supplied))
+            return Refuse($"Nothing was changed: \"{suppliedFor}\" is not a voltage.");
+        if (!TryTyped(mainsHere, out decimal? here))
+            return Refuse($"Nothing was changed: \"{mainsHere}\" is not a voltage.");
+        if (made is { } whole && whole != decimal.Truncate(whole))
+            return Refuse($"Nothing was changed: survey.year: must be a whole number, not {whole}");
         return ChangeUnit(
             job,
             version,
             _ =>
                 (
                     "Age and mains noted",
-                    unit => answers.Aggregate(unit, (u, a) => BaselineEdits.Survey(u, a.Field, a.Answer?.DeepClone()))
+                    unit =>
+                        BaselineEdits.Survey(
+                            unit,
+                            s =>
+                                s with
+                                {
+                                    Year = (int?)made,
+                                    SuppliedForVolts = supplied,
+                                    MainsHereVolts = here,
+                                    HalfDone = (halfDone ?? "").Trim(),
+                                }
+                        )
                 )
         );
+    }
+
+    /// <summary>A number with or without its V; nothing typed is null.</summary>
+    static bool TryTyped(string? text, out decimal? value)
+    {
+        string typed = (text ?? "").Trim().TrimEnd('V', ' ');
+        value = null;
+        if (typed.Length == 0)
+            return true;
+        bool read = TypedNumber.TryParse(typed, out decimal number, signed: true) && Math.Abs(number) < 1_000_000;
+        value = read ? number : null;
+        return read;
     }
 
     public IActionResult OnPostNote(string job, long version, string? text, bool fault)
@@ -135,7 +169,16 @@ public sealed partial class BaselineModel
                 _ =>
                     (
                         $"Belongs to it: {what.Trim()}",
-                        unit => BaselineEdits.Belongs(unit, new Belonging(what.Trim(), original, (place ?? "").Trim()))
+                        unit =>
+                            BaselineEdits.Belongs(
+                                unit,
+                                new Belonging
+                                {
+                                    What = what.Trim(),
+                                    Original = original,
+                                    Place = (place ?? "").Trim(),
+                                }
+                            )
                     )
             );
     }
@@ -174,8 +217,8 @@ public sealed partial class BaselineModel
         Kept["photo-note"] = note ?? "";
         if (photo.Count == 0)
             return Refuse(StatusCodes.Status422UnprocessableEntity, "Pick a picture: PNG, JPEG or WebP.");
-        if (note?.Length > Fields.LongestText)
-            return Refuse(StatusCodes.Status422UnprocessableEntity, $"The note is longer than {Fields.LongestText} characters.");
+        if (note?.Length > TextLimits.Longest)
+            return Refuse(StatusCodes.Status422UnprocessableEntity, $"The note is longer than {TextLimits.Longest} characters.");
         var read = new List<Photo>();
         foreach (IFormFile upload in photo)
             try
@@ -197,7 +240,7 @@ public sealed partial class BaselineModel
                 );
             }
         return read.All(p => photos.Add(View.Unit.Id, p, (note ?? "").Trim()) is not null)
-            ? LocalRedirect(UrlOf(Station) + "#photos")
+            ? LocalRedirect(UrlOf(Desk) + "#photos")
             : Refuse(StatusCodes.Status422UnprocessableEntity, $"A unit keeps {PhotoRepository.MostOfUnit} pictures at most.");
     }
 
@@ -206,6 +249,6 @@ public sealed partial class BaselineModel
         if (!Load(job))
             return NotFound();
         photos.Hide(View.Unit.Id, photo, hidden);
-        return LocalRedirect(UrlOf(Station) + "#photos");
+        return LocalRedirect(UrlOf(Desk) + "#photos");
     }
 }

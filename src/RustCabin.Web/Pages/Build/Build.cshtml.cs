@@ -1,7 +1,12 @@
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Build;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Faults;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Power;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
+using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 
@@ -10,7 +15,7 @@ namespace RustCabin.Web.Pages.Build;
 /// <summary>The Build station: the steps in order, their cautions, and the gates with what must be read and what was.</summary>
 public sealed class BuildModel(SheetRepository sheets, JobRepository jobs, TimeProvider clock) : StationPage(sheets, jobs)
 {
-    public override Station Station => Station.Named("Build");
+    public override Desk Desk => Desks.Of<BuildDesk>();
 
     /// <summary>What was typed at a gate, kept when it could not be taken, with what is wrong by line.</summary>
     public IReadOnlyList<string> Typed { get; private set; } = [];
@@ -20,47 +25,40 @@ public sealed class BuildModel(SheetRepository sheets, JobRepository jobs, TimeP
     public IReadOnlyList<string> Explained(StepProgress step) =>
         step is { State: StepState.Differs, Reading: { } reading, Step.At: { } at } ? Explanations.Of(at, reading) : [];
 
-    public IActionResult OnPostTick(string job, long version, string step, bool done, string? took) =>
-        Change(
-            job,
-            version,
-            view =>
-            {
-                if (
-                    view.Progress.Steps.FirstOrDefault(s => s.Step.Id == step) is not { } at
-                    || at.Step.Kind == StepKind.Gate
-                    || at.Step.Proved is not null
-                )
-                    return null;
-                if (done && at.State == StepState.Locked)
-                    throw new ArgumentException("a gate before this step has not passed");
-                if (done && !at.AllHeeded)
-                    throw new ArgumentException($"tick the cautions of \"{at.Step.Title}\" first");
-                decimal? minutes = null;
-                if (done && !string.IsNullOrWhiteSpace(took))
-                    minutes =
-                        TypedNumber.TryParse(took, out decimal typed) && typed is > 0 and < 100_000
-                            ? typed
-                            : throw new ArgumentException($"\"{took}\" is not a number of minutes");
-                return (
-                    done
-                        ? $"Done: {at.Step.Title}{(minutes is null ? "" : $", in {minutes} min")}"
-                        : $"Not done after all: {at.Step.Title}",
-                    json => JobEdits.Took(JobEdits.Tick(json, step, done), step, minutes)
-                );
-            }
-        );
+    public IActionResult OnPostTick(string job, long version, string step, bool done, string? took)
+    {
+        if (!Load(job))
+            return NotFound();
+        if (Find(step) is not { Step: { Kind: not StepKind.Gate, Proved: null } known } at)
+            return Change(job, version, _ => null);
+        if (done && at.State == StepState.Locked)
+            return Refuse("Nothing was changed: a gate before this step has not passed");
+        if (done && !at.AllHeeded)
+            return Refuse($"Nothing was changed: tick the cautions of \"{known.Title}\" first");
+        decimal? minutes = null;
+        if (done && !string.IsNullOrWhiteSpace(took))
+            if (TypedNumber.TryParse(took, out decimal typed) && typed is > 0 and < 100_000)
+                minutes = typed;
+            else
+                return Refuse($"Nothing was changed: \"{took}\" is not a number of minutes");
+        string what = done
+            ? $"Done: {known.Title}{(minutes is null ? "" : $", in {minutes} min")}"
+            : $"Not done after all: {known.Title}";
+        return Change(job, version, _ => (what, j => JobEdits.Took(JobEdits.Tick(j, known.Id, done), known.Id, minutes)));
+    }
+
+    /// <summary>A step of the sheet by its id as a form sends it; null: there is none.</summary>
+    StepProgress? Find(string step) => View.Progress.Steps.FirstOrDefault(s => s.Step.Id == StepId.Parse(step));
 
     public IActionResult OnPostHeed(string job, long version, string step, string caution, bool heeded) =>
         Change(
             job,
             version,
             view =>
-                view.Progress.Steps.FirstOrDefault(s => s.Step.Id == step)?.Step.Cautions.FirstOrDefault(c => c.Id == caution)
-                    is { } known
+                Find(step)?.Step.Cautions.FirstOrDefault(c => c.Id == caution) is { } known
                     ? (
                         $"Caution {(heeded ? "read" : "unticked")}: {known.Title}",
-                        json => JobEdits.Heed(json, step, caution, heeded)
+                        json => JobEdits.Heed(json, StepId.Parse(step), caution, heeded)
                     )
                     : null
         );
@@ -70,7 +68,7 @@ public sealed class BuildModel(SheetRepository sheets, JobRepository jobs, TimeP
         (Typed, TypedAt) = ([.. seen.Select(s => s ?? "")], step);
         if (!Load(job))
             return NotFound();
-        if (View.Progress.Steps.FirstOrDefault(s => s.Step.Id == step) is not { Step.Expected: { } expected })
+        if (Find(step) is not { Step.Expected: { } expected })
             return NotFound();
 
         (IReadOnlyList<SeenLine> lines, IReadOnlyDictionary<int, string> wrong) = ScreenReading.Parse(expected, Typed);
@@ -87,9 +85,17 @@ public sealed class BuildModel(SheetRepository sheets, JobRepository jobs, TimeP
             version,
             view =>
                 (
-                    $"Read at \"{view.Progress.Steps.First(s => s.Step.Id == step).Step.Title}\": "
-                        + string.Join(", ", lines.Select(l => $"{l.Label} {l.Bytes}")),
-                    json => JobEdits.Read(json, new GateReading(step, Now(), lines, null))
+                    $"Read at \"{Find(step)!.Step.Title}\": " + string.Join(", ", lines.Select(l => $"{l.Label} {l.Bytes}")),
+                    json =>
+                        JobEdits.Read(
+                            json,
+                            new GateReading
+                            {
+                                Gate = StepId.Parse(step),
+                                At = Now(),
+                                Lines = lines,
+                            }
+                        )
                 )
         );
     }
@@ -100,10 +106,19 @@ public sealed class BuildModel(SheetRepository sheets, JobRepository jobs, TimeP
             job,
             version,
             view =>
-                view.Progress.Steps.Any(s => s.Step.Id == step && s.Step.Expected is { Lines.Count: 0 })
+                Find(step) is { Step.Expected.Lines.Count: 0 }
                     ? (
                         starts ? "Starts as before" : "Does not start as before",
-                        json => JobEdits.Read(json, new GateReading(step, Now(), [], starts))
+                        json =>
+                            JobEdits.Read(
+                                json,
+                                new GateReading
+                                {
+                                    Gate = StepId.Parse(step),
+                                    At = Now(),
+                                    Starts = starts,
+                                }
+                            )
                     )
                     : null
         );

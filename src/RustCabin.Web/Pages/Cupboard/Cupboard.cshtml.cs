@@ -5,7 +5,11 @@ using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using RustCabin.Core.Cupboard;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Images;
+using RustCabin.Core.Power;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Shopping;
 using RustCabin.Data;
 
 namespace RustCabin.Web.Pages.Cupboard;
@@ -154,7 +158,7 @@ public sealed class CupboardModel(StockRepository stock, SheetRepository sheets,
     {
         Load();
         return File(
-            Encoding.UTF8.GetPreamble().Concat(Encoding.UTF8.GetBytes(Shopping.AsCsv(Wanted, Currency))).ToArray(),
+            Encoding.UTF8.GetPreamble().Concat(Encoding.UTF8.GetBytes(ShoppingList.AsCsv(Wanted, Currency))).ToArray(),
             "text/csv; charset=utf-8",
             "shopping-list.csv"
         );
@@ -186,7 +190,7 @@ public sealed class CupboardModel(StockRepository stock, SheetRepository sheets,
         Undoes = stock.Undoes();
         Pack all = sheets.All();
         Currency = all.Currency;
-        Wanted = Shopping.Of(all, jobs.All(), [.. Items.Select(i => i.Item)]);
+        Wanted = ShoppingList.Of(all, jobs.All(), [.. Items.Select(i => i.Item)]);
     }
 
     public string? ErrorOf(string field) => Errors.FirstOrDefault(e => e.Path == field)?.Message;

@@ -1,6 +1,8 @@
 using Microsoft.AspNetCore.Mvc;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Fit;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 
@@ -9,7 +11,7 @@ namespace RustCabin.Web.Pages.Fit;
 /// <summary>The Fit station: every part of the cabin against the boards of this model, and what sits on this unit's sites.</summary>
 public sealed class FitModel(SheetRepository sheets, JobRepository jobs, StockRepository stock) : StationPage(sheets, jobs)
 {
-    public override Station Station => Station.Named("Fit");
+    public override Desk Desk => Desks.Of<FitDesk>();
 
     /// <summary>Shows parts of one kind only; empty: all.</summary>
     [BindProperty(SupportsGet = true, Name = "kind")]
@@ -55,18 +57,7 @@ public sealed class FitModel(SheetRepository sheets, JobRepository jobs, StockRe
             .Where(s => s.Item.Kind == Core.Cupboard.StockKind.Part)
             .GroupBy(s => s.Item.Item)
             .ToDictionary(g => g.Key, g => g.Sum(s => s.Item.Count));
-        var wanted = View
-            .Job.Wants.Select(w =>
-                w.Kind switch
-                {
-                    NeedKind.Provides => w.What,
-                    NeedKind.Memory => "memory",
-                    NeedKind.Speed => "speed",
-                    NeedKind.Storage => "storage",
-                    _ => "",
-                }
-            )
-            .ToHashSet();
+        var wanted = View.Job.Wants.Select(w => w is ProvidesNeed outcome ? outcome.Outcome : w.Kind).ToHashSet();
         Wants =
         [
             .. known
@@ -96,6 +87,6 @@ public sealed class FitModel(SheetRepository sheets, JobRepository jobs, StockRe
             .. (want ?? Want) is { Length: > 0 } w ? [$"want={Uri.EscapeDataString(w)}"] : (string[])[],
             .. stock ?? InStock ? ["stock=true"] : (string[])[],
         ];
-        return UrlOf(Station) + (query.Length > 0 ? $"?{string.Join('&', query)}" : "");
+        return UrlOf(Desk) + (query.Length > 0 ? $"?{string.Join('&', query)}" : "");
     }
 }

@@ -1,7 +1,10 @@
 using Microsoft.AspNetCore.Mvc;
-using RustCabin.Core.Build;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Identify;
+using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
+using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 
@@ -10,7 +13,7 @@ namespace RustCabin.Web.Pages.Identify;
 /// <summary>The Identify station: which board is it, which clues pull where, and what to look at next.</summary>
 public sealed class IdentifyModel(SheetRepository sheets, JobRepository jobs) : StationPage(sheets, jobs)
 {
-    public override Station Station => Station.Named("Identify");
+    public override Desk Desk => Desks.Of<IdentifyDesk>();
 
     /// <summary>How far the user is willing to open the case for the next look; empty: as far as it goes.</summary>
     [BindProperty(SupportsGet = true, Name = "open")]

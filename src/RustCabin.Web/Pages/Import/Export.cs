@@ -1,4 +1,4 @@
-using RustCabin.Core.Sheets;
+using RustCabin.Core.Packs;
 using RustCabin.Data;
 
 namespace RustCabin.Web.Pages.Import;

@@ -2,6 +2,7 @@ using System.Globalization;
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Memory;
+using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 
@@ -10,7 +11,7 @@ namespace RustCabin.Web.Pages.Memory;
 /// <summary>Bank windows of the Memory station: what lies behind each, a listing that walks every bank, and the reset circuit of a register.</summary>
 public sealed class BanksModel(SheetRepository sheets, JobRepository jobs) : StationPage(sheets, jobs)
 {
-    public override Station Station => Station.Named("Memory");
+    public override Desk Desk => Desks.Of<MemoryDesk>();
 
     public IReadOnlyList<DecodedClaim> Windows => [.. View.After.Claims.Where(c => c.Window is { Register: not null })];
 

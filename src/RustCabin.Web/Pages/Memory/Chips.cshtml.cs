@@ -1,10 +1,12 @@
 using Microsoft.AspNetCore.Mvc;
+using RustCabin.Core.Chips;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Memory;
-using RustCabin.Core.Memory.Chips;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Power;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
+using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 
@@ -35,7 +37,7 @@ public sealed class ChipsModel(SheetRepository sheets, JobRepository jobs, Stock
     /// <summary>Minutes for each joint soldered: the user's own where they are known.</summary>
     public (decimal Minutes, int Steps) PerJoint => Core.Build.Learnt.PerJoint(Jobs.All().Select(j => Plan.For(View.Sheets, j)));
 
-    public override Station Station => Station.Named("Memory");
+    public override Desk Desk => Desks.Of<MemoryDesk>();
 
     /// <summary>The memory wanted in all, as typed; KiB unless it says K or M. Empty: what the job wants.</summary>
     [BindProperty(SupportsGet = true, Name = "target")]
@@ -50,7 +52,8 @@ public sealed class ChipsModel(SheetRepository sheets, JobRepository jobs, Stock
     protected override void Loaded()
     {
         ByteSize wanted = View
-            .Job.Wants.Where(w => w.Kind == NeedKind.Memory && w.What == Master)
+            .Job.Wants.OfType<MemoryNeed>()
+            .Where(w => w.Master == Master)
             .Select(w => w.AtLeast)
             .DefaultIfEmpty(View.Answer.PowerUp.Total)
             .Max();
@@ -85,7 +88,7 @@ public sealed class ChipsModel(SheetRepository sheets, JobRepository jobs, Stock
             first.ParityBits,
             instance.Part.Arrays.Count,
             types,
-            instance.Part.Mix is { } mix ? MemoryReader.MixOf(mix) ?? MixRule.Any : MixRule.Any,
+            instance.Part.Mix is { } mix ? MixRules.Of(mix) ?? MixRule.Any : MixRule.Any,
             Target.Bytes,
             chips.ToDictionary(g => g.Key, g => g.Sum(s => s.Item.Count)),
             prices,
@@ -128,9 +131,10 @@ public sealed class ChipsModel(SheetRepository sheets, JobRepository jobs, Stock
                 return (
                     $"Banks of {at.Title}: {string.Join(", ", banks.Select(b => b ?? "empty"))}",
                     json =>
-                        (row?.Positions ?? []).Aggregate(
+                        JobEdits.SetSwitches(
                             JobEdits.SetBanks(json, instance, banks),
-                            (j, p) => JobEdits.SetSwitch(j, view.Unit.Fitted, instance, p.Key, p.Value)
+                            view.Unit.Fitted,
+                            (row?.Positions ?? []).Select(p => (instance, p.Key, p.Value))
                         )
                 );
             }
@@ -216,16 +220,14 @@ public sealed class ChipsModel(SheetRepository sheets, JobRepository jobs, Stock
             return NotFound();
         var size = new ByteSize(bytes);
         stock.Add(
-            new StockItem(
-                StockKind.Module,
-                $"{bytes >> 10}K",
-                $"{size} module out of {View.Unit.Name}",
-                Math.Clamp(count, 1, 100),
-                null,
-                "",
-                true,
-                ""
-            )
+            new StockItem
+            {
+                Kind = StockKind.Module,
+                Item = $"{bytes >> 10}K",
+                Name = $"{size} module out of {View.Unit.Name}",
+                Count = Math.Clamp(count, 1, 100),
+                Tested = true,
+            }
         );
         return LocalRedirect("/cupboard");
     }

@@ -1,9 +1,13 @@
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Bench;
+using RustCabin.Core.Faults;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Shopping;
+using RustCabin.Core.Switches;
 using RustCabin.Core.Units;
+using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 
@@ -23,7 +27,7 @@ public sealed record ReachRow(string Master, ByteSize Now, ByteSize After, ByteS
 /// <summary>The Memory station: the address ladder, the switches of the boards, the power-up count and each master's reach.</summary>
 public sealed class MemoryModel(SheetRepository sheets, JobRepository jobs) : StationPage(sheets, jobs)
 {
-    public override Station Station => Station.Named("Memory");
+    public override Desk Desk => Desks.Of<MemoryDesk>();
 
     /// <summary>The ends of the range that is zoomed to, as hex; without them the whole space.</summary>
     [BindProperty(SupportsGet = true, Name = "from")]
@@ -52,7 +56,7 @@ public sealed class MemoryModel(SheetRepository sheets, JobRepository jobs) : St
         string zoom = range == Space ? "" : $"from={range.From.ToJson(bits)}&to={range.To.ToJson(bits)}",
             view = table ? "as=table" : "";
         string query = string.Join('&', ((string[])[zoom, view]).Where(q => q.Length > 0));
-        return UrlOf(Station) + (query.Length > 0 ? $"?{query}" : "");
+        return UrlOf(Desk) + (query.Length > 0 ? $"?{query}" : "");
     }
 
     /// <summary>The fault that is tried, by its key; empty: none.</summary>
@@ -80,7 +84,7 @@ public sealed class MemoryModel(SheetRepository sheets, JobRepository jobs) : St
                 m.Item,
                 View.Before.Map.Reach[m.Index],
                 View.After.Map.Reach[m.Index],
-                View.Job.Wants.Where(w => w.Kind == NeedKind.Memory && w.What == m.Item).Select(w => (ByteSize?)w.AtLeast).Max()
+                View.Job.Wants.OfType<MemoryNeed>().Where(w => w.Master == m.Item).Select(w => (ByteSize?)w.AtLeast).Max()
             ));
 
     /// <summary>Parts that bring memory and have a way into this model.</summary>

@@ -1,10 +1,13 @@
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core;
+using RustCabin.Core.Choices;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Power;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Switches;
 using RustCabin.Core.Units;
 using RustCabin.Core.Wants;
+using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 
@@ -16,7 +19,7 @@ public sealed record SettingColumn(string Title, string? Name, PlannedUnit Unit,
 /// <summary>Named settings of one job side by side, what each master reaches and has left free under each, and which titles run.</summary>
 public sealed class SettingsModel(SheetRepository sheets, JobRepository jobs) : StationPage(sheets, jobs)
 {
-    public override Station Station => Station.Named("Memory");
+    public override Desk Desk => Desks.Of<MemoryDesk>();
 
     public IReadOnlyList<SettingColumn> Columns { get; private set; } = [];
     public IReadOnlyList<TitleRow> TitleRows { get; private set; } = [];
@@ -59,7 +62,9 @@ public sealed class SettingsModel(SheetRepository sheets, JobRepository jobs) : 
         Columns = columns;
         // Titles of machines like this one: those whose memory is asked of a master that it has.
         TitleRows = Titles.Table(
-            View.Sheets.Titles.Where(t => t.Needs.All(n => n.Kind != NeedKind.Memory || View.Model.Masters.Contains(n.What))),
+            View.Sheets.Titles.Where(t =>
+                t.Needs.All(n => n is not MemoryNeed memory || View.Model.Masters.Contains(memory.Master))
+            ),
             [.. columns.Select(c => c.Unit)]
         );
     }
@@ -131,9 +136,11 @@ public sealed class SettingsModel(SheetRepository sheets, JobRepository jobs) : 
                     : (
                         $"Set as \"{name}\"",
                         json =>
-                            setting
-                                .Switches.SelectMany(i => i.Value.Select(p => (i.Key, p)))
-                                .Aggregate(json, (j, m) => JobEdits.SetSwitch(j, view.Unit.Fitted, m.Key, m.p.Key, m.p.Value))
+                            JobEdits.SetSwitches(
+                                json,
+                                view.Unit.Fitted,
+                                setting.Switches.SelectMany(i => i.Value.Select(p => (i.Key, p.Key, p.Value)))
+                            )
                     )
         );
 

@@ -1,5 +1,8 @@
 using RustCabin.Core.Build;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
+using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 
@@ -8,7 +11,7 @@ namespace RustCabin.Web.Pages.Passport;
 /// <summary>The Passport station: what is fitted to the unit and what happened to it.</summary>
 public sealed class PassportModel(SheetRepository sheets, JobRepository jobs) : StationPage(sheets, jobs)
 {
-    public override Station Station => Station.Named("Passport");
+    public override Desk Desk => Desks.Of<PassportDesk>();
 
     public IReadOnlyList<JobChange> History { get; private set; } = [];
 
@@ -16,7 +19,7 @@ public sealed class PassportModel(SheetRepository sheets, JobRepository jobs) : 
 
     /// <summary>Whether a part is on the unit by now, or only planned.</summary>
     public bool IsIn(Instance instance) =>
-        !instance.Added || View.Progress.Steps.Any(s => s.Step.Id == $"fit-{instance.Name}" && s.State == StepState.Done);
+        !instance.Added || View.Progress.Steps.Any(s => s.Step.Id == Acts.Fit(instance.Name) && s.State == StepState.Done);
 
     public IEnumerable<StepProgress> Readings => View.Progress.Steps.Where(s => s.Reading is not null);
 

@@ -1,7 +1,13 @@
 using System.Globalization;
 using Microsoft.AspNetCore.Mvc;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Power;
 using RustCabin.Core.Rom;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
 using RustCabin.Core.Units;
+using RustCabin.Core.Wiring;
 using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Rom;
@@ -42,7 +48,13 @@ public sealed partial class RomModel
         string words = proof.Passed
             ? proof.Words
             : $"{proof.Words} The first wrong byte is 0x{proof.FirstWrong:x} of the image{(proof.At is { } at ? $", at {at.ToScreen(View.After.Map.AddressBits)} of the machine" : "")}.";
-        var note = new ProofNote(Now(), RomProof.KeyOf(View.After, Plan), proof.Passed, words);
+        var note = new ProofNote
+        {
+            At = Now(),
+            Of = RomProof.KeyOf(View.After, Plan),
+            Passed = proof.Passed,
+            Words = words,
+        };
         return Change(
             job,
             version,
@@ -83,7 +95,11 @@ public sealed partial class RomModel
             : Change(
                 job,
                 version,
-                _ => ($"Eraser on for {seconds} s", json => RomEdits.LampOn(json, site, new Erasure(Now(), seconds)))
+                _ =>
+                    (
+                        $"Eraser on for {seconds} s",
+                        json => RomEdits.LampOn(json, site, new Erasure { At = Now(), Seconds = seconds })
+                    )
             );
     }
 
@@ -112,8 +128,12 @@ public sealed partial class RomModel
             return Unfit("Nothing was burnt: a batch has up to 60 letters.");
         ProgrammerFault with = Enum.TryParse(fault, out ProgrammerFault chosen) ? chosen : ProgrammerFault.None;
         BurnResult last = new Programmer(Device, with).Run(ToBurn)[^1];
-        var note = new BurnNote(Now(), last.Passed, $"{last.Step}: {last.Words}")
+        var note = new BurnNote
         {
+            At = Now(),
+            Passed = last.Passed,
+            Step = last.Step,
+            Words = last.Words,
             Device = Plan.Device,
             Batch = Kept["batch"],
             Setting =

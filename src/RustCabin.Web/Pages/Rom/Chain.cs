@@ -4,9 +4,13 @@ using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Mvc;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Images;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Power;
 using RustCabin.Core.Rom;
-using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
+using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 
@@ -32,20 +36,20 @@ public sealed partial class RomModel
             : 0;
 
     /// <summary>What an operation of the page's buttons would be, as a sheet writes it.</summary>
-    public static readonly (string Words, string Json)[] QuickOps =
+    public static readonly (string Words, RomOp Op)[] QuickOps =
     [
-        ("Swap bytes of words", """{"op":"swap16"}"""),
-        ("Double", """{"op":"double"}"""),
-        ("Split in two lanes", """{"op":"split","lanes":2}"""),
-        ("Join lanes", """{"op":"join"}"""),
-        ("One behind the other", """{"op":"concat"}"""),
+        ("Swap bytes of words", new Swap16()),
+        ("Double", new DoubleImage()),
+        ("Split in two lanes", new Split()),
+        ("Join lanes", new Join()),
+        ("One behind the other", new Concat()),
     ];
 
-    public static readonly (string Words, string Json)[] RareOps =
+    public static readonly (string Words, RomOp Op)[] RareOps =
     [
-        ("Reverse bytes of 32-bit words", """{"op":"swap32"}"""),
-        ("Reverse the order of words", """{"op":"reverseWords","bits":16}"""),
-        ("Split in four lanes", """{"op":"split","lanes":4}"""),
+        ("Reverse bytes of 32-bit words", new Swap32()),
+        ("Reverse the order of words", new ReverseWords()),
+        ("Split in four lanes", new Split { Lanes = 4 }),
     ];
 
     void LoadImages()
@@ -116,68 +120,51 @@ public sealed partial class RomModel
         Change(job, version, _ => ("Operation moved forward", json => RomEdits.RaiseOp(json, site, index)));
 
     public IActionResult OnPostOp(string job, long version, string site, string op) =>
-        AddOp(
-            job,
-            version,
-            site,
-            () =>
-            {
-                try
-                {
-                    return JsonNode.Parse(op) as JsonObject ?? throw new ArgumentException("that is no operation");
-                }
-                catch (JsonException)
-                {
-                    throw new ArgumentException("that is no operation");
-                }
-            }
-        );
+        ReadOps($"[{op}]") is [var one] ? AddOp(job, version, site, one) : NoOp(job, "that is no operation");
 
-    IActionResult AddOp(string job, long version, string site, Func<JsonObject> make) =>
-        Change(
-            job,
-            version,
-            _ =>
-            {
-                JsonObject sheet = make();
-                return (IdText.Capital(RomPlan.Words(Read($"[{sheet.ToJsonString()}]")[0])), j => RomEdits.AddOp(j, site, sheet));
-            }
-        );
+    IActionResult NoOp(string job, string why) => Load(job) ? Unfit($"Nothing was changed: {why}") : NotFound();
 
-    static IReadOnlyList<RomOp> Read(string ops)
+    IActionResult AddOp(string job, long version, string site, RomOp op) =>
+        Change(job, version, _ => (IdText.Capital(op.Words), j => RomEdits.AddOp(j, site, op)));
+
+    /// <summary>A chain as the transform call takes it; null: it is none.</summary>
+    static IReadOnlyList<RomOp>? ReadOps(string ops)
     {
-        using var json = JsonDocument.Parse(ops);
-        (IReadOnlyList<RomOp> read, IReadOnlyList<SheetError> errors) = RomOp.Read(json.RootElement);
-        return errors.Count == 0 ? read : throw new ArgumentException(errors[0].ToString());
+        try
+        {
+            using var json = JsonDocument.Parse(ops);
+            (IReadOnlyList<RomOp> read, IReadOnlyList<SheetError> errors) = RomOp.Read(json.RootElement);
+            return errors.Count == 0 ? read : null;
+        }
+        catch (JsonException)
+        {
+            return null;
+        }
     }
 
+    /// <summary>What is typed for an operation is kept when it cannot be read.</summary>
+    IActionResult Typed(string job, long version, string site, Func<RomOp?> make, params (string Name, string? Text)[] typed)
+    {
+        if (!Load(job))
+            return NotFound();
+        foreach ((string name, string? text) in typed)
+            Kept[name] = (text ?? "").Trim();
+        return make() is { } op ? AddOp(job, version, site, op) : Unfit($"Nothing was changed: {_wrong}");
+    }
+
+    string _wrong = "";
+
     public IActionResult OnPostPad(string job, long version, string site, string? size) =>
-        Typed(
-            job,
-            version,
-            site,
-            ("pad", size),
-            kept => new JsonObject
-            {
-                ["op"] = "pad",
-                ["size"] = Size(kept["pad"], "a size").ToSheet(),
-                ["fill"] = 255,
-            }
-        );
+        Typed(job, version, site, () => Size("pad") is { } to ? new Pad { Size = to } : null, ("pad", size));
 
     public IActionResult OnPostSlice(string job, long version, string site, string? from, string? size) =>
         Typed(
             job,
             version,
             site,
+            () => Place("from") is { } at && Size("size") is { } long_ ? new Slice { From = at, Size = long_ } : null,
             ("from", from),
-            ("size", size),
-            kept => new JsonObject
-            {
-                ["op"] = "slice",
-                ["from"] = Place(kept["from"]),
-                ["size"] = Size(kept["size"], "a size").ToSheet(),
-            }
+            ("size", size)
         );
 
     public IActionResult OnPostPatch(string job, long version, string site, string? patchAt, string? bytes) =>
@@ -185,14 +172,17 @@ public sealed partial class RomModel
             job,
             version,
             site,
-            ("patchAt", patchAt),
-            ("bytes", bytes),
-            kept => new JsonObject
+            () =>
             {
-                ["op"] = "patch",
-                ["at"] = Place(kept["patchAt"]),
-                ["bytes"] = kept["bytes"],
-            }
+                if (Place("patchAt") is not { } at)
+                    return null;
+                if (ReadOps($"[{new Patch { At = at, Bytes = Kept["bytes"] }.Text}]") is [var op])
+                    return op;
+                _wrong = "bytes: must be pairs of hex digits, such as \"4e 71\"";
+                return null;
+            },
+            ("patchAt", patchAt),
+            ("bytes", bytes)
         );
 
     public IActionResult OnPostChecksum(string job, long version, string site, string kind, string? sumAt, bool little) =>
@@ -200,60 +190,37 @@ public sealed partial class RomModel
             job,
             version,
             site,
-            ("sumAt", sumAt),
-            kept => new JsonObject
-            {
-                ["op"] = "checksum",
-                ["kind"] = kind == "sum32" ? "sum32" : "sum16",
-                ["at"] = Place(kept["sumAt"]),
-                ["little"] = little,
-            }
+            () =>
+                Place("sumAt") is { } at
+                    ? new Checksum
+                    {
+                        Kind = kind == "sum32" ? "sum32" : "sum16",
+                        At = at,
+                        Little = little,
+                    }
+                    : null,
+            ("sumAt", sumAt)
         );
 
-    IActionResult Typed(
-        string job,
-        long version,
-        string site,
-        (string Name, string? Text) one,
-        Func<Dictionary<string, string>, JsonObject> make
-    ) => Typed(job, version, site, one, one, make);
-
-    /// <summary>An operation of typed fields, which are kept when it cannot be read.</summary>
-    IActionResult Typed(
-        string job,
-        long version,
-        string site,
-        (string Name, string? Text) one,
-        (string Name, string? Text) two,
-        Func<Dictionary<string, string>, JsonObject> make
-    )
+    ByteSize? Size(string field)
     {
-        if (!Load(job))
-            return NotFound();
-        foreach ((string name, string? text) in new[] { one, two })
-            Kept[name] = (text ?? "").Trim();
-        return AddOp(job, version, site, () => make(Kept));
+        if (ScreenReading.TryParse(Kept[field], out ByteSize size) && size.Bytes is > 0 and <= RomFile.Largest)
+            return size;
+        _wrong = $"\"{Kept[field]}\" is not a size; type 512K";
+        return null;
     }
 
-    static ByteSize Size(string text, string what) =>
-        ScreenReading.TryParse(text, out ByteSize size) && size.Bytes is > 0 and <= RomFile.Largest
-            ? size
-            : throw new ArgumentException($"\"{text}\" is not {what}; type 512K");
-
     /// <summary>A place in an image: hex with 0x or $, or decimal.</summary>
-    static long Place(string text)
+    ByteSize? Place(string field)
     {
+        string text = Kept[field];
         bool hex = text.StartsWith("0x", StringComparison.OrdinalIgnoreCase) || text.StartsWith('$');
         string digits = hex ? text[(text[0] == '$' ? 1 : 2)..] : text;
-        return
-            long.TryParse(
-                digits,
-                hex ? NumberStyles.AllowHexSpecifier : NumberStyles.None,
-                CultureInfo.InvariantCulture,
-                out long place
-            ) && place is >= 0 and < RomFile.Largest
-            ? place
-            : throw new ArgumentException($"\"{text}\" is not a place in the image; type 0x1FC or 508");
+        NumberStyles style = hex ? NumberStyles.AllowHexSpecifier : NumberStyles.None;
+        if (ulong.TryParse(digits, style, CultureInfo.InvariantCulture, out ulong place) && place < RomFile.Largest)
+            return new ByteSize(place);
+        _wrong = $"\"{text}\" is not a place in the image; type 0x1FC or 508";
+        return null;
     }
 
     public IActionResult OnPostKeepRecipe(string job, string? recipe)
@@ -278,7 +245,7 @@ public sealed partial class RomModel
             version,
             _ =>
                 recipes.All().FirstOrDefault(r => r.Id == recipe) is { } known
-                    ? ($"Recipe: {known.Name}", json => RomEdits.Ops(json, site, JsonNode.Parse(known.Ops)!.AsArray()))
+                    ? ($"Recipe: {known.Name}", j => RomEdits.Ops(j, site, ReadOps(known.Ops)!))
                     : null
         );
 
@@ -291,7 +258,7 @@ public sealed partial class RomModel
     }
 
     /// <summary>What a recipe does, in words.</summary>
-    public static string RecipeWords(RecipeLine recipe) => string.Join(", ", Read(recipe.Ops).Select(RomPlan.Words));
+    public static string RecipeWords(RecipeLine recipe) => string.Join(", ", ReadOps(recipe.Ops)!.Select(o => o.Words));
 
     public IActionResult OnGetFile(string job, string format)
     {

@@ -1,5 +1,5 @@
 using Microsoft.Extensions.Caching.Memory;
-using RustCabin.Core.Rom;
+using RustCabin.Core.Images;
 
 namespace RustCabin.Web.Pages.Rom;
 

@@ -1,7 +1,12 @@
 using System.Globalization;
 using Microsoft.AspNetCore.Mvc;
+using RustCabin.Core.Chips;
+using RustCabin.Core.Images;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Power;
 using RustCabin.Core.Rom;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 
@@ -22,7 +27,7 @@ public sealed partial class RomModel(
 {
     public const int LargestForm = 64_000_000;
 
-    public override Station Station => Station.Named("ROM");
+    public override Desk Desk => Desks.Of<RomDesk>();
 
     [BindProperty(SupportsGet = true)]
     public string? At { get; set; }
@@ -69,14 +74,14 @@ public sealed partial class RomModel(
             ? []
             : DeviceChoice.For(
                 Socket.Pinout,
-                Planned.Sum(p => p.Size) / (Plan?.Ops.FirstOrDefault(o => o.Op == "split")?.Lanes ?? 1),
+                Planned.Sum(p => p.Size) / (Plan?.Ops.OfType<Split>().FirstOrDefault()?.Lanes ?? 1),
                 [.. stock.All().Select(s => s.Item)],
                 Socket.RomBudgetNs
             );
 
     string Now() => clock.GetUtcNow().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'");
 
-    /// <summary>Refuses as <see cref="StationPage.Refuse"/> does, with what was not done.</summary>
+    /// <summary>Refuses as the frame does, with what was not done.</summary>
     IActionResult Unfit(string why) => Refuse(StatusCodes.Status422UnprocessableEntity, why);
 
     public IActionResult OnPostPlan(string job, long version, string site, string device, string? ns)
@@ -111,7 +116,7 @@ public sealed partial class RomModel(
 
     /// <summary>What a leg may be tied to beside what it is tied to now; a tap only where a sheet knows a place.</summary>
     public IEnumerable<string> OtherTies(PinTie tie, string net) =>
-        new[] { Nets.Ground, Nets.Supply, "switch", "tap" }.Where(to =>
-            to != tie.To && (to != "tap" || (Socket!.Pinout.All(p => p != net) && Tap.Of(View.After, net).Count > 0))
+        new[] { Nets.Ground, Nets.Supply, Nets.Switched, Nets.Tapped }.Where(to =>
+            to != tie.To && (to != Nets.Tapped || (Socket!.Pinout.All(p => p != net) && Tap.Of(View.After, net).Count > 0))
         );
 }

@@ -2,6 +2,8 @@ using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using RustCabin.Core;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Packs;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
@@ -15,8 +17,8 @@ public sealed record DraftPreview(IReadOnlyList<SheetError> Errors, Pack? Pack, 
     public static DraftPreview Of(string kind, JsonObject sheet, Pack here, string? revision)
     {
         using JsonDocument document = PackReader.Parse(Encoding.UTF8.GetBytes(PackOf(kind, sheet, here.Currency)));
-        PackReading reading = PackReader.Read(document.RootElement, here);
-        if (reading.Pack is not { } pack)
+        Reading<Pack> reading = PackReader.Read(document.RootElement, here);
+        if (reading.Value is not { } pack)
             return new DraftPreview([.. reading.Errors.Select(e => e with { Path = Cut(e.Path, kind) })], null, null);
         try
         {
@@ -51,13 +53,18 @@ public sealed record DraftPreview(IReadOnlyList<SheetError> Errors, Pack? Pack, 
         if (model is null)
             return null;
         string board = model.FindRevision(revision)?.Id ?? way?.Revisions.FirstOrDefault() ?? model.Revisions[0].Id;
-        FittedPart[] fitted = part is null
-            ? []
-            : [new FittedPart(part.Id, way?.Id, [], null, FittedState.Done, "", new Dictionary<string, StepProof>())];
+        FittedPart[] fitted = part is null ? [] : [new FittedPart { Part = part.Id, Way = way?.Id }];
         Unit unit =
             pack.Units.Count > 0
                 ? pack.Units[0]
-                : new Unit("draft", model.Id, model.Name, [], board, null, fitted, null, null, []);
+                : new Unit
+                {
+                    Id = "draft",
+                    Model = model.Id,
+                    Name = model.Name,
+                    Revision = board,
+                    Fitted = fitted,
+                };
         Pack both = here with
         {
             Models = [model, .. here.Models.Where(m => m.Id != model.Id)],

@@ -4,6 +4,9 @@ using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.Extensions.Primitives;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Packs;
+using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
 
@@ -67,7 +70,7 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
     {
         if (!Open(kind, key))
             return NotFound();
-        Shape root = PackShape.Of(Kind)!;
+        Shape root = SheetKind.Named(Kind)!.Shape;
         string what = "Fields changed";
         JsonObject edited;
         try
@@ -85,6 +88,10 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
                     .GroupBy(f => f.Key[2..f.Key.LastIndexOf(':')])
             )
                 ApplyClueValues(edited, values.Key, values);
+            foreach (
+                (string path, StringValues stands) in Request.Form.Where(f => f.Key.StartsWith("w:", StringComparison.Ordinal))
+            )
+                FormEdit.Stand(edited, path[2..], [.. stands.OfType<string>()]);
             if (op is not null && op.IndexOf(' ') is > 0 and var space)
                 what = Do(edited, root, op[..space], op[(space + 1)..]);
         }
@@ -117,7 +124,7 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
                     $"{path}[+]",
                     FormEdit.Blank(items, noun.EndsWith('s') ? noun[..^1].ToLowerInvariant() : noun.ToLowerInvariant(), taken)
                 );
-                return $"Added to {SheetFields.Label(noun)}";
+                return $"Added to {noun}";
             case "add":
                 JsonPath.Put(sheet, path, FormEdit.Blank(shape, "new", new HashSet<string>()));
                 return $"{path} added";
@@ -240,7 +247,7 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
     {
         (Kind, Key) = (kind.TrimEnd('s'), key);
         kind = Kind;
-        if (PackShape.Of(kind) is null || kind == "job")
+        if (SheetKind.Named(kind) is null || kind == "job")
             return false;
         Draft? draft = drafts.Find(kind, key);
         Seq = draft?.Seq ?? 0;
@@ -253,6 +260,7 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
             Sheet = stored;
         else
             return false;
+        FormEdit.Spread(Sheet, SheetKind.Named(kind)!.Shape);
         Raw = Text(Sheet);
         Preview = DraftPreview.Of(Kind, Sheet, sheets.All(), Board);
         return true;
@@ -297,7 +305,9 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
     string Free(string noun) =>
         Enumerable.Range(1, int.MaxValue).Select(n => n == 1 ? noun : $"{noun}-{n}").First(id => Stored(id) is null);
 
-    JsonObject? Stored(string id) => sheets.Json(Kind, id) is { } json ? JsonNode.Parse(json)!.AsObject() : null;
+    JsonObject? Stored(string id) => StoredAs(Kind, id);
+
+    JsonObject? StoredAs(string kind, string id) => sheets.Json(kind, id) is { } json ? JsonNode.Parse(json)!.AsObject() : null;
 
     IActionResult ShowRaw(string? raw, string notice)
     {
@@ -311,7 +321,12 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
         ViewData["Title"] = $"{Title}, {Kind}";
         Notice = notice;
         Response.StatusCode = status;
-        Fields = new SheetFields(PackShape.Of(Kind)!, Sheet, Preview.Errors);
+        Fields = new SheetFields(
+            SheetKind.Named(Kind)!.Shape,
+            Sheet,
+            Preview.Errors,
+            new ThingsAtHand(Kind, Sheet, sheets.All(), StoredAs)
+        );
         UsedBy = Use.Of(Kind, Key, sheets.All(), jobs.All());
         return Page();
     }
@@ -319,7 +334,7 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
     /// <summary>The sheet in canonical order, as the raw pane and the draft hold it.</summary>
     string Text(JsonObject sheet)
     {
-        using JsonDocument document = JsonDocument.Parse(CanonicalPack.Write(sheet, PackShape.Of(Kind)!));
+        using JsonDocument document = JsonDocument.Parse(CanonicalPack.Write(sheet, SheetKind.Named(Kind)!.Shape));
         return JsonSerializer.Serialize(document.RootElement, Layout);
     }
 }

@@ -1,6 +1,8 @@
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Wants;
 using RustCabin.Data;
 
 namespace RustCabin.Web.Pages.Sheets;
@@ -24,7 +26,16 @@ public sealed class SheetsModel(SheetRepository sheets, DraftRepository drafts) 
                 (
                     m,
                     all.Units.Count(u => u.Model == m.Id),
-                    Plan.For(all, new Unit("bare", m.Id, m.Name, [], m.Revisions[0].Id, null, [], null, null, []))
+                    Plan.For(
+                        all,
+                        new Unit
+                        {
+                            Id = "bare",
+                            Model = m.Id,
+                            Name = m.Name,
+                            Revision = m.Revisions[0].Id,
+                        }
+                    )
                 )
             ),
         ];

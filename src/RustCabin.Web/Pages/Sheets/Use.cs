@@ -28,7 +28,7 @@ static class Use
             "unit" => [.. jobs.Where(j => j.Unit == id).Select(j => ($"job {j.Name}", $"/jobs/{j.Id}/memory"))],
             _ =>
             [
-                .. jobs.Where(j => j.Wants.Any(w => w.Kind == NeedKind.Title && w.What == id))
+                .. jobs.Where(j => j.Wants.Any(w => w is TitleNeed title && title.Id == id))
                     .Select(j => ($"job {j.Name}", $"/jobs/{j.Id}/memory")),
             ],
         };

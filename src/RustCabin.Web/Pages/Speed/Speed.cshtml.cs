@@ -1,7 +1,10 @@
 using Microsoft.AspNetCore.Mvc;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Power;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Speed;
 using RustCabin.Core.Units;
+using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 
@@ -10,7 +13,7 @@ namespace RustCabin.Web.Pages.Speed;
 /// <summary>The Speed station: the forecast by parts of the work, runs before and after, claims held against both, and wait states.</summary>
 public sealed class SpeedModel(SheetRepository sheets, JobRepository jobs) : StationPage(sheets, jobs)
 {
-    public override Station Station => Station.Named("Speed");
+    public override Desk Desk => Desks.Of<SpeedDesk>();
 
     public SpeedReport Report { get; private set; } = null!;
     public Dictionary<string, string> Kept { get; } = [];
@@ -37,7 +40,7 @@ public sealed class SpeedModel(SheetRepository sheets, JobRepository jobs) : Sta
         Clock ??= View.Model.ClockMHz is { } clock ? TypedNumber.Show(clock) : "";
     }
 
-    public SpeedRecord Record => View.Job.Speed ?? new SpeedRecord([], [], [], null);
+    public SpeedRecord Record => View.Job.Speed ?? new SpeedRecord();
 
     public decimal SecondsOf(string kind) => Record.Work.Where(w => w.Kind == kind).Sum(w => w.Seconds);
 
@@ -76,7 +79,7 @@ public sealed class SpeedModel(SheetRepository sheets, JobRepository jobs) : Sta
                     StatusCodes.Status422UnprocessableEntity,
                     $"Nothing was changed: \"{text}\" for {name} is not a time in seconds; type 80 or 12.5."
                 );
-            work.Add(new WorkShare(name, value));
+            work.Add(new WorkShare { Kind = name, Seconds = value });
         }
         return Change(
             job,
@@ -129,7 +132,16 @@ public sealed class SpeedModel(SheetRepository sheets, JobRepository jobs) : Sta
             _ =>
                 (
                     $"Claim noted: {Kept["who"]}, x {times}",
-                    json => SpeedEdits.Claim(json, new SpeedClaim(Kept["who"], times, string.IsNullOrEmpty(unit) ? null : unit))
+                    json =>
+                        SpeedEdits.Claim(
+                            json,
+                            new SpeedClaim
+                            {
+                                Who = Kept["who"],
+                                Ratio = times,
+                                Unit = string.IsNullOrEmpty(unit) ? null : unit,
+                            }
+                        )
                 )
         );
     }
@@ -176,7 +188,20 @@ public sealed class SpeedModel(SheetRepository sheets, JobRepository jobs) : Sta
         return Change(
             job,
             version,
-            _ => ("Noted what the benchmark reads", json => SpeedEdits.Seen(json, new SpeedSeen(mhz, seen, bytes)))
+            _ =>
+                (
+                    "Noted what the benchmark reads",
+                    json =>
+                        SpeedEdits.Seen(
+                            json,
+                            new SpeedSeen
+                            {
+                                ClockMHz = mhz,
+                                Coprocessor = seen,
+                                Memory = bytes,
+                            }
+                        )
+                )
         );
     }
 }

@@ -1,8 +1,11 @@
 using System.Globalization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using RustCabin.Core.Chips;
+using RustCabin.Core.Choices;
 using RustCabin.Core.Memory;
-using RustCabin.Core.Memory.Chips;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Web.Pages.Tools;
 

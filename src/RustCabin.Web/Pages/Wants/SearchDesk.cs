@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
-using RustCabin.Core.Wants;
+using RustCabin.Core.Build;
+using RustCabin.Core.Wants.Sets;
 
 namespace RustCabin.Web.Pages.Wants;
 

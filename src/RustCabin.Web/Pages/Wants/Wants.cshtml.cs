@@ -1,9 +1,15 @@
+using System.Text.Json;
 using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Cupboard;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Power;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Shopping;
 using RustCabin.Core.Units;
 using RustCabin.Core.Wants;
+using RustCabin.Core.Wants.Sets;
+using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 
@@ -13,7 +19,7 @@ namespace RustCabin.Web.Pages.Wants;
 public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, StockRepository stock, SearchDesk desk)
     : StationPage(sheets, jobs)
 {
-    public override Station Station => Station.Named("Wants");
+    public override Desk Desk => Desks.Of<WantsDesk>();
 
     /// <summary>Whether sets are asked for.</summary>
     [BindProperty(SupportsGet = true)]
@@ -76,9 +82,10 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
             : [.. found.Frontier, .. found.Sets.Except(found.Frontier)];
     }
 
-    int Distance(BuildSet set) => WantEdits.Change(View.Job, set) is var (gone, came) ? gone.Count + came.Count : 0;
+    int Distance(BuildSet set) => WantEdits.Change(View.Job, set.Choice) is var (gone, came) ? gone.Count + came.Count : 0;
 
-    public bool IsPlanned(BuildSet set) => WantEdits.Change(View.Job, set) is var (gone, came) && gone.Count + came.Count == 0;
+    public bool IsPlanned(BuildSet set) =>
+        WantEdits.Change(View.Job, set.Choice) is var (gone, came) && gone.Count + came.Count == 0;
 
     public IActionResult OnPostCancel(string job)
     {
@@ -86,16 +93,34 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
         return LocalRedirect(Request.Path);
     }
 
-    public IActionResult OnPostWant(string job, long version, string want) =>
-        Change(
-            job,
-            version,
-            view =>
-            {
-                var sheet = JsonNode.Parse(want) as JsonObject ?? throw new ArgumentException("that is no want");
-                return ($"Wanted: {NeedWords.Of(Suggestions.Read(sheet), view.After)}", json => WantEdits.Add(json, sheet));
-            }
-        );
+    public IActionResult OnPostWant(string job, long version, string want)
+    {
+        if (!Load(job))
+            return NotFound();
+        return Read(want) is { } need ? Want(job, version, need) : Refuse("Nothing was changed: that is no want");
+    }
+
+    IActionResult Want(string job, long version, Need need) =>
+        Change(job, version, view => ($"Wanted: {NeedCheck.Words(need, view.After)}", j => WantEdits.Add(j, need)));
+
+    /// <summary>A want as a sheet writes it; null: it is none.</summary>
+    static Need? Read(string text)
+    {
+        try
+        {
+            using JsonDocument document = JsonDocument.Parse(text);
+            var reading = new SheetReading("want");
+            Need? need = Need.Read(document.RootElement, reading);
+            return reading.Errors.Count == 0 ? need : null;
+        }
+        catch (JsonException)
+        {
+            return null;
+        }
+    }
+
+    /// <summary>A want as the forms send it.</summary>
+    public static string Text(Need want) => Need.Write(want)!.ToJsonString();
 
     /// <summary>A want put together by hand: memory of a master, speed, storage, or something by its name.</summary>
     public IActionResult OnPostAsk(string job, long version, string kind, string? amount, string? what, bool free)
@@ -104,33 +129,32 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
             return NotFound();
         (amount, what) = ((amount ?? "").Trim(), (what ?? "").Trim());
         (Kept["kind"], Kept["amount"], Kept["what"]) = (kind, amount, what);
-        JsonObject? want = null;
-        string? wrong = null;
-        if (kind.StartsWith("memory:", StringComparison.Ordinal) || kind == "storage")
+        bool memory = kind.StartsWith("memory:", StringComparison.Ordinal);
+        if (memory || kind == "storage")
         {
             if (!ScreenReading.TryParse(amount, out ByteSize size) || size.Bytes == 0)
-                wrong = $"\"{amount}\" is not a size; type 512K or 4M";
-            else
-                want = kind == "storage" ? WantEdits.Storage(size.ToSheet()) : WantEdits.Memory(kind[7..], size.ToSheet(), free);
+                return Refuse($"Nothing was changed: \"{amount}\" is not a size; type 512K or 4M.");
+            return Want(job, version, memory ? new MemoryNeed(kind["memory:".Length..], size, free) : new StorageNeed(size));
         }
-        else if (kind == "speed")
-        {
-            if (!TypedNumber.TryParse(amount, out decimal factor) || factor is <= 0 or > 100_000)
-                wrong = $"\"{amount}\" is not how many times as fast; type 3 or 2.5";
-            else
-                want = WantEdits.Speed(factor);
-        }
-        else if (what.Length is 0 or > 100)
-            wrong = "say what it should give, such as start-from-card";
-        else
-            want = WantEdits.Named(kind is "region" or "rail" or "can" or "signal" or "free" ? kind : "provides", what);
-        return wrong is not null
-            ? Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: {wrong}.")
-            : Change(
-                job,
-                version,
-                view => ($"Wanted: {NeedWords.Of(Suggestions.Read(want!), view.After)}", json => WantEdits.Add(json, want!))
-            );
+        if (kind == "speed")
+            return TypedNumber.TryParse(amount, out decimal factor) && factor is > 0 and <= 100_000
+                ? Want(job, version, new SpeedNeed(factor))
+                : Refuse($"Nothing was changed: \"{amount}\" is not how many times as fast; type 3 or 2.5.");
+        if (what.Length is 0 or > 100)
+            return Refuse("Nothing was changed: say what it should give, such as start-from-card.");
+        return Want(
+            job,
+            version,
+            kind switch
+            {
+                "region" => new RegionNeed(what),
+                "rail" => new RailNeed(what),
+                "can" => new CanNeed(what),
+                "signal" => new SignalNeed(what),
+                "free" => new FreeNeed(what),
+                _ => new ProvidesNeed(what),
+            }
+        );
     }
 
     public IActionResult OnPostUnwant(string job, long version, int index) =>
@@ -141,7 +165,7 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
                 index < 0 || index >= view.Job.Wants.Count
                     ? null
                     : (
-                        $"No longer wanted: {NeedWords.Of(view.Job.Wants[index], view.After)}",
+                        $"No longer wanted: {NeedCheck.Words(view.Job.Wants[index], view.After)}",
                         json => WantEdits.Drop(json, index)
                     )
         );
@@ -168,8 +192,11 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
                     StatusCodes.Status422UnprocessableEntity,
                     $"Nothing was changed: \"{Kept["budget"]}\" is not an amount; type 90 or 90.50."
                 );
-        var limits = new JobLimits(most, skill is >= 1 and <= 5 ? skill : null, reversible)
+        var limits = new JobLimits
         {
+            Budget = most,
+            Skill = skill is >= 1 and <= 5 ? skill : null,
+            Reversible = reversible,
             FromStock = fromStock,
             Keep = [.. keep.Where(k => View.Sheets.FindPart(k) is not null).Distinct()],
         };
@@ -199,7 +226,7 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
             _ =>
                 (
                     $"Build set taken: {(chosen.Parts.Count == 0 ? "no part needed" : string.Join(", ", chosen.Parts.Select(p => p.Part.Name)))}",
-                    json => WantEdits.Take(json, chosen)
+                    json => WantEdits.Take(json, chosen.Choice)
                 )
         );
     }

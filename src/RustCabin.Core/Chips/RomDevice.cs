@@ -1,0 +1,62 @@
+using System.Text.Json;
+using RustCabin.Core.Power;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Units;
+
+namespace RustCabin.Core.Chips;
+
+/// <summary>
+/// A memory device of the pinout table, which ships as data (rom-devices.json): the net of each pin, pin 1 first. <c>/</c> is active low, <c>n</c> not connected; a name
+/// with <c>+</c> carries all its parts. Source: domain.md, section 5.
+/// </summary>
+public sealed record RomDevice(string Name, IReadOnlyList<string> Aliases, IReadOnlyList<string> Pins)
+{
+    static readonly IReadOnlyList<RomDevice> Loaded = Load();
+
+    public static IReadOnlyList<RomDevice> All => Loaded;
+
+    public static RomDevice? Find(string name) =>
+        Loaded.FirstOrDefault(d =>
+            d.Name.Equals(name.Trim(), StringComparison.OrdinalIgnoreCase)
+            || d.Aliases.Contains(name.Trim(), StringComparer.OrdinalIgnoreCase)
+        );
+
+    /// <summary>Address lines and data lines.</summary>
+    public int AddressLines { get; } = Pins.Count(p => Nets.IsAddress(p));
+    public int DataLines { get; } = Pins.Count(p => Nets.IsData(p));
+
+    public ulong Bytes => (1ul << AddressLines) * (ulong)DataLines / 8;
+
+    static IReadOnlyList<RomDevice> Load()
+    {
+        using Stream data =
+            typeof(RomDevice).Assembly.GetManifestResourceStream("rom-devices.json")
+            ?? throw new InvalidOperationException("The table of ROM devices is missing.");
+        return JsonSerializer.Deserialize<RomDevice[]>(data, JsonSerializerOptions.Web)!;
+    }
+}
+
+/// <summary>What the names of nets mean on a memory device or its socket.</summary>
+public static class Nets
+{
+    public const string None = "n",
+        Ground = "GND",
+        Supply = "VCC",
+        Switched = "switch",
+        Tapped = "tap";
+
+    public static bool IsAddress(string net) =>
+        net.Length > 1 && net[0] == 'A' && net.AsSpan(1).IndexOfAnyExceptInRange('0', '9') < 0;
+
+    public static bool IsData(string net) =>
+        net.Length > 1 && net[0] == 'D' && net.AsSpan(1).IndexOfAnyExceptInRange('0', '9') < 0;
+
+    /// <summary>What a pin must be given so that the device can be read: programming pins rest at the supply, the word mode is taken.</summary>
+    public static string InReading(string pin) =>
+        pin switch
+        {
+            "VPP" or "/PGM" or "/BYTE+VPP" or "/BYTE" => Supply,
+            "/OE+VPP" => "/OE",
+            _ => pin,
+        };
+}

@@ -1,0 +1,139 @@
+using RustCabin.Core.Chips;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Wants;
+
+namespace RustCabin.Core.Declared;
+
+/// <summary>The text is an identifier: <c>[a-z0-9][a-z0-9-]*</c>, at most 200 characters.</summary>
+[AttributeUsage(AttributeTargets.Property)]
+public sealed class IdAttribute : Attribute;
+
+/// <summary>The text is free: it may be empty, and has up to 4,000 characters. Without it a text is a name of 1 to 200.</summary>
+[AttributeUsage(AttributeTargets.Property)]
+public sealed class LongTextAttribute : Attribute;
+
+/// <summary>The unit of a number, as a person reads it: <c>A</c>, <c>mm</c>, <c>minutes</c>.</summary>
+/// <param name="sign">Its sign.</param>
+[AttributeUsage(AttributeTargets.Property)]
+public sealed class UnitOfAttribute(string sign) : Attribute
+{
+    /// <summary>The unit's sign.</summary>
+    public string Sign { get; } = sign;
+}
+
+/// <summary>The size must not be 0.</summary>
+[AttributeUsage(AttributeTargets.Property)]
+public sealed class NotZeroAttribute : Attribute;
+
+/// <summary>A single value may stand for a list of one.</summary>
+[AttributeUsage(AttributeTargets.Property)]
+public sealed class OneOrMoreAttribute : Attribute;
+
+/// <summary>Null in the list is an empty place.</summary>
+[AttributeUsage(AttributeTargets.Property)]
+public sealed class EmptyPlacesAttribute : Attribute;
+
+/// <summary>A size that may also stand as a plain number of bytes.</summary>
+[AttributeUsage(AttributeTargets.Property)]
+public sealed class OrNumberAttribute : Attribute;
+
+/// <summary>The editor shows the field though nothing stands in it, since nearly every sheet wants it.</summary>
+[AttributeUsage(AttributeTargets.Property)]
+public sealed class UsualAttribute : Attribute;
+
+/// <summary>What the sheet says here is the name of a thing that stands on a sheet: the editor offers those, and nothing has to be typed.</summary>
+/// <param name="things">Which things.</param>
+[AttributeUsage(AttributeTargets.Property)]
+public sealed class OnSheetAttribute(Things things) : Attribute
+{
+    /// <summary>Which things.</summary>
+    public Things Things { get; } = things;
+}
+
+/// <summary>Kinds of things that sheets name and other places of sheets refer to.</summary>
+public enum Things
+{
+    /// <summary>Models of the cabin.</summary>
+    Models,
+
+    /// <summary>Parts of the cabin.</summary>
+    Parts,
+
+    /// <summary>Units of the cabin.</summary>
+    Units,
+
+    /// <summary>Titles of the cabin.</summary>
+    Titles,
+
+    /// <summary>Revisions of the model.</summary>
+    Revisions,
+
+    /// <summary>Bus masters of the model.</summary>
+    Masters,
+
+    /// <summary>Sites of the model, and of the part itself.</summary>
+    Sites,
+
+    /// <summary>Rails of the model, and those that the part brings.</summary>
+    Rails,
+
+    /// <summary>Claims of the sheet, and of the model with <c>model:</c> before them.</summary>
+    Claims,
+
+    /// <summary>Nets of the model's signals.</summary>
+    Signals,
+
+    /// <summary>Access levels of the model.</summary>
+    Access,
+
+    /// <summary>Firmware of the model.</summary>
+    Firmware,
+
+    /// <summary>Openings of the model's case.</summary>
+    Openings,
+
+    /// <summary>Power paths of the model and the part.</summary>
+    Paths,
+
+    /// <summary>Connector families of the model's sites.</summary>
+    Connectors,
+
+    /// <summary>The switches of the part.</summary>
+    Switches,
+
+    /// <summary>Types of memory chips of the built-in table.</summary>
+    ChipTypes,
+
+    /// <summary>Cautions that the cabin knows.</summary>
+    Cautions,
+
+    /// <summary>Regions that models state.</summary>
+    Regions,
+
+    /// <summary>Ways of the part named beside it.</summary>
+    Ways,
+}
+
+/// <summary>A record that is adjusted and checked once its fields are read: rules between its fields, defaults that follow from others.</summary>
+/// <typeparam name="T">The record itself.</typeparam>
+public interface ICompleted<out T>
+{
+    /// <summary>The record as it stands for the program. <paramref name="read"/> tells which fields were given, and takes what is wrong.</summary>
+    T Completed(RecordReading read);
+}
+
+/// <summary>A value with a form of its own in JSON, such as a need, of which each kind has its own field.</summary>
+/// <typeparam name="T">The value itself.</typeparam>
+public interface IOwnForm<T>
+    where T : class
+{
+    /// <summary>What may stand in its place.</summary>
+    static abstract Shape Shape { get; }
+
+    /// <summary>Reads it; null, with what is wrong noted, when it is none.</summary>
+    static abstract T? Read(System.Text.Json.JsonElement element, SheetReading reading);
+
+    /// <summary>Writes it as a sheet has it; null where nothing need stand.</summary>
+    static abstract System.Text.Json.Nodes.JsonNode? Write(T value);
+}

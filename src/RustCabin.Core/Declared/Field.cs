@@ -1,0 +1,167 @@
+using System.ComponentModel.DataAnnotations;
+using System.Reflection;
+using System.Text;
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Units;
+
+namespace RustCabin.Core.Declared;
+
+/// <summary>One declared field of a record.</summary>
+abstract class Field<T>(ShapeField declared, bool demanded)
+    where T : class, new()
+{
+    /// <summary>The field as forms, schema and reference show it.</summary>
+    public ShapeField Declared { get; } = declared;
+
+    /// <summary>Its name in JSON, as bytes.</summary>
+    public byte[] Utf8 { get; } = Encoding.UTF8.GetBytes(declared.Name);
+
+    /// <summary>A reading without it is told so.</summary>
+    public bool IsDemanded => demanded;
+
+    public abstract bool Same(T one, T other);
+    public abstract bool Read(in JsonElement element, SheetReading reading, T into);
+    public abstract JsonNode? Write(T value);
+    public abstract void Merge(JsonObject json, T before, T after);
+
+    /// <summary>What a property declares.</summary>
+    public static Field<T> Of(PropertyInfo property)
+    {
+        object codec = Codec(property, property.PropertyType);
+        object usual = new T();
+        var field = new ShapeField(
+            Camel(property.Name),
+            ShapeOf(codec),
+            property.IsDefined(typeof(RequiredAttribute)) || property.IsDefined(typeof(MinLengthAttribute))
+        )
+        {
+            Range = RangeOf(property),
+            Unit = property.GetCustomAttribute<UnitOfAttribute>()?.Sign ?? "",
+            Things = property.GetCustomAttribute<OnSheetAttribute>()?.Things,
+            Usual = property.IsDefined(typeof(UsualAttribute)),
+        };
+        DisplayAttribute? shown = property.GetCustomAttribute<DisplayAttribute>();
+        field = field with
+        {
+            Label = shown?.Name ?? Spaced(field.Name),
+            One = shown?.ShortName ?? "",
+            Help = shown?.Description ?? "",
+            Otherwise = property.GetValue(usual) switch
+            {
+                decimal and not 0m or int and not 0 or true => $"{property.GetValue(usual)}".ToLowerInvariant(),
+                Enum word when field.Shape.Words is { } words => Array.IndexOf(Enum.GetValues(word.GetType()), word)
+                    is >= 0
+                        and var at
+                    ? words[at]
+                    : "",
+                _ => "",
+            },
+        };
+        Type made = typeof(Field<,>).MakeGenericType(typeof(T), property.PropertyType);
+        return (Field<T>)Activator.CreateInstance(made, field, property, codec, property.IsDefined(typeof(RequiredAttribute)))!;
+    }
+
+    static Shape ShapeOf(object codec) => (Shape)codec.GetType().GetProperty(nameof(Codec<int>.Shape))!.GetValue(codec)!;
+
+    static (decimal From, decimal To)? RangeOf(PropertyInfo property) =>
+        property.GetCustomAttribute<RangeAttribute>() is { } range
+            ? (Convert.ToDecimal(range.Minimum), Convert.ToDecimal(range.Maximum))
+            : null;
+
+    static object Codec(PropertyInfo property, Type type)
+    {
+        (decimal from, decimal to) = RangeOf(property) ?? (decimal.MinValue, decimal.MaxValue);
+        if (type == typeof(string))
+            return new TextCodec(
+                property.IsDefined(typeof(IdAttribute)) ? ShapeKind.Id
+                : property.IsDefined(typeof(LongTextAttribute)) ? ShapeKind.Text
+                : ShapeKind.Name
+            );
+        if (type == typeof(decimal))
+            return new NumberCodec(from, to);
+        if (type == typeof(int))
+            return new WholeCodec(from, to);
+        if (type == typeof(bool))
+            return new FlagCodec();
+        if (type == typeof(ByteSize))
+            return new SizeCodec(property.IsDefined(typeof(OrNumberAttribute)), property.IsDefined(typeof(NotZeroAttribute)));
+        if (type == typeof(Address))
+            return new AddressCodec();
+        if (type == typeof(Unread))
+            return new UnreadCodec();
+        if (type.IsEnum)
+            return Activator.CreateInstance(typeof(WordCodec<>).MakeGenericType(type))!;
+        if (Nullable.GetUnderlyingType(type) is { } inner)
+            return Activator.CreateInstance(typeof(OptionalCodec<>).MakeGenericType(inner), Codec(property, inner))!;
+        if (
+            type.IsGenericType
+            && type.GetGenericArguments() is [var item]
+            && type.GetGenericTypeDefinition() == typeof(IReadOnlyList<>)
+        )
+            return Activator.CreateInstance(
+                typeof(ListCodec<>).MakeGenericType(item),
+                Items(property, item),
+                IsOneOrMore(property, type)
+            )!;
+        if (type.IsGenericType && type.GetGenericArguments() is [_, var value])
+            return Activator.CreateInstance(typeof(MapCodec<,>).MakeGenericType(value, type), Codec(property, value))!;
+        bool own = type.GetInterfaces().Any(i => i.IsGenericType && i.GetGenericTypeDefinition() == typeof(IOwnForm<>));
+        return Activator.CreateInstance((own ? typeof(OwnFormCodec<>) : typeof(RecordCodec<>)).MakeGenericType(type))!;
+    }
+
+    static object Items(PropertyInfo property, Type item)
+    {
+        object codec = Codec(property, item);
+        return property.IsDefined(typeof(EmptyPlacesAttribute)) ? new PlaceCodec((Codec<string>)codec) : codec;
+    }
+
+    /// <summary>In a map of lists it is the lists that may stand as one.</summary>
+    static bool IsOneOrMore(PropertyInfo property, Type list) =>
+        property.IsDefined(typeof(OneOrMoreAttribute)) && list.GetGenericArguments()[0] == typeof(string);
+
+    static string Camel(string name) => char.ToLowerInvariant(name[0]) + name[1..];
+
+    /// <summary>A field's name in words: <c>addressBits</c> reads <c>address bits</c>.</summary>
+    static string Spaced(string name) =>
+        string.Concat(name.Select(c => char.IsUpper(c) ? $" {char.ToLowerInvariant(c)}" : $"{c}"));
+}
+
+/// <summary>A declared field with its value's type.</summary>
+sealed class Field<T, V>(ShapeField declared, PropertyInfo property, Codec<V> codec, bool demanded) : Field<T>(declared, demanded)
+    where T : class, new()
+{
+    readonly Action<T, V> _set = property.SetMethod!.CreateDelegate<Action<T, V>>();
+    readonly Func<T, V> _get = property.GetMethod!.CreateDelegate<Func<T, V>>();
+    readonly V _usual = property.GetMethod!.CreateDelegate<Func<T, V>>()(new T());
+
+    public override bool Read(in JsonElement element, SheetReading reading, T into)
+    {
+        if (!codec.TryRead(element, reading, out V value))
+            return false;
+        _set(into, value);
+        return true;
+    }
+
+    public override bool Same(T one, T other) => codec.Same(_get(one), _get(other));
+
+    public override JsonNode? Write(T value) =>
+        _get(value) is { } v && (Declared.Required || !IsUsual(v)) ? codec.Write(v) : null;
+
+    bool IsUsual(V value) => codec.IsNothing(value) ? codec.IsNothing(_usual) : _usual is not null && codec.Same(value, _usual);
+
+    public override void Merge(JsonObject json, T before, T after)
+    {
+        V was = _get(before),
+            now = _get(after);
+        if (ReferenceEquals(was, now) || (was is not null && now is not null && codec.Same(was, now)))
+            return;
+        JsonNode? old = json[Declared.Name];
+        if (now is null || (!Declared.Required && IsUsual(now)))
+            json.Remove(Declared.Name);
+        else
+            json[Declared.Name] =
+                was is null || codec.IsNothing(was) ? codec.Write(now) : codec.Merge(old?.DeepClone(), was, now);
+    }
+}

@@ -1,0 +1,9 @@
+namespace RustCabin.Core.Declared;
+
+/// <summary>What a call took, read: the value, or every error in it; never both.</summary>
+public sealed record Reading<T>(T? Value, IReadOnlyList<SheetError> Errors)
+    where T : class
+{
+    public static Reading<T> Of(T? value, IReadOnlyList<SheetError> errors) =>
+        errors.Count == 0 ? new(value, errors) : new(null, errors);
+}

@@ -1,0 +1,30 @@
+using System.Text;
+
+namespace RustCabin.Core.Declared;
+
+/// <summary>The words that packs use for the members of <typeparamref name="T"/>: kebab-case, such as <c>written-first</c>.</summary>
+public static class Words<T>
+    where T : struct, Enum
+{
+    static readonly Dictionary<string, T> ByWord = Enum.GetValues<T>()
+        .ToDictionary(v => Kebab(v.ToString()), StringComparer.Ordinal);
+    static readonly Dictionary<T, string> ByValue = ByWord.ToDictionary(p => p.Value, p => p.Key);
+
+    public static IEnumerable<string> All => ByWord.Keys;
+
+    public static bool TryParse(string word, out T value) => ByWord.TryGetValue(word, out value);
+
+    public static string Of(T value) => ByValue[value];
+
+    static string Kebab(string name)
+    {
+        var text = new StringBuilder();
+        foreach (char c in name)
+        {
+            if (char.IsUpper(c) && text.Length > 0)
+                text.Append('-');
+            text.Append(char.ToLowerInvariant(c));
+        }
+        return text.ToString();
+    }
+}

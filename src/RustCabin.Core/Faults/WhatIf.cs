@@ -1,0 +1,30 @@
+using RustCabin.Core.Bench;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Core.Faults;
+
+/// <summary>What the machine would show with a fault in it.</summary>
+/// <param name="Fault">The fault.</param>
+/// <param name="Count">Null: it does not start, and shows nothing.</param>
+/// <param name="Why">Why it shows that.</param>
+public sealed record WhatIfResult(BusFault Fault, PowerUpCount? Count, string Why);
+
+/// <summary>One fault at a time in the simulated machine, on the same bus as the prediction. The faults are the stations' slips.</summary>
+public static class WhatIf
+{
+    /// <summary>The faults worth trying on a unit, by what is there.</summary>
+    public static IReadOnlyList<BusFault> Offers(PlannedUnit unit) => [.. Trail.Slips(unit).Select(s => s.Fault)];
+
+    /// <summary>The machine with one of its faults, or with the like of one (another bit, another chance).</summary>
+    /// <exception cref="ArgumentException">The fault is none of this unit's.</exception>
+    public static WhatIfResult Run(PlannedUnit unit, BusFault fault)
+    {
+        Slip[] like = [.. Trail.Slips(unit).Where(s => s.Fault.Kind == fault.Kind && s.Fault.Subject == fault.Subject)];
+        Slip slip =
+            like.FirstOrDefault(s => s.Fault.Detail == fault.Detail)
+            ?? throw new ArgumentException($"\"{fault.Key}\" is no fault of this unit", nameof(fault));
+        (PowerUpCount? count, string why) = slip.Run(fault);
+        return new WhatIfResult(fault, count, why);
+    }
+}

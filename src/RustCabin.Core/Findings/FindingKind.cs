@@ -1,0 +1,31 @@
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Core.Findings;
+
+/// <summary>How much a finding weighs: it cannot work or can do damage; it works with a condition; it is worth knowing.</summary>
+public enum Severity
+{
+    /// <summary>It cannot work, or can do damage.</summary>
+    Stop,
+
+    /// <summary>It works with a condition.</summary>
+    Watch,
+
+    /// <summary>It is worth knowing.</summary>
+    Note,
+}
+
+/// <summary>
+/// A kind of finding, declared once beside the checks that raise it. docs/findings.md is written from these.
+/// </summary>
+/// <param name="Code">Stable: outside programs may rely on it.</param>
+/// <param name="Station">The station at which it is mended, by its name.</param>
+/// <param name="Severities">How much it can weigh.</param>
+public sealed record FindingKind(string Code, string Station, IReadOnlyList<Severity> Severities)
+{
+    /// <summary>What it says, and when it weighs how much.</summary>
+    public required string Meaning { get; init; }
+
+    /// <summary>What mends it.</summary>
+    public required string Mend { get; init; }
+}

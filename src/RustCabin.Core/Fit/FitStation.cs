@@ -1,0 +1,109 @@
+using RustCabin.Core.Bench;
+using RustCabin.Core.Choices;
+using RustCabin.Core.Cupboard;
+using RustCabin.Core.Findings;
+using RustCabin.Core.Images;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Core.Fit;
+
+/// <summary>What fits where. Source: docs/handbook/fit.md.</summary>
+public sealed class FitStation : Station
+{
+    /// <inheritdoc/>
+    public override string Name => "Fit";
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<FindingKind> Findings => FitFindings.All;
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Check> Checks { get; } =
+    [
+        Check.On(Rests.Subjects, FitChecks.Revision, FitChecks.RevisionRule),
+        Check.On(Rests.Parts, FitChecks.Doubt),
+        Check.On(Rests.Parts, FitChecks.SiteTaken, FitChecks.SiteTakenRule),
+        Check.On(Rests.All, PartChecks.Needs, PartChecks.NeedsRule),
+        Check.On(Rests.Subjects, PartChecks.Conflicts, PartChecks.ConflictsRule),
+        Check.On(Rests.Subjects, PartChecks.Soldered),
+        Check.On(Rests.Parts, PartChecks.Height),
+        Check.On(Rests.Parts, SiteChecks.Missing, SiteChecks.MissingRule),
+        Check.On(Rests.Parts, SiteChecks.Expected),
+        Check.On(Rests.Subjects, SiteChecks.TurnedRound),
+        Check.On(Rests.Subjects, SiteChecks.Overhangs),
+        Check.On(Rests.Parts, MechanicalChecks.Envelope),
+        Check.On(Rests.Parts, MechanicalChecks.Openings),
+        Check.On(Rests.Parts, MechanicalChecks.Bare),
+        Check.On(Rests.Subjects, MechanicalChecks.Facing),
+        Check.On(Rests.Subjects, MechanicalChecks.Trims),
+        Check.On(Rests.Subjects, SoftwareChecks.Drivers),
+        Check.On(Rests.Subjects, SoftwareChecks.Errata),
+        Check.On(Rests.Subjects, SkillChecks.Skill),
+    ];
+
+    /// <inheritdoc/>
+    public override IEnumerable<Work> Works(BuildAsked asked) => FitWorks.Of(asked);
+
+    /// <summary>A part that is not seated, and a switch that stands elsewhere.</summary>
+    public override IEnumerable<Slip> Slips(PlannedUnit unit)
+    {
+        foreach (Instance instance in unit.Instances)
+        {
+            yield return new Slip(
+                new BusFault(FaultKind.Unseated, instance.Name),
+                _ => (PowerUp.Run(Plan.With(unit, i => i.Name != instance.Name)), "Everything that the part answers to is gone.")
+            )
+            {
+                Look =
+                    $"{instance.Title} not answering at all would show just this: switch off, and look whether it is seated all the way.",
+                Rank = 1,
+            };
+            foreach (Switch own in instance.Part.Switches)
+            foreach (string position in own.Positions.Where(p => p != instance.Positions[own.Id]))
+                yield return new Slip(
+                    new BusFault(FaultKind.SwitchMoved, instance.Name, Detail: $"{own.Id}={position}"),
+                    _ =>
+                        (
+                            PowerUp.Run(Plan.Moved(unit, instance.Name, own.Id, position)),
+                            "The part answers as that position says."
+                        )
+                )
+                {
+                    Look =
+                        $"{own.Id} of {instance.Title} standing {position} would show just this: look whether it stands {instance.Positions[own.Id]}.",
+                };
+        }
+    }
+
+    /// <inheritdoc/>
+    public override IEnumerable<PassportLine> Passport(PassportAsked asked)
+    {
+        foreach (Instance instance in asked.Unit.Instances)
+            yield return new PassportLine(
+                PassportPart.Fitted,
+                instance.Title,
+                string.Join(", ", instance.Occupied.Select(o => o.Site)),
+                string.Join(", ", instance.Positions.Select(p => $"{p.Key} {p.Value}")),
+                (asked.IsIn(instance) ? "fitted" : "planned") + (instance.Way?.Reversible == false ? ", cannot be undone" : "")
+            );
+        foreach (Instance instance in asked.Unit.Instances)
+        foreach (string piece in instance.Part.Keeps.Concat(instance.Way?.Keeps ?? []).Distinct())
+            yield return new PassportLine(PassportPart.Kept, piece, instance.Title, "", "");
+    }
+
+    /// <summary>Parts that are not fitted yet.</summary>
+    public override IEnumerable<Piece> Pieces(PlannedUnit unit) =>
+        from instance in unit.Instances
+        where instance.Added && unit.Job?.Done.Contains(Acts.Fit(instance.Part.Id)) == false
+        select new Piece(
+            StockKind.Part,
+            instance.Part.Name,
+            1,
+            item => item.Kind == StockKind.Part && item.Item == instance.Part.Id,
+            instance.Part.Price
+        );
+
+    /// <inheritdoc/>
+    public override Far FarOf(PlannedUnit unit) => Far.Clear;
+}

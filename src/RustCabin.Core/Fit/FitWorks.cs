@@ -1,0 +1,169 @@
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Core.Fit;
+
+/// <summary>What taking parts out and putting parts in brings to a build, one change and one test at a time. Source: docs/handbook/build.md, Steps.</summary>
+static class FitWorks
+{
+    const decimal SwitchMinutes = 1,
+        FirmwareMinutes = 10,
+        ChipMinutes = 0.5m,
+        DriverMinutes = 8,
+        RemoveMinutes = 5;
+
+    public static IEnumerable<Work> Of(BuildAsked asked)
+    {
+        (PlannedUnit before, PlannedUnit after) = (asked.Before, asked.After);
+        foreach (Instance part in after.Instances.Where(i => before.Find(i.Name) is null))
+            if (DriversOf(after, part, DriverOrder.Before) is { Count: > 0 } first)
+                yield return new Work(WorkTime.Before, first);
+
+        PlannedUnit now = Plan.With(before, i => after.Find(i.Name) is not null);
+        Instance[] removed = [.. before.Instances.Where(b => after.Find(b.Name) is null)];
+        foreach (Instance part in removed)
+            yield return new Work(WorkTime.Out, [RemoveStep(part)])
+            {
+                Opens = AccessPath.To(after.Model, part),
+                Gate =
+                    part == removed[^1]
+                        ? new GateAsked(Acts.CountRemoved, "without what was taken out", now, [Acts.Remove(part.Name)])
+                        : null,
+            };
+
+        foreach (Instance part in after.Instances)
+        {
+            Instance? earlier = now.Find(part.Name);
+            bool moved = earlier is not null && part.Part.Switches.Any(s => earlier.Positions[s.Id] != part.Positions[s.Id]);
+            if (earlier is not null && !moved)
+                continue;
+            Step[] steps = [.. InSteps(after, part, earlier)];
+            HashSet<string> there = [part.Name, .. now.Instances.Select(i => i.Name)];
+            now = Plan.With(after, i => there.Contains(i.Name));
+            yield return new Work(WorkTime.In, steps)
+            {
+                Opens = AccessPath.To(after.Model, part),
+                Gate = new GateAsked(Acts.Count(part.Name), $"with {part.Title}", now, [.. steps.Select(s => s.Id)]),
+            };
+            Step[] drivers = [.. DriversOf(after, part, DriverOrder.Any), .. DriversOf(after, part, DriverOrder.After)];
+            if (earlier is null && drivers.Length > 0)
+                yield return new Work(WorkTime.In, [.. drivers.Select(d => d with { Needs = [Acts.Fit(part.Name)] })]);
+        }
+        if (after.Firmware != before.Firmware)
+            yield return new Work(WorkTime.Last, [FirmwareStep(before.Firmware, after.Firmware)]);
+    }
+
+    static IEnumerable<Step> InSteps(PlannedUnit unit, Instance part, Instance? earlier)
+    {
+        bool set = part.Part.Switches.Count > 0 || part.Fitted.Banks.Count > 0;
+        if (set)
+            yield return SetUp(part, earlier);
+        if (earlier is null)
+            yield return new Step(
+                Acts.Fit(part.Name),
+                StepKind.Fit,
+                $"Fit {part.Title}",
+                [.. Sits(unit.Model, part), .. Keep(part)],
+                part.Way?.Minutes ?? 0
+            )
+            {
+                Cautions = Caution.Of(part),
+                Instance = part,
+                Needs = set ? [Acts.Set(part.Name)] : [],
+            };
+    }
+
+    static Step RemoveStep(Instance part) =>
+        new(Acts.Remove(part.Name), StepKind.Remove, $"Take out {part.Title}", Keep(part), RemoveMinutes)
+        {
+            Cautions = Caution.Of(part),
+            Instance = part,
+        };
+
+    static Step FirmwareStep(string? has, string? wanted) =>
+        new(
+            Acts.Firmware,
+            StepKind.Firmware,
+            $"Change the firmware to {wanted}",
+            [$"It holds {has ?? "an unknown version"} now; keep the original device, labelled."],
+            FirmwareMinutes
+        )
+        {
+            Cautions = [Caution.Of("static")],
+        };
+
+    /// <summary>Drivers that the unit has not, or has too old, in the order that the part's sheet asks for.</summary>
+    static IReadOnlyList<Step> DriversOf(PlannedUnit unit, Instance part, DriverOrder order) =>
+        [
+            .. part
+                .Part.Drivers.Index()
+                .Where(d =>
+                    d.Item.Order == order
+                    && (
+                        unit.Unit.Software.GetValueOrDefault(d.Item.Name) is not { } has
+                        || SoftwareChecks.Older(has, d.Item.AtLeast)
+                    )
+                )
+                .Select(d => new Step(
+                    Acts.Driver(part.Name, d.Index + 1),
+                    StepKind.Firmware,
+                    $"Put on {d.Item.Name}{(d.Item.AtLeast.Length > 0 ? $" {d.Item.AtLeast} or later" : "")}",
+                    [
+                        order == DriverOrder.Before
+                            ? $"Before {part.Title} is fitted: afterwards the machine does not start without it."
+                            : $"For {part.Title}. Note its version under the unit's software.",
+                    ],
+                    DriverMinutes
+                )),
+        ];
+
+    static Step SetUp(Instance part, Instance? earlier)
+    {
+        FilledBank[] banks = [.. FilledBank.Of(part)];
+        string title = part.Fitted.Banks.Count > 0 ? "Fill the banks and set the switches of" : "Set the switches of";
+        return new Step(
+            Acts.Set(part.Name),
+            StepKind.Set,
+            $"{title} {part.Title}",
+            [
+                .. banks.Select(b => $"Bank {b.Index}: {b.Made.Chips} chips of {b.Chips}, their marks all one way."),
+                .. part.Part.Switches.Select(s => SwitchWords(part, earlier, s)),
+            ],
+            SwitchMinutes * part.Part.Switches.Count + ChipMinutes * banks.Sum(b => b.Made.Chips)
+        )
+        {
+            Instance = part,
+        };
+    }
+
+    static string SwitchWords(Instance part, Instance? earlier, Switch own)
+    {
+        string from = earlier?.Positions[own.Id] ?? own.Factory,
+            to = part.Positions[own.Id],
+            label = own.Label.Length > 0 ? $" ({own.Label})" : "";
+        string how = from == to ? $"as it {(earlier is null ? "leaves the factory" : "stands")}" : $"moved from {from}";
+        return $"{own.Id}{label}: {to}, {how}";
+    }
+
+    static IEnumerable<string> Sits(Model model, Instance part) =>
+        part.Occupied.Select(o =>
+            o.Mode switch
+            {
+                SiteMode.In => $"It goes into {SiteName(model, o)}.",
+                SiteMode.Between =>
+                    $"Lift the chip out of {SiteName(model, o)}, put the board in its place, and the chip on the board.",
+                SiteMode.Over => $"Clip it over the chip at {SiteName(model, o)}; mind the mark of leg 1.",
+                SiteMode.Tap => $"Take its signal at {SiteName(model, o)}.",
+                _ => throw new InvalidOperationException($"no words for {o.Mode}"),
+            }
+        );
+
+    static string SiteName(Model model, Occupies o) =>
+        model.FindSite(o.Site!) is not { } site ? o.Site!
+        : site.Package is { } package ? $"{site.Kind} {site.Id} ({package})"
+        : $"{site.Kind} {site.Id}";
+
+    static IReadOnlyList<string> Keep(Instance part) =>
+        [.. part.Part.Keeps.Concat(part.Way?.Keeps ?? []).Select(k => $"Keep: {k}.")];
+}

@@ -1,0 +1,22 @@
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Core.Identify;
+
+/// <summary>What is seen of a unit's board, as typed changes of its record.</summary>
+public static class UnitEdits
+{
+    /// <summary>What is written for a clue that was looked at in vain. Neither says anything for any revision, and neither is asked for again.</summary>
+    public const string CannotRead = "cannot read",
+        NotThere = "not there";
+
+    /// <summary>Notes what a clue showed; null forgets it.</summary>
+    public static Unit See(Unit unit, string clue, string? value) =>
+        unit with
+        {
+            Seen = value is null ? JobEdits.Without(unit.Seen, clue) : JobEdits.Put(unit.Seen, clue, value),
+        };
+
+    /// <summary>Vouches for a revision; null leaves it to the clues.</summary>
+    public static Unit Confirm(Unit unit, string? revision) => unit with { Revision = revision };
+}

@@ -1,0 +1,307 @@
+using System.Buffers.Binary;
+using RustCabin.Core.Maps;
+
+namespace RustCabin.Core.Images;
+
+public enum RomFormat
+{
+    Bin,
+    Ihex,
+    Srec,
+}
+
+/// <summary>A file that is not what it should be: the line, from 1, and what is wrong.</summary>
+public sealed class RomFileException(int line, string what) : FormatException($"line {line}: {what}")
+{
+    public int Line { get; } = line;
+}
+
+/// <summary>An image as it was read: its bytes from the lowest address, and how many bytes in gaps were filled with 0xFF.</summary>
+public sealed record RomImage(byte[] Bytes, ulong From, int Filled);
+
+/// <summary>
+/// Reads and writes images: raw, HEX records 00 to 05, S-records S0 to S3 and S5 to S9. A bad sum, an overlap, a cut line or a missing end is told by its line; never a
+/// partial image. Source: domain.md, section 5.
+/// </summary>
+public static class RomFile
+{
+    /// <summary>No larger image is put together, in bytes.</summary>
+    public const int Largest = 64 << 20;
+    const int PerLine = 32;
+
+    /// <exception cref="RomFileException">The text is broken; line and cause.</exception>
+    public static RomImage Read(RomFormat format, ReadOnlySpan<byte> file) =>
+        format switch
+        {
+            RomFormat.Ihex => Records(file, Hex),
+            RomFormat.Srec => Records(file, Srec),
+            _ => new RomImage(file.ToArray(), 0, 0),
+        };
+
+    delegate bool Line(ReadOnlySpan<byte> text, int number, Pieces pieces);
+
+    /// <summary>The pieces of an image while its lines are read.</summary>
+    sealed class Pieces
+    {
+        readonly List<(ulong At, int Start, int Length, int Line)> _runs = [];
+        byte[] _data = new byte[1 << 16];
+        int _used;
+
+        public ulong Offset { get; set; }
+        public int Count { get; set; }
+
+        public Span<byte> Take(ulong at, int length, int line)
+        {
+            if (length == 0)
+                return [];
+            if (_used + length > Largest)
+                throw new RomFileException(line, $"the image grows beyond {Largest >> 20} MiB");
+            if (_used + length > _data.Length)
+                Array.Resize(ref _data, Math.Max(_data.Length * 2, _used + length));
+            if (_runs.Count > 0 && _runs[^1] is var last && last.At + (ulong)last.Length == at)
+                _runs[^1] = last with { Length = last.Length + length };
+            else
+                _runs.Add((at, _used, length, line));
+            _used += length;
+            return _data.AsSpan(_used - length, length);
+        }
+
+        public RomImage Assemble(int line)
+        {
+            if (_runs.Count == 0)
+                throw new RomFileException(line, "there is no data in it");
+            _runs.Sort((a, b) => a.At.CompareTo(b.At));
+            ulong from = _runs[0].At,
+                size = _runs[^1].At + (ulong)_runs[^1].Length - from;
+            if (size > Largest)
+                throw new RomFileException(_runs[^1].Line, $"the image spans more than {Largest >> 20} MiB");
+            byte[] image = new byte[size];
+            ulong at = from;
+            int filled = 0;
+            foreach ((ulong start, int place, int length, int where) in _runs)
+            {
+                if (start < at)
+                    throw new RomFileException(where, $"it overlaps what was read before at 0x{start:x}");
+                image.AsSpan((int)(at - from), (int)(start - at)).Fill(0xFF);
+                filled += (int)(start - at);
+                _data.AsSpan(place, length).CopyTo(image.AsSpan((int)(start - from)));
+                at = start + (ulong)length;
+            }
+            return new RomImage(image, from, filled);
+        }
+    }
+
+    static RomImage Records(ReadOnlySpan<byte> file, Line read)
+    {
+        var pieces = new Pieces();
+        bool ended = false;
+        int number = 0;
+        while (file.Length > 0)
+        {
+            number++;
+            int end = file.IndexOf((byte)'\n');
+            ReadOnlySpan<byte> line = (end < 0 ? file : file[..end]).TrimEnd("\r \t"u8);
+            file = end < 0 ? [] : file[(end + 1)..];
+            if (line.Length == 0)
+                continue;
+            if (ended)
+                throw new RomFileException(number, "there is more after the end record");
+            ended = read(line, number, pieces);
+        }
+        if (!ended)
+            throw new RomFileException(number, "the file ends without an end record");
+        return pieces.Assemble(number);
+    }
+
+    static bool Hex(ReadOnlySpan<byte> line, int number, Pieces pieces)
+    {
+        if (line[0] != ':')
+            throw new RomFileException(number, "a HEX record begins with a colon");
+        Span<byte> head = stackalloc byte[4];
+        if (line.Length < 11)
+            throw new RomFileException(number, "the record is cut off");
+        Decode(line[1..9], head, number);
+        int length = head[0],
+            type = head[3];
+        if (line.Length != 11 + length * 2)
+            throw new RomFileException(
+                number,
+                line.Length < 11 + length * 2 ? "the record is cut off" : "the record is longer than its count says"
+            );
+        ushort at = BinaryPrimitives.ReadUInt16BigEndian(head[1..]);
+        Span<byte> spare = stackalloc byte[256];
+        if (type == 0 && at + length > 0x10000)
+            throw new RomFileException(number, "the record runs over the end of its segment");
+        Span<byte> data = type == 0 ? pieces.Take(pieces.Offset + at, length, number) : spare[..length];
+        Decode(line.Slice(9, length * 2), data, number);
+        Span<byte> sum = stackalloc byte[1];
+        Decode(line[^2..], sum, number);
+        int total = head[0] + head[1] + head[2] + head[3] + sum[0];
+        foreach (byte b in data)
+            total += b;
+        if ((total & 0xFF) != 0)
+            throw new RomFileException(number, $"the checksum is {sum[0]:X2}, and {(byte)(sum[0] - total):X2} would be right");
+        switch (type)
+        {
+            case 0:
+                return false;
+            case 1:
+                return length == 0 ? true : throw new RomFileException(number, "an end record holds no data");
+            case 2 or 4:
+                if (length != 2)
+                    throw new RomFileException(number, "an address record holds two bytes");
+                pieces.Offset = (ulong)BinaryPrimitives.ReadUInt16BigEndian(data) << (type == 2 ? 4 : 16);
+                return false;
+            case 3 or 5:
+                return length == 4 ? false : throw new RomFileException(number, "a start record holds four bytes");
+            default:
+                throw new RomFileException(number, $"record type {type:X2} is not one of 00 to 05");
+        }
+    }
+
+    static bool Srec(ReadOnlySpan<byte> line, int number, Pieces pieces)
+    {
+        if (line.Length < 4 || line[0] != 'S')
+            throw new RomFileException(number, line[0] != 'S' ? "an S-record begins with S" : "the record is cut off");
+        int type = line[1] - '0',
+            address = type switch
+            {
+                0 or 1 or 5 or 9 => 2,
+                2 or 6 or 8 => 3,
+                3 or 7 => 4,
+                _ => throw new RomFileException(number, $"S{(char)line[1]} is not a record that is read"),
+            };
+        Span<byte> count = stackalloc byte[1];
+        Decode(line[2..4], count, number);
+        if (line.Length != 4 + count[0] * 2)
+            throw new RomFileException(
+                number,
+                line.Length < 4 + count[0] * 2 ? "the record is cut off" : "the record is longer than its count says"
+            );
+        if (count[0] < address + 1)
+            throw new RomFileException(number, "the count leaves no room for address and checksum");
+        Span<byte> head = stackalloc byte[4];
+        Decode(line.Slice(4, address * 2), head[..address], number);
+        uint at = 0;
+        foreach (byte b in head[..address])
+            at = at << 8 | b;
+        int length = count[0] - address - 1;
+        Span<byte> spare = stackalloc byte[256];
+        Span<byte> data = type is >= 1 and <= 3 ? pieces.Take(at, length, number) : spare[..length];
+        Decode(line.Slice(4 + address * 2, length * 2), data, number);
+        Span<byte> sum = stackalloc byte[1];
+        Decode(line[^2..], sum, number);
+        int total = count[0];
+        foreach (byte b in head[..address])
+            total += b;
+        foreach (byte b in data)
+            total += b;
+        if ((byte)~total != sum[0])
+            throw new RomFileException(number, $"the checksum is {sum[0]:X2}, and {(byte)~total:X2} would be right");
+        if (type is >= 1 and <= 3)
+            pieces.Count++;
+        if (type is 5 or 6 && at != pieces.Count)
+            throw new RomFileException(number, $"it counts {at} data records, and {pieces.Count} were read");
+        return type is >= 7 and <= 9;
+    }
+
+    static void Decode(ReadOnlySpan<byte> hex, Span<byte> into, int number)
+    {
+        if (Convert.FromHexString(hex, into, out _, out _) != System.Buffers.OperationStatus.Done)
+            throw new RomFileException(number, "there is a character that is no hex figure");
+    }
+
+    /// <summary>Writes an image from address 0.</summary>
+    public static byte[] Write(RomFormat format, ReadOnlySpan<byte> image) =>
+        format switch
+        {
+            RomFormat.Ihex => WriteHex(image),
+            RomFormat.Srec => WriteSrec(image),
+            _ => image.ToArray(),
+        };
+
+    static byte[] WriteHex(ReadOnlySpan<byte> image)
+    {
+        var text = new Records32(image.Length);
+        for (int at = 0; at < image.Length; at += PerLine)
+        {
+            if ((at & 0xFFFF) == 0 && at > 0)
+                text.Add(":"u8, [2, 0, 0, 4, (byte)(at >> 24), (byte)(at >> 16)], [], twos: true);
+            ReadOnlySpan<byte> data = image.Slice(at, Math.Min(PerLine, image.Length - at));
+            text.Add(":"u8, [(byte)data.Length, (byte)(at >> 8), (byte)at, 0], data, twos: true);
+        }
+        text.Add(":"u8, [0, 0, 0, 1], [], twos: true);
+        return text.ToArray();
+    }
+
+    static byte[] WriteSrec(ReadOnlySpan<byte> image)
+    {
+        int address =
+            image.Length <= 0x10000 ? 2
+            : image.Length <= 0x1000000 ? 3
+            : 4;
+        var text = new Records32(image.Length);
+        text.Add("S0"u8, [3, 0, 0], [], twos: false);
+        ReadOnlySpan<byte> mark = address switch
+            {
+                2 => "S1"u8,
+                3 => "S2"u8,
+                _ => "S3"u8,
+            },
+            end = address switch
+            {
+                2 => "S9"u8,
+                3 => "S8"u8,
+                _ => "S7"u8,
+            };
+        for (int at = 0; at < image.Length; at += PerLine)
+        {
+            ReadOnlySpan<byte> data = image.Slice(at, Math.Min(PerLine, image.Length - at));
+            byte count = (byte)(data.Length + address + 1);
+            ReadOnlySpan<byte> head = [count, (byte)(at >> 24), (byte)(at >> 16), (byte)(at >> 8), (byte)at];
+            text.Add(
+                mark,
+                address == 4 ? head
+                    : address == 3 ? [count, .. head[2..]]
+                    : [count, .. head[3..]],
+                data,
+                twos: false
+            );
+        }
+        text.Add(end, [(byte)(address + 1), .. new byte[address]], [], twos: false);
+        return text.ToArray();
+    }
+
+    /// <summary>Lines of records, written as text straight away: room for an image in lines of 32 bytes is taken at once.</summary>
+    sealed class Records32(int bytes)
+    {
+        byte[] _text = new byte[bytes * 2 + (bytes / PerLine + 4) * 18 + bytes / 0x10000 * 18 + 128];
+        int _used;
+
+        public void Add(ReadOnlySpan<byte> mark, ReadOnlySpan<byte> head, ReadOnlySpan<byte> data, bool twos)
+        {
+            int room = mark.Length + 2 * (head.Length + data.Length + 1) + 1;
+            if (_used + room > _text.Length)
+                Array.Resize(ref _text, Math.Max(_text.Length * 2, _used + room));
+            int sum = 0;
+            foreach (byte b in head)
+                sum += b;
+            foreach (byte b in data)
+                sum += b;
+            mark.CopyTo(_text.AsSpan(_used));
+            _used += mark.Length;
+            Hex(head);
+            Hex(data);
+            Hex([(byte)(twos ? -sum : ~sum)]);
+            _text[_used++] = (byte)'\n';
+        }
+
+        void Hex(ReadOnlySpan<byte> bytes)
+        {
+            Convert.TryToHexString(bytes, _text.AsSpan(_used), out int written);
+            _used += written;
+        }
+
+        public byte[] ToArray() => _text[.._used];
+    }
+}

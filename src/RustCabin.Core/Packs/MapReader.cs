@@ -1,0 +1,64 @@
+using System.ComponentModel.DataAnnotations;
+using System.Text.Json;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Maps;
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Core.Packs;
+
+/// <summary>What <c>map</c> takes: bare claims.</summary>
+public sealed record MapAsked : ICompleted<MapAsked>
+{
+    /// <summary>The width of the space.</summary>
+    [Required, Range(1, Model.WidestAddress), UnitOf("bits"), Display(Description = "The width of the address space.")]
+    public int AddressBits { get; init; }
+
+    /// <summary>The bus masters.</summary>
+    [Id, Display(Description = "The bus masters, 1 to 32.")]
+    public IReadOnlyList<string> Masters { get; init; } = [];
+
+    /// <summary>The claims.</summary>
+    [Display(Description = "The claims, as on a model sheet, without self-configuration.")]
+    public IReadOnlyList<Claim> Claims { get; init; } = [];
+
+    /// <summary>The claims as they answer; the claims must have been read without error.</summary>
+    public IReadOnlyList<DecodedClaim> Decoded =>
+        [.. Claims.Select(c => DecodedClaim.From(c, c.Id, c.Base!.Value.Value, Masters, c.Overlays))];
+
+    /// <inheritdoc/>
+    public MapAsked Completed(RecordReading read)
+    {
+        if (Masters.Count is 0 or > 32)
+            read.Wrong("masters", "must name 1 to 32 bus masters");
+        return this;
+    }
+}
+
+/// <summary>Reads bare maps: the claims by themselves, then what they say of each other.</summary>
+public static class MapReader
+{
+    /// <summary>Reads what <c>map</c> takes.</summary>
+    public static Reading<MapAsked> Read(JsonElement root)
+    {
+        var reading = new SheetReading();
+        if (Declaration<MapAsked>.Read(root, reading) is not { } asked)
+            return new Reading<MapAsked>(null, reading.Errors);
+        List<SheetError> errors = reading.Errors;
+        var told = errors.Select(e => e.Path).ToHashSet();
+        foreach ((int i, Claim claim) in asked.Claims.Index())
+        {
+            if (claim.Auto)
+                errors.Add(new SheetError($"claims[{i}].auto", "a bare map has no window for self-configuration"));
+            errors.AddRange(
+                PackReferences
+                    .CheckClaim(claim, $"claims[{i}]", asked.AddressBits, asked.Masters, asked.Claims)
+                    .Where(e => !told.Contains(e.Path))
+            );
+            foreach ((int k, string name) in claim.Overlays.Index())
+                if (asked.Claims.All(c => c.Id != name))
+                    errors.Add(new SheetError($"claims[{i}].overlays[{k}]", $"\"{name}\" is not a claim of this map"));
+        }
+        errors.AddRange(PackReferences.Twice(asked.Claims.Select(c => c.Id), "claims"));
+        return Reading<MapAsked>.Of(asked, errors);
+    }
+}

@@ -1,0 +1,307 @@
+using System.Numerics;
+using RustCabin.Core.Chips;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Core.Packs;
+
+/// <summary>
+/// What the sheets of a pack say of each other and of themselves by name: every name must be there. A way for a model that is not
+/// here is no error, since a part may fit machines that nobody has described yet.
+/// </summary>
+static class PackReferences
+{
+    public static IEnumerable<SheetError> Check(Pack pack, Pack known) =>
+        [
+            .. pack.Models.Index().SelectMany(m => CheckModel(m.Item, $"models[{m.Index}]")),
+            .. pack
+                .Parts.Index()
+                .SelectMany(p => CheckPart(p.Item, $"parts[{p.Index}]", id => pack.FindModel(id) ?? known.FindModel(id))),
+            .. pack.Units.Index().SelectMany(u => CheckUnit(u.Item, $"units[{u.Index}]", pack, known)),
+            .. pack.Jobs.Index().SelectMany(j => CheckJob(j.Item, $"jobs[{j.Index}]", pack, known)),
+        ];
+
+    public static IEnumerable<SheetError> CheckModel(Model model, string path)
+    {
+        if (model.Masters.Count is 0 or > 32)
+            yield return new($"{path}.masters", "must name 1 to 32 bus masters");
+        if (model.Revisions.Count == 0)
+            yield return new($"{path}.revisions", "needs at least one revision");
+
+        foreach (SheetError error in Twice(model.Revisions.Select(r => r.Id), $"{path}.revisions"))
+            yield return error;
+        foreach (SheetError error in Twice(model.Claims.Select(c => c.Id), $"{path}.claims"))
+            yield return error;
+        foreach (SheetError error in Twice(model.Sites.Select(s => s.Id), $"{path}.sites"))
+            yield return error;
+        foreach (SheetError error in Twice(model.Clues.Select(c => c.Id), $"{path}.clues"))
+            yield return error;
+
+        IEnumerable<(string Path, IEnumerable<string> Revisions)> limited =
+        [
+            .. model.Claims.Index().Select(c => ($"{path}.claims[{c.Index}].revisions", c.Item.Revisions.AsEnumerable())),
+            .. model.Sites.Index().Select(s => ($"{path}.sites[{s.Index}].revisions", s.Item.Revisions.AsEnumerable())),
+            .. model.Rails.Index().Select(r => ($"{path}.rails[{r.Index}].revisions", r.Item.Revisions.AsEnumerable())),
+            .. model
+                .Signals.Index()
+                .Select(s =>
+                    ($"{path}.signals[{s.Index}].revisions", s.Item.Revisions.Concat(s.Item.At.SelectMany(a => a.Revisions)))
+                ),
+            .. model
+                .Clues.Index()
+                .SelectMany(c => c.Item.Values.Select(v => ($"{path}.clues[{c.Index}].values.{v.Key}", v.Value.AsEnumerable()))),
+        ];
+        foreach ((string where, IEnumerable<string> revisions) in limited)
+        foreach (string id in revisions.Where(id => model.FindRevision(id) is null))
+            yield return new(where, $"\"{id}\" is not a revision of this model");
+
+        foreach ((int i, AccessLevel level) in model.Access.Index())
+            if (level.From is { } from && model.Access.Take(i).All(a => a.Id != from))
+                yield return new($"{path}.access[{i}].from", $"\"{from}\" is not an access level above this one");
+
+        foreach ((int i, Claim claim) in model.Claims.Index())
+        foreach (SheetError error in CheckClaim(claim, $"{path}.claims[{i}]", model.AddressBits, model.Masters, model.Claims))
+            yield return error;
+        foreach (SheetError error in CheckSockets(model.Claims, $"{path}.claims", model.Sites))
+            yield return error;
+        foreach (SheetError error in Twice(model.Vectors.Select(v => v.Id), $"{path}.vectors"))
+            yield return error;
+    }
+
+    /// <summary>The sockets that claims and banks name are sites of the same sheet.</summary>
+    static IEnumerable<SheetError> CheckSockets(IReadOnlyList<Claim> claims, string path, IReadOnlyList<Site> sites) =>
+        from claim in claims.Index()
+        from named in claim
+            .Item.Sockets.Select(s => ("sockets", s))
+            .Concat((claim.Item.Window?.Pages ?? []).Select(p => ("window.pages", p.Site)))
+        where sites.All(s => s.Id != named.Item2)
+        select new SheetError($"{path}[{claim.Index}].{named.Item1}", $"\"{named.Item2}\" is not a site of this sheet");
+
+    /// <summary>What a claim says by name. <paramref name="masters"/> is null for a part, whose claims may meet any model.</summary>
+    public static IEnumerable<SheetError> CheckClaim(
+        Claim claim,
+        string path,
+        int addressBits,
+        IReadOnlyList<string>? masters,
+        IReadOnlyList<Claim> own
+    )
+    {
+        if (masters is not null)
+            foreach (string master in claim.Masters.Where(m => !masters.Contains(m)))
+                yield return new($"{path}.masters", $"\"{master}\" is not one of the masters");
+        // A register on another sheet is named with its owner ("model:select") and looked up when the unit is planned.
+        if (claim.Window?.Register is { } register && !register.Contains(':') && own.All(c => c.Id != register))
+            yield return new($"{path}.window.register", $"\"{register}\" is not a claim of this sheet");
+        if (TooFree(claim, addressBits) is { } free)
+            yield return new($"{path}.mask", $"leaves out {free} address lines; {Maps.Decode.MostFreeLines} are the most");
+    }
+
+    /// <summary>How many address lines a mask leaves out, when that makes more mirrors than can be listed; else null.</summary>
+    static int? TooFree(Claim claim, int addressBits) =>
+        claim is { Mask: { } mask, Size: { Bytes: > 0 } size }
+        && BitOperations.PopCount(Maps.Decode.Space(addressBits) & ~(size.Bytes - 1) & ~mask.Value)
+            is var free
+                and > Maps.Decode.MostFreeLines
+            ? free
+            : null;
+
+    static IEnumerable<SheetError> CheckPart(Part part, string path, Func<string, Model?> findModel)
+    {
+        foreach (SheetError error in Twice(part.Ways.Select(w => w.Id), $"{path}.ways"))
+            yield return error;
+        foreach (SheetError error in Twice(part.Claims.Select(c => c.Id), $"{path}.claims"))
+            yield return error;
+        foreach (SheetError error in Twice(part.Switches.Select(s => s.Id), $"{path}.switches"))
+            yield return error;
+
+        foreach ((int i, Claim claim) in part.Claims.Index())
+        {
+            foreach (SheetError error in CheckClaim(claim, $"{path}.claims[{i}]", 0, null, part.Claims))
+                yield return error;
+            foreach (SheetError error in CheckWhen(claim.When, $"{path}.claims[{i}].when", part))
+                yield return error;
+        }
+        foreach (SheetError error in CheckSockets(part.Claims, $"{path}.claims", part.Sites))
+            yield return error;
+        foreach ((int i, SetChange set) in part.Sets.Index())
+        foreach (SheetError error in CheckWhen(set.When, $"{path}.sets[{i}].when", part))
+            yield return error;
+
+        foreach ((int i, Way way) in part.Ways.Index())
+        {
+            if (way.Model is null || findModel(way.Model) is not { } model)
+                continue;
+            foreach (string id in way.Revisions.Where(id => model.FindRevision(id) is null))
+                yield return new($"{path}.ways[{i}].revisions", $"\"{id}\" is not a revision of {model.Id}");
+            foreach ((int k, Occupies taken) in way.Occupies.Index())
+                if (taken.Site is { } site && !site.Contains(':') && model.FindSite(site) is null)
+                    yield return new($"{path}.ways[{i}].occupies[{k}].site", $"\"{site}\" is not a site of {model.Id}");
+        }
+    }
+
+    static IEnumerable<SheetError> CheckWhen(Condition when, string path, Part part)
+    {
+        foreach ((string key, IReadOnlyList<string> positions) in when.Keys)
+        {
+            if (key.Contains('.'))
+                continue;
+            if (part.Switches.FirstOrDefault(s => s.Id == key) is not { } own)
+                yield return new($"{path}.{key}", $"\"{key}\" is not a switch of this part");
+            else
+                foreach (string position in positions.Where(p => !own.Positions.Contains(p)))
+                    yield return new($"{path}.{key}", $"\"{position}\" is not a position of {key}");
+        }
+    }
+
+    public static IEnumerable<SheetError> CheckUnit(Unit unit, string path, Pack pack, Pack known)
+    {
+        if ((pack.FindModel(unit.Model) ?? known.FindModel(unit.Model)) is not { } model)
+        {
+            yield return new($"{path}.model", $"\"{unit.Model}\" is not a model here");
+            yield break;
+        }
+        if (unit.Revision is { } revision && model.FindRevision(revision) is null)
+            yield return new($"{path}.revision", $"\"{revision}\" is not a revision of {model.Id}");
+        foreach (string clue in unit.Seen.Keys.Where(k => model.Clues.All(c => c.Id != k)))
+            yield return new($"{path}.seen.{clue}", $"\"{clue}\" is not a clue of {model.Id}");
+        foreach (SheetError error in CheckFirmware(unit.Firmware, $"{path}.firmware", model))
+            yield return error;
+        foreach ((int i, FittedPart fitted) in unit.Fitted.Index())
+        foreach (SheetError error in CheckFitted(fitted, $"{path}.fitted[{i}]", model, pack, known))
+            yield return error;
+    }
+
+    public static IEnumerable<SheetError> CheckJob(Job job, string path, Pack pack, Pack known)
+    {
+        if ((pack.FindUnit(job.Unit) ?? known.FindUnit(job.Unit)) is not { } unit)
+        {
+            yield return new($"{path}.unit", $"\"{job.Unit}\" is not a unit here");
+            yield break;
+        }
+        Model? model = pack.FindModel(unit.Model) ?? known.FindModel(unit.Model);
+        foreach ((int i, FittedPart fitted) in job.Add.Index())
+        foreach (SheetError error in CheckFitted(fitted, $"{path}.add[{i}]", model, pack, known))
+            yield return error;
+        if (model is not null)
+            foreach (SheetError error in CheckFirmware(job.Firmware, $"{path}.firmware", model))
+                yield return error;
+
+        Dictionary<string, FittedPart> instances = Planning
+            .Instance.Number(unit.Fitted.Concat(job.Add))
+            .ToDictionary(i => i.Name, i => i.Fitted);
+        foreach ((int i, string name) in job.Remove.Index())
+            if (!instances.ContainsKey(name))
+                yield return new($"{path}.remove[{i}]", $"\"{name}\" is not fitted to {unit.Id}");
+        foreach ((int i, Need want) in job.Wants.Index())
+            if (want is TitleNeed title && (pack.FindTitle(title.Id) ?? known.FindTitle(title.Id)) is null)
+                yield return new($"{path}.wants[{i}].title", $"\"{title.Id}\" is not a title here");
+        foreach ((int i, SpeedClaim claim) in (job.Speed?.Claims ?? []).Index())
+            if (claim.Unit is { } reference && (pack.FindUnit(reference) ?? known.FindUnit(reference)) is null)
+                yield return new($"{path}.speed.claims[{i}].unit", $"\"{reference}\" is not a unit here");
+        foreach (SheetError error in CheckSwitches(job.Switches, $"{path}.switches", instances, unit, pack, known))
+            yield return error;
+        foreach ((string name, IReadOnlyList<string?> banks) in job.Banks)
+            if (!instances.TryGetValue(name, out FittedPart? filled))
+                yield return new($"{path}.banks.{name}", $"\"{name}\" is neither fitted to {unit.Id} nor added");
+            else if ((pack.FindPart(filled.Part) ?? known.FindPart(filled.Part)) is { } part)
+                foreach (SheetError error in CheckBanks(banks, $"{path}.banks.{name}", part))
+                    yield return error;
+        foreach ((int i, NamedSetting setting) in job.Settings.Index())
+        foreach (
+            SheetError error in CheckSwitches(setting.Switches, $"{path}.settings[{i}].switches", instances, unit, pack, known)
+        )
+            yield return error;
+    }
+
+    static IEnumerable<SheetError> CheckSwitches(
+        IReadOnlyDictionary<string, OrderedDictionary<string, string>> switches,
+        string path,
+        Dictionary<string, FittedPart> instances,
+        Unit unit,
+        Pack pack,
+        Pack known
+    )
+    {
+        foreach ((string name, OrderedDictionary<string, string> positions) in switches)
+        {
+            if (!instances.TryGetValue(name, out FittedPart? fitted))
+                yield return new($"{path}.{name}", $"\"{name}\" is neither fitted to {unit.Id} nor added");
+            else if ((pack.FindPart(fitted.Part) ?? known.FindPart(fitted.Part)) is { } part)
+                foreach (SheetError error in CheckPositions(positions, $"{path}.{name}", part))
+                    yield return error;
+        }
+    }
+
+    static IEnumerable<SheetError> CheckFirmware(string? firmware, string path, Model model)
+    {
+        if (firmware is not null && model.Firmware.All(f => f.Id != firmware))
+            yield return new(path, $"\"{firmware}\" is not a firmware of {model.Id}");
+    }
+
+    static IEnumerable<SheetError> CheckFitted(FittedPart fitted, string path, Model? model, Pack pack, Pack known)
+    {
+        if ((pack.FindPart(fitted.Part) ?? known.FindPart(fitted.Part)) is not { } part)
+        {
+            yield return new($"{path}.part", $"\"{fitted.Part}\" is not a part here");
+            yield break;
+        }
+        if (fitted.At is { } at && !at.Contains(':') && model is not null && model.FindSite(at) is null)
+            yield return new($"{path}.at", $"\"{at}\" is not a site of {model.Id}");
+        if (fitted.Way is { } way && part.FindWay(way) is null)
+            yield return new($"{path}.way", $"\"{way}\" is not a way of {part.Id}");
+        foreach (SheetError error in CheckPositions(fitted.Switches, $"{path}.switches", part))
+            yield return error;
+        foreach (SheetError error in CheckBanks(fitted.Banks, $"{path}.banks", part))
+            yield return error;
+        foreach (SetChange set in part.Sets.Where(s => s.Size is { IsPowerOfTwo: false }))
+            if (
+                (
+                    model?.Claims.FirstOrDefault(c => set.Claim == $"model:{c.Id}")
+                    ?? part.Claims.FirstOrDefault(c => c.Id == set.Claim)
+                )
+                is { Mask: not null }
+                    or { Auto: true }
+            )
+                yield return new(
+                    $"{path}.part",
+                    $"{part.Id} sets {set.Claim} to a size that is not a power of two, which its decoder cannot hold apart"
+                );
+        // Only here is it known how wide the space is that a part's decoder meets.
+        foreach (Claim claim in part.Claims)
+            if (model is not null && TooFree(claim, model.AddressBits) is { } free)
+                yield return new(
+                    $"{path}.part",
+                    $"claim \"{claim.Id}\" of {part.Id} leaves out {free} address lines on {model.Id}; {Maps.Decode.MostFreeLines} are the most"
+                );
+    }
+
+    static IEnumerable<SheetError> CheckBanks(IReadOnlyList<string?> banks, string path, Part part)
+    {
+        if (banks.Count > part.Arrays.Count)
+            yield return new(path, $"{part.Id} has {part.Arrays.Count} banks, not {banks.Count}");
+        foreach ((int i, string? bank) in banks.Index())
+            if (bank is not null && !FittedChips.TryParse(bank, out _))
+                yield return new($"{path}[{i}]", $"\"{bank}\" is not a type of the table, such as 256Kx1 or 256Kx1-150");
+    }
+
+    static IEnumerable<SheetError> CheckPositions(IEnumerable<KeyValuePair<string, string>> positions, string path, Part part)
+    {
+        foreach ((string id, string position) in positions)
+        {
+            if (part.Switches.FirstOrDefault(s => s.Id == id) is not { } own)
+                yield return new($"{path}.{id}", $"\"{id}\" is not a switch of {part.Id}");
+            else if (!own.Positions.Contains(position))
+                yield return new($"{path}.{id}", $"\"{position}\" is not a position of {id}: {string.Join(", ", own.Positions)}");
+        }
+    }
+
+    public static IEnumerable<SheetError> Twice(IEnumerable<string> ids, string path)
+    {
+        var seen = new HashSet<string>();
+        foreach ((int index, string id) in ids.Index())
+            if (id.Length > 0 && !seen.Add(id))
+                yield return new($"{path}[{index}].id", $"\"{id}\" is used twice");
+    }
+}

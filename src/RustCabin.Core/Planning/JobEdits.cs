@@ -1,0 +1,125 @@
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Switches;
+
+namespace RustCabin.Core.Planning;
+
+/// <summary>
+/// The smallest changes to a job, as typed changes of its record. Whoever keeps the job merges them into its JSON, so that everything else in the sheet stays as it was.
+/// None checks against other sheets, which reading does.
+/// </summary>
+public static class JobEdits
+{
+    /// <summary>Moves one switch. A tick on setting that part's switches is taken back, since they must be set anew.</summary>
+    /// <param name="job">The job.</param>
+    /// <param name="fitted">The parts that the unit already has, in whose numbering instances are named.</param>
+    /// <param name="instance">The instance whose switch is moved.</param>
+    /// <param name="switchId">The switch.</param>
+    /// <param name="position">Where it shall stand.</param>
+    /// <returns>The job with the switch moved; null: the instance is not on this unit.</returns>
+    public static Job? SetSwitch(Job job, IReadOnlyList<FittedPart> fitted, string instance, string switchId, string position)
+    {
+        string[] names = [.. Instance.Number([.. fitted, .. job.Add]).Select(n => n.Name)];
+        int index = Array.IndexOf(names, instance);
+        if (index < 0)
+            return null;
+        Job moved =
+            index >= fitted.Count
+                ? job with
+                {
+                    Add = Changed(job.Add, index - fitted.Count, a => a with { Switches = Put(a.Switches, switchId, position) }),
+                }
+                : job with
+                {
+                    Switches = Put(
+                        job.Switches,
+                        instance,
+                        Put(job.Switches.GetValueOrDefault(instance) ?? [], switchId, position)
+                    ),
+                };
+        return Tick(moved, Acts.Set(instance), false);
+    }
+
+    /// <summary>Moves switches one after the other; null: an instance is not on this unit.</summary>
+    public static Job? SetSwitches(
+        Job job,
+        IReadOnlyList<FittedPart> fitted,
+        IEnumerable<(string Instance, string Switch, string Position)> moves
+    ) => moves.Aggregate((Job?)job, (j, m) => j is null ? null : SetSwitch(j, fitted, m.Instance, m.Switch, m.Position));
+
+    /// <summary>Ticks a step, or takes the tick back.</summary>
+    public static Job Tick(Job job, StepId step, bool done) => job with { Done = Listed(job.Done, step, done) };
+
+    /// <summary>Notes how many minutes a step took; null forgets it.</summary>
+    public static Job Took(Job job, StepId step, decimal? minutes) =>
+        job with
+        {
+            Took = minutes is { } m ? Put(job.Took, $"{step}", m) : Without(job.Took, $"{step}"),
+        };
+
+    /// <summary>Ticks a caution of a step as read, or takes that back.</summary>
+    public static Job Heed(Job job, StepId step, string caution, bool heeded) =>
+        job with
+        {
+            Heeded = Listed(job.Heeded, new HeededCaution(step, caution), heeded),
+        };
+
+    /// <summary>Adds what was seen at a gate. Earlier readings of the gate stay.</summary>
+    public static Job Read(Job job, GateReading reading) => job with { Readings = [.. job.Readings, reading] };
+
+    /// <summary>Adds a part by one of its ways, its switches at factory.</summary>
+    public static Job Add(Job job, string part, string way) =>
+        job with
+        {
+            Add = [.. job.Add, new FittedPart { Part = part, Way = way }],
+        };
+
+    /// <summary>Drops the part that the job adds at <paramref name="index"/>, and every tick and caution that was about it.</summary>
+    public static Job Drop(Job job, int index, string instance)
+    {
+        StepId[] about = [Acts.Set(instance), Acts.Fit(instance)];
+        return job with
+        {
+            Add = [.. job.Add.Where((_, i) => i != index)],
+            Done = [.. job.Done.Where(d => !about.Contains(d))],
+            Heeded = [.. job.Heeded.Where(h => !about.Contains(h.Step))],
+        };
+    }
+
+    /// <summary>Fills the banks of a part; null is an empty bank.</summary>
+    public static Job SetBanks(Job job, string instance, IEnumerable<string?> banks) =>
+        job with
+        {
+            Banks = Put(job.Banks, instance, (IReadOnlyList<string?>)[.. banks]),
+        };
+
+    /// <summary>Keeps switch positions under a name; a setting of that name is replaced.</summary>
+    public static Job NameSetting(Job job, string name, IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>> switches)
+    {
+        var positions = switches
+            .Where(i => i.Value.Count > 0)
+            .ToDictionary(i => i.Key, i => new OrderedDictionary<string, string>(i.Value));
+        return job with
+        {
+            Settings = [.. DropSetting(job, name).Settings, new NamedSetting { Name = name, Switches = positions }],
+        };
+    }
+
+    /// <summary>Forgets a named setting.</summary>
+    public static Job DropSetting(Job job, string name) => job with { Settings = [.. job.Settings.Where(s => s.Name != name)] };
+
+    static IReadOnlyList<T> Changed<T>(IReadOnlyList<T> list, int index, Func<T, T> change) =>
+        [.. list.Select((item, i) => i == index ? change(item) : item)];
+
+    static IReadOnlyList<T> Listed<T>(IReadOnlyList<T> list, T value, bool there) =>
+        there == list.Contains(value) ? list
+        : there ? [.. list, value]
+        : [.. list.Where(v => !EqualityComparer<T>.Default.Equals(v, value))];
+
+    /// <summary>The map with one entry more or another.</summary>
+    public static OrderedDictionary<string, V> Put<V>(IEnumerable<KeyValuePair<string, V>> map, string key, V value) =>
+        new(map) { [key] = value };
+
+    /// <summary>The map without an entry.</summary>
+    public static OrderedDictionary<string, V> Without<V>(IEnumerable<KeyValuePair<string, V>> map, string key) =>
+        new(map.Where(p => p.Key != key));
+}

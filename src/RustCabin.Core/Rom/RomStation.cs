@@ -1,0 +1,61 @@
+using RustCabin.Core.Bench;
+using RustCabin.Core.Chips;
+using RustCabin.Core.Choices;
+using RustCabin.Core.Cupboard;
+using RustCabin.Core.Findings;
+using RustCabin.Core.Images;
+using RustCabin.Core.Maps;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Core.Rom;
+
+/// <summary>Image, device and socket. Source: docs/handbook/rom.md.</summary>
+public sealed class RomStation : Station
+{
+    /// <inheritdoc/>
+    public override string Name => "ROM";
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<FindingKind> Findings => RomFindings.All;
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Check> Checks { get; } =
+    [Check.On(Rests.Parts, RomChecks.Of), Check.On(Rests.All, RomChecks.Proofs)];
+
+    /// <inheritdoc/>
+    public override IEnumerable<Work> Works(BuildAsked asked) =>
+        (asked.After.Job?.Roms ?? []).SelectMany(rom => RomSteps.Of(asked.After, rom));
+
+    /// <summary>An image that was swapped or doubled wrongly.</summary>
+    public override IEnumerable<Slip> Slips(PlannedUnit unit) =>
+        from claim in unit.Claims
+        where claim.Kind == ClaimKind.Rom
+        from how in (string[])["swapped byte by byte", "doubled the wrong way"]
+        select new Slip(new BusFault(FaultKind.RomImage, claim.Owner, Detail: how), _ => Wrongly(unit, claim));
+
+    static (PowerUpCount?, string) Wrongly(PlannedUnit unit, DecodedClaim claim) =>
+        claim.Owner.StartsWith("model:", StringComparison.Ordinal)
+            ? (
+                null,
+                "The first instruction that the processor fetches is not the one burnt: it does not start, and shows nothing."
+            )
+            : (PowerUp.Run(unit), "The part's own program does not run; the count is the firmware's and stays.");
+
+    /// <inheritdoc/>
+    public override IEnumerable<PassportLine> Passport(PassportAsked asked) =>
+        from rom in asked.Unit.Job?.Roms ?? []
+        from burn in rom.Burns
+        select new PassportLine(PassportPart.Burnt, burn.Device, rom.Site, burn.Told, burn.Passed ? "passed" : "failed");
+
+    /// <summary>Devices that are not burnt yet.</summary>
+    public override IEnumerable<Piece> Pieces(PlannedUnit unit) =>
+        from rom in unit.Job?.Roms ?? []
+        where !unit.Job!.Done.Contains(Acts.Burn(rom.Site))
+        let device = RomDevice.Find(rom.Device)!
+        select new Piece(StockKind.Chip, $"{device.Name}, ROM device", 1, item => DeviceStock.Is(item, device));
+
+    /// <inheritdoc/>
+    public override Far FarOf(PlannedUnit unit) => unit.Job?.Roms.Count > 0 ? Far.Clear : Far.Empty;
+}

@@ -1,0 +1,176 @@
+#pragma warning disable CS1591 // each field is described by its annotation
+using System.ComponentModel.DataAnnotations;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Switches;
+using RustCabin.Core.Units;
+
+namespace RustCabin.Core.Sheets;
+
+/// <summary>The planned change to one unit, and how far the build has come. Source: docs/sheets.md, Job.</summary>
+public sealed record Job
+{
+    [Required, Id, Display(Description = "Its identifier.")]
+    public string Id { get; init; } = "";
+
+    [Required, Id, OnSheet(Things.Units), Display(Description = "The unit.")]
+    public string Unit { get; init; } = "";
+
+    [Required, Display(Description = "What people call it.")]
+    public string Name { get; init; } = "";
+
+    [Display(ShortName = "part to add", Description = "Parts that it adds.")]
+    public IReadOnlyList<FittedPart> Add { get; init; } = [];
+
+    [Display(Description = "Fitted parts that it takes out, by their instances.")]
+    public IReadOnlyList<string> Remove { get; init; } = [];
+
+    [Display(Description = "Switches that it moves on parts that are fitted, by their instances.")]
+    public IReadOnlyDictionary<string, OrderedDictionary<string, string>> Switches { get; init; } =
+        new Dictionary<string, OrderedDictionary<string, string>>();
+
+    [OnSheet(Things.Firmware), Display(Description = "The firmware that it puts in.")]
+    public string? Firmware { get; init; }
+
+    [Display(Description = "What the unit should do afterwards.")]
+    public IReadOnlyList<Need> Wants { get; init; } = [];
+
+    [Display(Description = "Within which bounds.")]
+    public JobLimits Limits { get; init; } = new();
+
+    [Display(Description = "Steps that are done.")]
+    public IReadOnlyList<StepId> Done { get; init; } = [];
+
+    [Display(Description = "Cautions that were read, by their steps.")]
+    public IReadOnlyList<HeededCaution> Heeded { get; init; } = [];
+
+    [Range(0, 100_000), UnitOf("minutes"), Display(Description = "Minutes that steps really took, where they were noted.")]
+    public IReadOnlyDictionary<string, decimal> Took { get; init; } = new Dictionary<string, decimal>();
+
+    [Display(Description = "What was seen at the gates, oldest first.")]
+    public IReadOnlyList<GateReading> Readings { get; init; } = [];
+
+    [Display(
+        Name = "ROM devices",
+        ShortName = "ROM device",
+        Description = "Devices that go into ROM sockets, one a site at most."
+    )]
+    public IReadOnlyList<RomPlan> Roms { get; init; } = [];
+
+    [Display(Description = "What is known of the unit's speed.")]
+    public SpeedRecord? Speed { get; init; }
+
+    [EmptyPlaces, Display(Description = "Chips that go into the banks of a part, by its instance, as a fitted part's banks.")]
+    public IReadOnlyDictionary<string, IReadOnlyList<string?>> Banks { get; init; } =
+        new Dictionary<string, IReadOnlyList<string?>>();
+
+    [Display(Description = "Other ways to set the same unit, such as the old split of memory that some titles need.")]
+    public IReadOnlyList<NamedSetting> Settings { get; init; } = [];
+}
+
+/// <summary>What the user sets as bounds.</summary>
+public sealed record JobLimits
+{
+    [Range(0, 100_000_000), Display(Description = "The most that it may cost, in the pack's currency.")]
+    public decimal? Budget { get; init; }
+
+    [Range(1, 5), Display(Description = "The most skill that there is, 1 to 5.")]
+    public int? Skill { get; init; }
+
+    [Display(Description = "All of it must be undoable.")]
+    public bool Reversible { get; init; }
+
+    [Display(Description = "Only parts that lie in the cupboard.")]
+    public bool FromStock { get; init; }
+
+    [Id, OnSheet(Things.Parts), Display(Description = "Parts that every proposal must hold.")]
+    public IReadOnlyList<string> Keep { get; init; } = [];
+}
+
+/// <summary>A setting of a job with a name.</summary>
+public sealed record NamedSetting
+{
+    [Required, Display(Description = "Its name.")]
+    public string Name { get; init; } = "";
+
+    [Display(Description = "Switch positions by instance, for what differs.")]
+    public IReadOnlyDictionary<string, OrderedDictionary<string, string>> Switches { get; init; } =
+        new Dictionary<string, OrderedDictionary<string, string>>();
+}
+
+/// <summary>What was seen at a gate: the power-up lines in their order, or, on a machine that shows none, whether it started as before.</summary>
+public sealed record GateReading
+{
+    [Required, Display(Description = "The gate.")]
+    public StepId Gate { get; init; } = StepId.None;
+
+    [Required, Display(Name = "when", Description = "When it was read.")]
+    public string At { get; init; } = "";
+
+    [Display(Description = "On a machine that shows no count: it started.")]
+    public bool? Starts { get; init; }
+
+    [Display(Description = "What the screen showed, line by line.")]
+    public IReadOnlyList<SeenLine> Lines { get; init; } = [];
+}
+
+/// <summary>One line of a power-up screen as it was seen.</summary>
+public sealed record SeenLine
+{
+    [Required, Display(Description = "What the screen calls it.")]
+    public string Label { get; init; } = "";
+
+    [Required, Display(Description = "What it counted.")]
+    public ByteSize Bytes { get; init; }
+}
+
+/// <summary>The work that is to be faster, the runs after the build (those before stand in the unit's baseline), the claims, and what a benchmark read. Source: docs/handbook/speed.md.</summary>
+public sealed record SpeedRecord
+{
+    [Display(ShortName = "kind of work", Description = "The work that is to be faster, by its kinds.")]
+    public IReadOnlyList<WorkShare> Work { get; init; } = [];
+
+    [Display(ShortName = "benchmark", Description = "Benchmark runs after the build.")]
+    public IReadOnlyList<BenchmarkRuns> After { get; init; } = [];
+
+    [Display(Description = "What somebody claims of the upgrade.")]
+    public IReadOnlyList<SpeedClaim> Claims { get; init; } = [];
+
+    [Display(Description = "What a benchmark showed of the machine.")]
+    public SpeedSeen? Seen { get; init; }
+}
+
+/// <summary>One kind of work of a piece of software that is to be faster.</summary>
+public sealed record WorkShare
+{
+    [Required, Display(Description = "Its kind: processor, memory, storage, picture.")]
+    public string Kind { get; init; } = "";
+
+    [Required, Range(0, 1_000_000_000), UnitOf("s"), Display(Description = "How long it takes as the unit stands.")]
+    public decimal Seconds { get; init; }
+}
+
+/// <summary>What somebody claims of the upgrade: so many times a reference unit of the shelf, or, without one, this unit before.</summary>
+public sealed record SpeedClaim
+{
+    [Required, Display(Description = "Who claims it.")]
+    public string Who { get; init; } = "";
+
+    [Required, Range(0.0001, 1_000_000), Display(Description = "So many times as fast.")]
+    public decimal Ratio { get; init; }
+
+    [Id, OnSheet(Things.Units), Display(Description = "The reference unit; left out: this unit before.")]
+    public string? Unit { get; init; }
+}
+
+/// <summary>What a benchmark showed of the machine; null: it does not show that.</summary>
+public sealed record SpeedSeen
+{
+    [Range(0.001, 100_000), UnitOf("MHz"), Display(Name = "clock", Description = "The clock that it read.")]
+    public decimal? ClockMHz { get; init; }
+
+    [Display(Description = "It saw a coprocessor.")]
+    public bool? Coprocessor { get; init; }
+
+    [Display(Description = "The memory that it saw.")]
+    public ByteSize? Memory { get; init; }
+}

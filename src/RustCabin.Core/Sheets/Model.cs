@@ -1,0 +1,349 @@
+#pragma warning disable CS1591 // each field is described by its annotation
+using System.ComponentModel.DataAnnotations;
+using RustCabin.Core.Bench;
+using RustCabin.Core.Choices;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Images;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Stations;
+using RustCabin.Core.Units;
+
+namespace RustCabin.Core.Sheets;
+
+/// <summary>A kind of machine, as its sheet describes it. Source: docs/sheets.md, Model.</summary>
+public sealed record Model
+{
+    /// <summary>The widest address space that a sheet may state, in bits.</summary>
+    public const int WidestAddress = 40;
+
+    [Required, Id, Display(Description = "Its identifier, by which other sheets name it.")]
+    public string Id { get; init; } = "";
+
+    [Required, Display(Description = "What people call it.")]
+    public string Name { get; init; } = "";
+
+    [LongText, Usual, Display(Description = "Who made it.")]
+    public string Maker { get; init; } = "";
+
+    [LongText, Usual, Display(Description = "A sentence on what it is.")]
+    public string Summary { get; init; } = "";
+
+    [Required, Range(1, WidestAddress), UnitOf("bits"), Display(Description = "The width of the address space.")]
+    public int AddressBits { get; init; }
+
+    [Required, Range(1, 128), UnitOf("bits"), Display(Description = "The width of the data bus.")]
+    public int DataBits { get; init; }
+
+    [Usual, Range(0.001, 100_000), UnitOf("MHz"), Display(Name = "clock", Description = "The processor's clock.")]
+    public decimal? ClockMHz { get; init; }
+
+    [Display(Description = "Which byte of a word the processor finds at the even address; left out: the sheet does not say.")]
+    public WordOrder? ByteOrder { get; init; }
+
+    [
+        MinLength(1),
+        Usual,
+        Id,
+        Display(
+            Description = "What can drive the bus: the processor, video, a disc controller. The first is the one that counts memory."
+        )
+    ]
+    public IReadOnlyList<string> Masters { get; init; } = [];
+
+    [Display(Description = "What the processor fetches first after a reset.")]
+    public IReadOnlyList<Vector> Vectors { get; init; } = [];
+
+    [MinLength(1), Usual, Display(Description = "The board versions.")]
+    public IReadOnlyList<Revision> Revisions { get; init; } = [];
+
+    [Display(Description = "What to look at to tell revisions apart.")]
+    public IReadOnlyList<Clue> Clues { get; init; } = [];
+
+    [Usual, Display(ShortName = "access level", Description = "How far the case can be open, outermost first.")]
+    public IReadOnlyList<AccessLevel> Access { get; init; } = [];
+
+    [Display(Description = "The ranges of addresses that something answers to.")]
+    public IReadOnlyList<Claim> Claims { get; init; } = [];
+
+    [Display(Name = "self-configuration windows", Description = "Where self-configuring cards are placed.")]
+    public IReadOnlyList<AutoWindow> AutoWindows { get; init; } = [];
+
+    [Display(Name = "power-up lines", Description = "What the firmware counts at power-up, line by line.")]
+    public IReadOnlyList<PowerUpLine> PowerUp { get; init; } = [];
+
+    [Display(Description = "What the system can use at most.")]
+    public ModelLimits? Limits { get; init; }
+
+    [Display(Description = "Everything on it that a part occupies or taps.")]
+    public IReadOnlyList<Site> Sites { get; init; } = [];
+
+    [Display(Description = "Signals that upgrades tap, with the places where they lie.")]
+    public IReadOnlyList<Signal> Signals { get; init; } = [];
+
+    [Display(Description = "The supply rails.")]
+    public IReadOnlyList<Rail> Rails { get; init; } = [];
+
+    [Display(Name = "power paths", Description = "Branches of a rail with a limit of their own.")]
+    public IReadOnlyList<PowerPath> Paths { get; init; } = [];
+
+    [Display(Description = "Holes in the case that a cable or a plug passes.")]
+    public IReadOnlyList<Opening> Openings { get; init; } = [];
+
+    [Display(Description = "How the case gets rid of heat; left out: the sheet does not say.")]
+    public Cooling? Cooling { get; init; }
+
+    [Display(Description = "The regions that it was made for, such as 50Hz.")]
+    public IReadOnlyList<string> Region { get; init; } = [];
+
+    [Usual, Display(ShortName = "firmware", Description = "Its firmware, oldest first.")]
+    public IReadOnlyList<Firmware> Firmware { get; init; } = [];
+
+    [Display(ShortName = "piece to service", Description = "Pieces that age and are replaced.")]
+    public IReadOnlyList<ServicePiece> Service { get; init; } = [];
+
+    /// <summary>The most memory that the system can use of what a master reaches, by master.</summary>
+    public IReadOnlyDictionary<string, ByteSize> MemoryLimits => Limits?.Memory ?? ModelLimits.None;
+
+    /// <summary>A site by its id; null: there is none.</summary>
+    public Site? FindSite(string id) => Sites.FirstOrDefault(s => s.Id == id);
+
+    /// <summary>A revision by its id; null: there is none.</summary>
+    public Revision? FindRevision(string? id) => Revisions.FirstOrDefault(r => r.Id == id);
+}
+
+/// <summary>What the system can use at most.</summary>
+public sealed record ModelLimits
+{
+    internal static readonly IReadOnlyDictionary<string, ByteSize> None = new Dictionary<string, ByteSize>();
+
+    [Display(Description = "Memory that the system can use, by master.")]
+    public IReadOnlyDictionary<string, ByteSize> Memory { get; init; } = None;
+}
+
+/// <summary>Which byte of a word comes first.</summary>
+public enum WordOrder
+{
+    HighFirst,
+    LowFirst,
+}
+
+/// <summary>Where a machine keeps an address that it needs to start.</summary>
+public sealed record Vector
+{
+    [Required, Id, Display(Description = "Its identifier.")]
+    public string Id { get; init; } = "";
+
+    [Required, Display(Name = "where", Description = "The address at which it stands.")]
+    public Address At { get; init; }
+
+    [Required, Range(1, 8), Display(Description = "How many bytes it has.")]
+    public int Bytes { get; init; }
+
+    [Display(Description = "Its byte order; left out: the model's, or the low byte first.")]
+    public WordOrder? Order { get; init; }
+}
+
+/// <summary>One board version of a model.</summary>
+public sealed record Revision
+{
+    [Required, Id, Display(Description = "Its identifier.")]
+    public string Id { get; init; } = "";
+
+    [Required, Display(Description = "What people call it.")]
+    public string Name { get; init; } = "";
+}
+
+/// <summary>Something to look at that tells revisions apart.</summary>
+public sealed record Clue
+{
+    [Required, Id, Display(Description = "Its identifier.")]
+    public string Id { get; init; } = "";
+
+    [LongText, Usual, Display(Name = "look at", Description = "What to look at, in words.")]
+    public string Ask { get; init; } = "";
+
+    [Id, Usual, OnSheet(Things.Access), Display(Description = "How far the case must be open to see it.")]
+    public string? Access { get; init; }
+
+    [Range(0, 10_000), Usual, UnitOf("minutes"), Display(Description = "How long the look takes.")]
+    public decimal Minutes { get; init; } = 1;
+
+    [Required, Range(0, 1), Display(Name = "trust, 0 to 1", Description = "The chance that it speaks true.")]
+    public decimal Trust { get; init; }
+
+    [
+        Usual,
+        OneOrMore,
+        OnSheet(Things.Revisions),
+        Display(Description = "What it may show, each with the revisions that it speaks for.")
+    ]
+    public OrderedDictionary<string, IReadOnlyList<string>> Values { get; init; } = [];
+}
+
+/// <summary>How far a case is open, and what must come off to get there.</summary>
+public sealed record AccessLevel
+{
+    [Required, Id, Display(Description = "Its identifier.")]
+    public string Id { get; init; } = "";
+
+    [
+        Id,
+        Usual,
+        OnSheet(Things.Access),
+        Display(Description = "The level above it on the sheet, from which it is reached; left out: the closed case.")
+    ]
+    public string? From { get; init; }
+
+    [Range(0, 10_000), Usual, UnitOf("minutes"), Display(Description = "How long it takes to get there.")]
+    public decimal Minutes { get; init; }
+
+    [Display(ShortName = "piece to remove", Description = "What is taken out on the way.")]
+    public IReadOnlyList<Removal> Remove { get; init; } = [];
+
+    [Display(Description = "Plugs to pull on the way.")]
+    public IReadOnlyList<string> Unplug { get; init; } = [];
+
+    [Display(Description = "What breaks easily there.")]
+    public IReadOnlyList<string> Fragile { get; init; } = [];
+
+    [OnSheet(Things.Cautions), Display(Description = "What can hurt there.")]
+    public IReadOnlyList<string> Cautions { get; init; } = [];
+}
+
+/// <summary>Pieces that come off on the way in.</summary>
+public sealed record Removal
+{
+    [Required, Display(Description = "What it is, one of it: screw.")]
+    public string What { get; init; } = "";
+
+    [Range(1, 1000), Display(Description = "How many.")]
+    public int Count { get; init; } = 1;
+
+    [LongText, Display(Description = "Where they sit.")]
+    public string Where { get; init; } = "";
+}
+
+/// <summary>Where self-configuring cards are placed.</summary>
+public sealed record AutoWindow
+{
+    [Required, Id, Display(Description = "Its identifier.")]
+    public string Id { get; init; } = "";
+
+    [Required, Usual, Display(Description = "Where it begins; cards get the lowest free place.")]
+    public Address Base { get; init; }
+
+    [Required, Usual, Display(Description = "How large it is.")]
+    public ByteSize Size { get; init; }
+}
+
+/// <summary>One line that firmware counts at power-up. With <see cref="Auto"/> it counts what self-configuration placed and scans nothing.</summary>
+public sealed record PowerUpLine : ICompleted<PowerUpLine>
+{
+    /// <summary>A line of more blocks than this would hold the page up; 64 MiB in steps of 1 KiB is allowed.</summary>
+    const ulong MostBlocks = 65_536;
+
+    [Required, Display(Description = "What the screen calls it.")]
+    public string Label { get; init; } = "";
+
+    [Display(Description = "It counts what self-configuration placed and scans nothing.")]
+    public bool Auto { get; init; }
+
+    [Usual, Display(Description = "Where the scan begins.")]
+    public Address From { get; init; }
+
+    [Usual, Display(Description = "The first address behind the scan.")]
+    public Address To { get; init; }
+
+    [Usual, Display(Description = "The size of a block, of which the first and the last word are probed.")]
+    public ByteSize Step { get; init; }
+
+    [Display(Description = "The most that the line counts.")]
+    public ByteSize? Cap { get; init; }
+
+    [Display(Description = "Whether the scan ends at the first block that fails.")]
+    public bool StopAtGap { get; init; } = true;
+
+    /// <inheritdoc/>
+    public PowerUpLine Completed(RecordReading read)
+    {
+        if (Auto)
+            return this;
+        foreach (string needed in (string[])["from", "to", "step"])
+            if (!read.Has(needed))
+                read.Wrong(needed, "is missing");
+        bool both = read.Read("from") && read.Read("to");
+        if (read.Read("step") && Step.Bytes == 0)
+            read.Wrong("step", "must not be 0");
+        if (both && From >= To)
+            read.Wrong("to", "must lie above \"from\"");
+        else if (both && Step.Bytes > 0 && (To.Value - From.Value) / Step.Bytes > MostBlocks)
+            read.Wrong("step", $"makes more than {MostBlocks:#,0} blocks");
+        return this;
+    }
+}
+
+/// <summary>A version of a machine's firmware.</summary>
+public sealed record Firmware
+{
+    [Required, Display(Description = "Its version.")]
+    public string Id { get; init; } = "";
+
+    [OnSheet(Things.Firmware), Display(Description = "The version that it is a changed form of.")]
+    public string? BasedOn { get; init; }
+
+    [Display(Description = "How large its image is.")]
+    public ByteSize? Bytes { get; init; }
+
+    [Display(Name = "can do", Description = "What it can do that others cannot, such as start-from-drive.")]
+    public IReadOnlyList<string> Can { get; init; } = [];
+
+    [Display(Description = "What it takes of the memory that each master reaches.")]
+    public IReadOnlyDictionary<string, ByteSize> Uses { get; init; } = ModelLimits.None;
+}
+
+/// <summary>A piece that ages and is replaced, with what a shop must know of it. Source: docs/handbook/baseline.md, Condition.</summary>
+public sealed record ServicePiece
+{
+    [Required, Id, Display(Description = "Its identifier.")]
+    public string Id { get; init; } = "";
+
+    [Display(Description = "What kind of piece.")]
+    public ServiceKind Kind { get; init; } = ServiceKind.Other;
+
+    [Required, Display(Description = "What it is.")]
+    public string What { get; init; } = "";
+
+    [LongText, Display(Description = "Where it sits.")]
+    public string Where { get; init; } = "";
+
+    [LongText, Display(Description = "Its value, as the shop writes it.")]
+    public string Value { get; init; } = "";
+
+    [Range(0, 100_000), UnitOf("V"), Display(Description = "The volts that it stands or gives.")]
+    public decimal? Volts { get; init; }
+
+    [LongText, Display(Description = "Which way round it goes.")]
+    public string Polarity { get; init; } = "";
+
+    [LongText, Display(Description = "What it measures.")]
+    public string Size { get; init; } = "";
+
+    [Range(1, 200), UnitOf("years"), Display(Description = "After how many years it is due.")]
+    public int? Years { get; init; }
+
+    [Id, Usual, OnSheet(Things.Access), Display(Description = "How far the case must be open to reach it.")]
+    public string? Access { get; init; }
+
+    [Id, Usual, OnSheet(Things.Revisions), Display(Description = "The revisions that have it; left out: all.")]
+    public IReadOnlyList<string> Revisions { get; init; } = [];
+}
+
+/// <summary>Kinds of pieces that age.</summary>
+public enum ServiceKind
+{
+    Capacitor,
+    Cell,
+    Belt,
+    Filter,
+    Other,
+}

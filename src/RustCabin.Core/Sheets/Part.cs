@@ -1,0 +1,344 @@
+#pragma warning disable CS1591 // each field is described by its annotation
+using System.ComponentModel.DataAnnotations;
+using RustCabin.Core.Chips;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Units;
+
+namespace RustCabin.Core.Sheets;
+
+/// <summary>An upgrade or a component that can be fitted. Source: docs/sheets.md, Part.</summary>
+public sealed record Part : ICompleted<Part>
+{
+    [Required, Id, Display(Description = "Its identifier, by which other sheets name it.")]
+    public string Id { get; init; } = "";
+
+    [Required, Display(Description = "What people call it.")]
+    public string Name { get; init; } = "";
+
+    [LongText, Usual, Display(Description = "Who made it.")]
+    public string Maker { get; init; } = "";
+
+    [Required, Display(Description = "What kind of upgrade.")]
+    public PartKind Kind { get; init; }
+
+    [LongText, Usual, Display(Description = "A sentence on what it does.")]
+    public string Summary { get; init; } = "";
+
+    [Display(Description = "Its versions, with what is known to be wrong with them.")]
+    public IReadOnlyList<PartVersion> Versions { get; init; } = [];
+
+    [Display(Description = "The accepted manners of fitting it.")]
+    public IReadOnlyList<Way> Ways { get; init; } = [];
+
+    [Display(Description = "The connector's family.")]
+    public Unread Connector { get; init; }
+
+    [Display(Description = "Whether the connector has pins or holes.")]
+    public Unread Gender { get; init; }
+
+    [Display(Description = "The net of each contact, in order.")]
+    public Unread Contacts { get; init; }
+
+    [Display(Description = "Sites that it brings; others name them part:site.")]
+    public IReadOnlyList<Site> Sites { get; init; } = [];
+
+    [Display(Description = "What must be there for it to work, all of them.")]
+    public IReadOnlyList<Need> Needs { get; init; } = [];
+
+    [Usual, Display(Description = "Outcomes that it gives, such as memory or sound.")]
+    public IReadOnlyList<string> Provides { get; init; } = [];
+
+    [Display(Description = "Parts that do not go with it.")]
+    public IReadOnlyList<Conflict> Conflicts { get; init; } = [];
+
+    [Display(ShortName = "switch", Description = "Its jumpers, switches and solder links.")]
+    public IReadOnlyList<Switch> Switches { get; init; } = [];
+
+    [Display(Description = "The ranges of addresses that it answers to.")]
+    public IReadOnlyList<Claim> Claims { get; init; } = [];
+
+    [Display(Description = "What it changes about claims that are there already.")]
+    public IReadOnlyList<SetChange> Sets { get; init; } = [];
+
+    [Display(Description = "Its banks of memory chips, bank 0 first.")]
+    public IReadOnlyList<MemoryArray> Arrays { get; init; } = [];
+
+    [Display(Description = "Which mixes of banks it allows: any, alike, larger-first, pairs.")]
+    public string? Mix { get; init; }
+
+    [Display(ShortName = "row of the switch table", Description = "Where the switches stand for each arrangement of the banks.")]
+    public IReadOnlyList<SwitchRow> SwitchTable { get; init; } = [];
+
+    [Display(Description = "What a storage part holds.")]
+    public ByteSize? Capacity { get; init; }
+
+    [
+        Range(0.001, 100_000),
+        Display(Description = "How many times faster a kind of work becomes: processor, memory, storage, picture.")
+    ]
+    public IReadOnlyDictionary<string, decimal> Speed { get; init; } = new Dictionary<string, decimal>();
+
+    [
+        Range(0.001, 100_000),
+        Usual,
+        UnitOf("MHz"),
+        Display(Name = "clock", Description = "The clock that the machine should read afterwards.")
+    ]
+    public decimal? ClockMHz { get; init; }
+
+    [Range(0.1, 1000), UnitOf("V"), Display(Description = "The volts that its pins speak.")]
+    public decimal? LogicVolts { get; init; }
+
+    [Range(0.1, 1000), UnitOf("V"), Display(Description = "The most that its pins stand.")]
+    public decimal? ToleratesVolts { get; init; }
+
+    [Display(Description = "The pin that feeds it, with the range that it stands.")]
+    public Feed? Feed { get; init; }
+
+    [Display(Description = "Software that it wants.")]
+    public IReadOnlyList<Driver> Drivers { get; init; } = [];
+
+    [Display(Description = "What it takes from the rails.")]
+    public IReadOnlyList<Draw> Draws { get; init; } = [];
+
+    [Display(Name = "power paths", Description = "Branches of a rail that it brings, with limits of their own.")]
+    public IReadOnlyList<PowerPath> Paths { get; init; } = [];
+
+    [Display(Description = "What a trigger board asks of a USB-C supply.")]
+    public Trigger? Trigger { get; init; }
+
+    [Display(Description = "The fixed profiles that a USB-C supply offers.")]
+    public IReadOnlyList<UsbProfile> Profiles { get; init; } = [];
+
+    [Display(Description = "Its cable is marked for more than 3 A.")]
+    public bool MarkedCable { get; init; }
+
+    [Display(ShortName = "supply", Description = "Rails that it brings.")]
+    public IReadOnlyList<Supply> Supplies { get; init; } = [];
+
+    [Range(0, 10_000), UnitOf("mm"), Display(Name = "height", Description = "How high it is.")]
+    public decimal? HeightMm { get; init; }
+
+    [Range(0, 10_000), UnitOf("mm"), Display(Name = "width", Description = "How wide it is.")]
+    public decimal? WidthMm { get; init; }
+
+    [Range(0, 10_000), UnitOf("mm"), Display(Name = "depth", Description = "How deep it is.")]
+    public decimal? DepthMm { get; init; }
+
+    [Display(Description = "It has bare metal below, which must not touch bare contacts.")]
+    public bool BareMetal { get; init; }
+
+    [Display(Description = "Its cables.")]
+    public IReadOnlyList<Cable> Cables { get; init; } = [];
+
+    [Range(0, 100_000), UnitOf("W"), Display(Name = "heat", Description = "The heat that it makes.")]
+    public decimal HeatW { get; init; }
+
+    [LongText, Display(Description = "Original pieces that come off and must be kept.")]
+    public IReadOnlyList<string> Keeps { get; init; } = [];
+
+    [OnSheet(Things.Cautions), Display(Description = "What can hurt when it is fitted.")]
+    public IReadOnlyList<string> Cautions { get; init; } = [];
+
+    [Display(Description = "It may share its site with another.")]
+    public bool Stacks { get; init; }
+
+    [Display(Description = "Faults that it is known for.")]
+    public Unread Faults { get; init; }
+
+    [Range(0, 10_000_000), Usual, Display(Description = "What it costs, in the pack's currency.")]
+    public decimal Price { get; init; }
+
+    /// <summary>A way by its id; null: there is none.</summary>
+    public Way? FindWay(string? id) => Ways.FirstOrDefault(w => w.Id == id);
+
+    /// <inheritdoc/>
+    public Part Completed(RecordReading read)
+    {
+        if (Mix is not null && Chips.MixRules.Of(Mix) is null)
+            read.Wrong("mix", $"\"{Mix}\" is not one of {Chips.MixRules.All}");
+        return this;
+    }
+}
+
+/// <summary>Kinds of upgrades.</summary>
+public enum PartKind
+{
+    Memory,
+    Rom,
+    Accelerator,
+    Storage,
+    Picture,
+    Sound,
+    Io,
+    Power,
+    Controller,
+    Case,
+    Adapter,
+}
+
+/// <summary>One bank of chips on a board: its bits, the types that it takes, and what the board gives them. Source: docs/handbook/memory.md, Chips.</summary>
+public sealed record MemoryArray : ICompleted<MemoryArray>
+{
+    [Required, Id, Display(Description = "Its identifier.")]
+    public string Id { get; init; } = "";
+
+    [Required, Range(1, 1024), UnitOf("bits"), Display(Description = "Data bits of the bank.")]
+    public int DataBits { get; init; }
+
+    [Range(0, 1024), UnitOf("bits"), Display(Description = "Parity bits beside them.")]
+    public int ParityBits { get; init; }
+
+    [OnSheet(Things.ChipTypes), Display(Description = "The types of chips that it takes.")]
+    public IReadOnlyList<string> Types { get; init; } = [];
+
+    [Range(1, 64), Display(Description = "Address lines that the board brings, multiplexed for DRAM.")]
+    public int? AddressLines { get; init; }
+
+    [Range(1, 32), UnitOf("bits"), Display(Description = "The width of the board's refresh counter.")]
+    public int? RefreshBits { get; init; }
+
+    [Range(0.001, 100_000), UnitOf("us"), Display(Name = "refresh row", Description = "The time between two refreshed rows.")]
+    public decimal? RefreshRowUs { get; init; }
+
+    [Display(Description = "The chips' own refresh counters are used.")]
+    public bool OwnRefresh { get; init; }
+
+    [
+        Range(1, 100_000),
+        UnitOf("ns"),
+        Display(Name = "access", Description = "The slowest access time that the board's cycle allows.")
+    ]
+    public int? AccessNs { get; init; }
+
+    [Display(ShortName = "supply", Description = "The supplies at each socket, such as +5.")]
+    public IReadOnlyList<string> Supplies { get; init; } = [];
+
+    [Display(Description = "Its chips have sockets.")]
+    public bool Socketed { get; init; } = true;
+
+    /// <inheritdoc/>
+    public MemoryArray Completed(RecordReading read)
+    {
+        foreach ((int i, string type) in Types.Index())
+            if (Chips.ChipType.Find(type) is null)
+                read.Wrong($"types[{i}]", $"\"{type}\" is not a type of the table");
+        return this;
+    }
+}
+
+/// <summary>Where the switches stand for one arrangement of the banks.</summary>
+public sealed record SwitchRow
+{
+    [EmptyPlaces, OnSheet(Things.ChipTypes), Display(Description = "The type in each bank, bank 0 first; null is an empty bank.")]
+    public IReadOnlyList<string?> Arrangement { get; init; } = [];
+
+    [Usual, OnSheet(Things.Switches), Display(Description = "Where each switch stands then.")]
+    public OrderedDictionary<string, string> Positions { get; init; } = [];
+}
+
+/// <summary>A version of a part.</summary>
+public sealed record PartVersion
+{
+    [Required, Display(Description = "Its name.")]
+    public string Id { get; init; } = "";
+
+    [LongText, Display(ShortName = "erratum", Description = "What is known to be wrong with it.")]
+    public IReadOnlyList<string> Errata { get; init; } = [];
+}
+
+/// <summary>A cable of a part.</summary>
+public sealed record Cable
+{
+    [Required, Display(Description = "What it is.")]
+    public string What { get; init; } = "";
+
+    [Id, OnSheet(Things.Openings), Display(Description = "The opening that it passes; left out: it stays inside.")]
+    public string? Through { get; init; }
+
+    [Id, OnSheet(Things.Sites), Display(Description = "The site that it goes into.")]
+    public string? Into { get; init; }
+
+    [Range(0, 10_000), UnitOf("mm"), Display(Name = "width", Description = "How wide it is where it passes.")]
+    public decimal WidthMm { get; init; }
+
+    [Range(0, 10_000), UnitOf("mm"), Display(Name = "height", Description = "How high it is where it passes.")]
+    public decimal HeightMm { get; init; }
+
+    [Display(Description = "Which way its contacts face.")]
+    public Facing? ContactsFace { get; init; }
+}
+
+/// <summary>Software that a part wants.</summary>
+public sealed record Driver
+{
+    [Required, Display(Description = "Its name.")]
+    public string Name { get; init; } = "";
+
+    [LongText, Display(Description = "The oldest version that does.")]
+    public string AtLeast { get; init; } = "";
+
+    [Display(Description = "Whether it goes on before the part is fitted.")]
+    public DriverOrder Order { get; init; } = DriverOrder.Any;
+
+    [OnSheet(Things.Firmware), Display(Description = "The firmware that it goes with.")]
+    public string? Firmware { get; init; }
+}
+
+/// <summary>When a driver goes on, as seen from the part's fitting.</summary>
+public enum DriverOrder
+{
+    Before,
+    After,
+    Any,
+}
+
+/// <summary>A jumper, DIP switch, rotary switch or solder link with named positions.</summary>
+public sealed record Switch : ICompleted<Switch>
+{
+    [Required, Display(Description = "Its name as printed on the board.")]
+    public string Id { get; init; } = "";
+
+    [Display(Description = "What kind of switch.")]
+    public SwitchKind Kind { get; init; }
+
+    [LongText, Usual, Display(Description = "What it does, in a word.")]
+    public string Label { get; init; } = "";
+
+    [MinLength(1), Usual, Display(Description = "Its positions, by name.")]
+    public IReadOnlyList<string> Positions { get; init; } = [];
+
+    [Usual, Display(Description = "The position in which it leaves the factory; left out: the first.")]
+    public string Factory { get; init; } = "";
+
+    /// <inheritdoc/>
+    public Switch Completed(RecordReading read)
+    {
+        if (Positions.Count == 0)
+            read.Wrong("positions", "needs at least one position");
+        if (Positions.Distinct().Count() != Positions.Count)
+            read.Wrong("positions", "names a position twice");
+        if (Factory.Length > 0 && Positions.Count > 0 && !Positions.Contains(Factory))
+            read.Wrong("factory", $"\"{Factory}\" is not one of its positions");
+        return Factory.Length > 0 || Positions.Count == 0 ? this : this with { Factory = Positions[0] };
+    }
+}
+
+/// <summary>Kinds of switches.</summary>
+public enum SwitchKind
+{
+    Jumper,
+    Dip,
+    Rotary,
+    Link,
+}
+
+/// <summary>A part that does not go with another.</summary>
+public sealed record Conflict
+{
+    [Required, Id, OnSheet(Things.Parts), Display(Description = "The other part.")]
+    public string Part { get; init; } = "";
+
+    [LongText, Display(Description = "Why not.")]
+    public string Why { get; init; } = "";
+}

@@ -1,0 +1,116 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Power;
+using RustCabin.Core.Rom;
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Core.Sheets;
+
+/// <summary>
+/// A step of a build by what is done (<see cref="Act"/>) and to what (<see cref="About"/>), written <c>fit-fathom</c>. It is the same for the same change, so that a tick stays on
+/// its step when others come and go. Source: docs/handbook/build.md, Steps.
+/// </summary>
+/// <param name="Act">What is done, one word of <see cref="Acts"/>.</param>
+/// <param name="About">What it is done to; empty where the act says all.</param>
+public sealed record StepId(string Act, string About) : IOwnForm<StepId>
+{
+    /// <summary>No step.</summary>
+    public static readonly StepId None = new("", "");
+
+    /// <summary>Reads a step as sheets write it. Any text is one: a step of another version of the program is kept as it stands.</summary>
+    public static StepId Parse(string text) =>
+        text.IndexOf('-') is > 0 and var dash ? new StepId(text[..dash], text[(dash + 1)..]) : new StepId(text, "");
+
+    /// <summary>As sheets write it.</summary>
+    public override string ToString() => About.Length == 0 ? Act : $"{Act}-{About}";
+
+    /// <inheritdoc/>
+    public static Shape Shape => Shape.Name;
+
+    /// <inheritdoc/>
+    public static StepId? Read(JsonElement element, SheetReading reading) =>
+        new TextCodec(ShapeKind.Name).TryRead(element, reading, out string text) ? Parse(text) : null;
+
+    /// <inheritdoc/>
+    public static JsonNode? Write(StepId value) => JsonValue.Create(value.ToString());
+}
+
+/// <summary>What is done in the steps of a build.</summary>
+public static class Acts
+{
+    /// <summary>The machine is tested before anything is touched.</summary>
+    public static readonly StepId Untouched = new("untouched", "");
+
+    /// <summary>The case is closed.</summary>
+    public static readonly StepId Close = new("close", "");
+
+    /// <summary>The firmware is changed as a whole.</summary>
+    public static readonly StepId Firmware = new("firmware", "");
+
+    /// <summary>What came with the unit is read without the parts that were taken out.</summary>
+    public static readonly StepId CountRemoved = new("count", "removed");
+
+    /// <summary>An access level is opened.</summary>
+    public static StepId Open(string level) => new("open", level);
+
+    /// <summary>An instance is taken out.</summary>
+    public static StepId Remove(string instance) => new("remove", instance);
+
+    /// <summary>The switches and banks of an instance are set.</summary>
+    public static StepId Set(string instance) => new("set", instance);
+
+    /// <summary>An instance is fitted.</summary>
+    public static StepId Fit(string instance) => new("fit", instance);
+
+    /// <summary>The machine is powered up with an instance.</summary>
+    public static StepId Count(string instance) => new("count", instance);
+
+    /// <summary>A driver of an instance is put on, by its number from 1.</summary>
+    public static StepId Driver(string instance, int number) => new("driver", $"{instance}-{number}");
+
+    /// <summary>A step of inherited work is proved.</summary>
+    public static StepId Prove(string instance, string step) => new("prove", $"{instance}-{step}");
+
+    /// <summary>The device for a ROM site is proved by simulation.</summary>
+    public static StepId Proof(string site) => new("proof", site);
+
+    /// <summary>The device for a ROM site is burnt.</summary>
+    public static StepId Burn(string site) => new("burn", site);
+
+    /// <summary>The window of the device for a ROM site is covered.</summary>
+    public static StepId Cover(string site) => new("cover", site);
+
+    /// <summary>The legs of the device for a ROM site are lifted and linked.</summary>
+    public static StepId Wire(string site) => new("wire", site);
+
+    /// <summary>The device goes into a ROM site.</summary>
+    public static StepId FitRom(string site) => new("fit", $"rom-{site}");
+
+    /// <summary>The machine is powered up with the new device in a ROM site.</summary>
+    public static StepId CountRom(string site) => new("count", $"rom-{site}");
+}
+
+/// <summary>A caution of a step that was read, written <c>fit-fathom:static</c>.</summary>
+/// <param name="Step">The step.</param>
+/// <param name="Caution">The caution's word.</param>
+public sealed record HeededCaution(StepId Step, string Caution) : IOwnForm<HeededCaution>
+{
+    /// <inheritdoc/>
+    public static Shape Shape => Shape.Name;
+
+    /// <inheritdoc/>
+    public static HeededCaution? Read(JsonElement element, SheetReading reading)
+    {
+        if (!new TextCodec(ShapeKind.Name).TryRead(element, reading, out string text))
+            return null;
+        int colon = text.LastIndexOf(':');
+        return colon < 0
+            ? new HeededCaution(StepId.Parse(text), "")
+            : new HeededCaution(StepId.Parse(text[..colon]), text[(colon + 1)..]);
+    }
+
+    /// <inheritdoc/>
+    public static JsonNode? Write(HeededCaution value) =>
+        JsonValue.Create(value.Caution.Length == 0 ? $"{value.Step}" : $"{value.Step}:{value.Caution}");
+}

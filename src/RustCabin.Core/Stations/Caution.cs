@@ -1,0 +1,82 @@
+using RustCabin.Core.Declared;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Core.Stations;
+
+/// <summary>What can hurt on a step: what can happen and the usual protection. <paramref name="Id"/> is the word that sheets use.</summary>
+public sealed record Caution(string Id, string Title, string Text)
+{
+    const string Qualified = "Work on it belongs to a qualified person under the local code.";
+
+    static readonly Caution[] Known =
+    [
+        new(
+            "static",
+            "Static",
+            "A spark too small to feel can kill a chip. Touch bare earthed metal first, wear a wrist strap, lay boards on a conducting mat."
+        ),
+        new(
+            "mains",
+            "Mains inside",
+            $"Mains voltage can kill, and some parts carry it with the switch off. Pull the plug and keep it in sight. {Qualified}"
+        ),
+        new(
+            "tube",
+            "Picture tube",
+            $"A tube holds thousands of volts long after switch-off, and its neck breaks at a knock. Keep clear of tube, cap and neck board. {Qualified}"
+        ),
+        new(
+            "capacitors",
+            "Charged capacitors",
+            $"Large capacitors give a shock or a burn after the plug is out. Wait, and have them measured before anything is touched. {Qualified}"
+        ),
+        new(
+            "ultraviolet",
+            "Ultraviolet light",
+            "An eraser's lamp burns eyes and skin in seconds, unseen. Never run it open; the lid switch stays in use."
+        ),
+        new(
+            "fumes",
+            "Flux and lead fumes",
+            "Fumes harm lungs, lead harms by the mouth. Draw the fumes off, wash hands before eating."
+        ),
+        new(
+            "hot",
+            "Hot tools",
+            "An iron burns skin and starts fires. Stand it in its holder, clear the bench, switch it off when leaving."
+        ),
+        new(
+            "lithium",
+            "Lithium cell",
+            "A shorted, bent or charged lithium cell burns. Insulate its contacts, never solder to the cell itself, hand it in for recycling."
+        ),
+        new(
+            "leaking",
+            "Leaking cell",
+            "What leaks from a cell burns skin and eyes and eats copper. Gloves and glasses; wipe up, neutralise, rinse."
+        ),
+        new(
+            "peroxide",
+            "Peroxide bath",
+            "Peroxide burns skin and blinds, and gives off oxygen. Gloves, goggles, an open vessel, no closed bottle, nothing that burns nearby."
+        ),
+        new(
+            "drilling",
+            "Drilling and cut metal",
+            "Chips fly and cut edges slice; chips left inside short boards. Glasses on, work clamped, boards out, edges filed, chips vacuumed."
+        ),
+    ];
+
+    /// <summary>The cautions of fitting an instance, each once.</summary>
+    public static IReadOnlyList<Caution> Of(Instance part) =>
+        [.. part.Part.Cautions.Concat(part.Way?.Cautions ?? []).Distinct().Select(Of)];
+
+    /// <summary>The words that cautions have on sheets.</summary>
+    public static IEnumerable<string> Words => Known.Select(c => c.Id);
+
+    /// <summary>The caution for a sheet's word; a word of the user's own stands as it was written.</summary>
+    public static Caution Of(string id) =>
+        Known.FirstOrDefault(c => c.Id == id)
+        ?? new Caution(id, IdText.Plain(id), "The sheet asks for care here; ask somebody who knows this work before going on.");
+}

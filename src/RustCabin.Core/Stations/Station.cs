@@ -1,0 +1,116 @@
+using RustCabin.Core.Bench;
+using RustCabin.Core.Choices;
+using RustCabin.Core.Cupboard;
+using RustCabin.Core.Findings;
+using RustCabin.Core.Images;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Core.Stations;
+
+/// <summary>One check: a pure function of the planned unit and its predicted count.</summary>
+/// <param name="Rests">What its findings rest on.</param>
+/// <param name="Of">What it finds.</param>
+public sealed record Check(Rests Rests, Func<PlannedUnit, PowerUpCount, IEnumerable<Finding>> Of)
+{
+    /// <summary>What it can say of choices beforehand, in linear rules; never more than it asks. Null: nothing.</summary>
+    public Action<ChoiceModel>? Rule { get; init; }
+
+    /// <summary>A check that does not look at the count.</summary>
+    public static Check On(Rests rests, Func<PlannedUnit, IEnumerable<Finding>> of, Action<ChoiceModel>? rule = null) =>
+        new(rests, (unit, _) => of(unit)) { Rule = rule };
+}
+
+/// <summary>
+/// What one station knows. The build sheet, the progress, the faults, the passport and the shopping list ask every station and order what they get; none of
+/// them names one. A station to be built overrides what it has to say. Source: docs/architecture.md, A station offers.
+/// </summary>
+public abstract class Station
+{
+    /// <summary>Its name, as the trail shows it.</summary>
+    public abstract string Name { get; }
+
+    /// <summary>The findings that its checks raise.</summary>
+    public virtual IReadOnlyList<FindingKind> Findings => [];
+
+    /// <summary>Its checks, in the order in which their findings are told.</summary>
+    public virtual IReadOnlyList<Check> Checks => [];
+
+    /// <summary>The work that it brings to a build, in its order.</summary>
+    public virtual IEnumerable<Work> Works(BuildAsked asked) => [];
+
+    /// <summary>What can go wrong here, each as a machine with that one fault in it.</summary>
+    public virtual IEnumerable<Slip> Slips(PlannedUnit unit) => [];
+
+    /// <summary>What it writes into the unit's passport.</summary>
+    public virtual IEnumerable<PassportLine> Passport(PassportAsked asked) => [];
+
+    /// <summary>What a job still wants of the cupboard.</summary>
+    public virtual IEnumerable<Piece> Pieces(PlannedUnit unit) => [];
+
+    /// <summary>How far the job is here, apart from what its findings say.</summary>
+    public virtual Far FarOf(PlannedUnit unit) => Far.Empty;
+}
+
+/// <summary>How far a job is at a station.</summary>
+public enum Far
+{
+    /// <summary>Nothing is there.</summary>
+    Empty,
+
+    /// <summary>It is being worked on.</summary>
+    InHand,
+
+    /// <summary>All that it wants is there.</summary>
+    Clear,
+}
+
+/// <summary>Something that a job wants of the cupboard.</summary>
+/// <param name="Kind">What kind of thing.</param>
+/// <param name="Name">What it is called on the list; equal names are one line.</param>
+/// <param name="Count">How many.</param>
+/// <param name="Is">Whether a thing in the cupboard is such a one.</param>
+/// <param name="Price">What one more costs where the cupboard does not say.</param>
+public sealed record Piece(StockKind Kind, string Name, int Count, Func<StockItem, bool> Is, decimal? Price = null);
+
+/// <summary>What the passport asks a station for.</summary>
+/// <param name="Unit">The unit with its job.</param>
+/// <param name="IsDone">Whether a step is done.</param>
+public sealed record PassportAsked(PlannedUnit Unit, Func<StepId, bool> IsDone)
+{
+    /// <summary>True for an instance that is on the unit by now, false for one that is only planned.</summary>
+    public bool IsIn(Instance instance) => !instance.Added || IsDone(Acts.Fit(instance.Name));
+}
+
+/// <summary>Parts of a passport.</summary>
+public enum PassportPart
+{
+    /// <summary>What sits where.</summary>
+    Fitted,
+
+    /// <summary>Originals that are kept.</summary>
+    Kept,
+
+    /// <summary>What was burnt.</summary>
+    Burnt,
+}
+
+/// <summary>One line of a passport.</summary>
+/// <param name="Part">Where it stands.</param>
+/// <param name="What">What it is about.</param>
+/// <param name="Place">Where that sits or belongs.</param>
+/// <param name="Details">What there is to say.</param>
+/// <param name="State">How it stands: fitted, planned, passed.</param>
+public sealed record PassportLine(PassportPart Part, string What, string Place, string Details, string State);
+
+/// <summary>One thing that can go wrong: a fault in the simulated machine, and what the machine then shows.</summary>
+/// <param name="Fault">The fault.</param>
+/// <param name="Run">The machine with it, or with its like (another bit, another chance); a null count: it does not start, and shows nothing.</param>
+public sealed record Slip(BusFault Fault, Func<BusFault, (PowerUpCount? Count, string Why)> Run)
+{
+    /// <summary>Where a reading shows just this: what to look at. Null: it is not named to somebody at a gate.</summary>
+    public string? Look { get; init; }
+
+    /// <summary>The likeliest kinds are named first: 0, then 1.</summary>
+    public int Rank { get; init; }
+}

@@ -1,0 +1,116 @@
+using RustCabin.Core.Bench;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Core.Stations;
+
+/// <summary>Kinds of steps.</summary>
+public enum StepKind
+{
+    /// <summary>A reading decides whether to go on.</summary>
+    Gate,
+
+    /// <summary>The case is opened a level further.</summary>
+    Open,
+
+    /// <summary>Something is set up.</summary>
+    Set,
+
+    /// <summary>Something comes out.</summary>
+    Remove,
+
+    /// <summary>Something goes in.</summary>
+    Fit,
+
+    /// <summary>Software is changed.</summary>
+    Firmware,
+
+    /// <summary>The case is closed.</summary>
+    Close,
+
+    /// <summary>Something is proved.</summary>
+    Prove,
+}
+
+/// <summary>One step of a build: what to do, and for a gate what the unit is then.</summary>
+/// <param name="Id">The same for the same change, so that a tick stays on its step when others come and go.</param>
+/// <param name="Kind">What kind of step.</param>
+/// <param name="Title">What is done, in a few words.</param>
+/// <param name="Details">What to mind, line by line.</param>
+/// <param name="Minutes">How long it takes.</param>
+public sealed record Step(StepId Id, StepKind Kind, string Title, IReadOnlyList<string> Details, decimal Minutes)
+{
+    /// <summary>How far open the case is: 0 closed, 1 at the first access level, and so on. The build sheet sets it.</summary>
+    public int Depth { get; init; }
+
+    /// <summary>What can hurt.</summary>
+    public IReadOnlyList<Caution> Cautions { get; init; } = [];
+
+    /// <summary>The instance that it is about; null: none.</summary>
+    public Instance? Instance { get; init; }
+
+    /// <summary>For a gate, the unit as it stands there.</summary>
+    public PlannedUnit? At { get; init; }
+
+    /// <summary>For a gate, what must be read.</summary>
+    public PowerUpCount? Expected { get; init; }
+
+    /// <summary>For a proof by simulation, whether it holds; it cannot be ticked by hand, and locks what follows until it does. Null: the step is ticked.</summary>
+    public bool? Proved { get; init; }
+
+    /// <summary>It bars the way by what it shows, not by a tick: a reading, or a proof by simulation.</summary>
+    public bool IsGate => Kind == StepKind.Gate || Proved is not null;
+
+    /// <summary>The station at which the step is done, by its name, where it is another than Build.</summary>
+    public string? Station { get; init; }
+
+    /// <summary>Steps that must come before it on every sheet.</summary>
+    public IReadOnlyList<StepId> Needs { get; init; } = [];
+}
+
+/// <summary>When a piece of work has its place in a build, one after the other.</summary>
+public enum WorkTime
+{
+    /// <summary>Before the first power-on.</summary>
+    BeforePower,
+
+    /// <summary>After the machine was tested untouched, before anything is opened.</summary>
+    Before,
+
+    /// <summary>Things come out.</summary>
+    Out,
+
+    /// <summary>Things go in.</summary>
+    In,
+
+    /// <summary>Devices are prepared and go into their sockets.</summary>
+    Devices,
+
+    /// <summary>Software that comes last.</summary>
+    Last,
+}
+
+/// <summary>A piece of work that a station brings to a build.</summary>
+/// <param name="Time">When it has its place.</param>
+/// <param name="Steps">Its steps, in order.</param>
+public sealed record Work(WorkTime Time, IReadOnlyList<Step> Steps)
+{
+    /// <summary>The access levels to pass before it, outermost first; those that are open already stay.</summary>
+    public IReadOnlyList<AccessLevel> Opens { get; init; } = [];
+
+    /// <summary>The gate behind it; null: none.</summary>
+    public GateAsked? Gate { get; init; }
+}
+
+/// <summary>A gate that a piece of work asks for: power up and read.</summary>
+/// <param name="Id">Its step.</param>
+/// <param name="With">What is new, as in "power up with ...".</param>
+/// <param name="At">The unit as it stands there.</param>
+/// <param name="Needs">Steps that must come before it.</param>
+public sealed record GateAsked(StepId Id, string With, PlannedUnit At, IReadOnlyList<StepId> Needs);
+
+/// <summary>What a build asks stations for: the unit before and after.</summary>
+/// <param name="Before">The unit as it stands.</param>
+/// <param name="After">The unit as the job plans it.</param>
+public sealed record BuildAsked(PlannedUnit Before, PlannedUnit After);

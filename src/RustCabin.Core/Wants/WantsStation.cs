@@ -1,0 +1,23 @@
+using RustCabin.Core.Choices;
+using RustCabin.Core.Findings;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Core.Wants;
+
+/// <summary>What the unit should do, and within which limits. Source: docs/handbook/wants.md.</summary>
+public sealed class WantsStation : Station
+{
+    /// <inheritdoc/>
+    public override string Name => "Wants";
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<FindingKind> Findings => WantsFindings.All;
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Check> Checks { get; } =
+    [Check.On(Rests.All, WantChecks.Unmet), Check.On(Rests.Parts, WantChecks.Limits)];
+
+    /// <inheritdoc/>
+    public override Far FarOf(PlannedUnit unit) => unit.Job?.Wants.Count > 0 ? Far.Clear : Far.Empty;
+}

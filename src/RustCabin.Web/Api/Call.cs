@@ -1,0 +1,111 @@
+using System.Text.Json;
+using RustCabin.Core;
+using RustCabin.Core.Choices;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Maps;
+using RustCabin.Core.Packs;
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Web.Api;
+
+/// <summary>
+/// How calls under <c>/api/v1</c> are declared: what one takes is a declared record, from which its reading and its schema come; what it gives is a record of its own. No state is
+/// kept. Source: docs/formats.md, The JSON interface.
+/// </summary>
+static class Call
+{
+    const string Root = "/api/v1/";
+
+    /// <summary>A call that takes a declared record. Its errors are told all at once.</summary>
+    public static void MapCall<TAsked, TAnswer>(
+        this IEndpointRouteBuilder routes,
+        string path,
+        string summary,
+        Func<TAsked, TAnswer> answer,
+        Func<JsonElement, Reading<TAsked>>? read = null
+    )
+        where TAsked : class, new()
+    {
+        IResult Answer(JsonElement body)
+        {
+            Reading<TAsked> reading = (read ?? (json => Declaration<TAsked>.Read(json)))(body);
+            if (reading.Value is not { } value)
+                return Problems.Invalid(reading.Errors);
+            try
+            {
+                return TypedResults.Ok(answer(value));
+            }
+            catch (MapTooDenseException dense)
+            {
+                return Problems.Invalid([new SheetError("claims", dense.Message)]);
+            }
+        }
+        Describe<TAnswer>(
+            routes.MapPost(Root + path, (HttpRequest request) => JsonBody.With(request, Answer)),
+            path,
+            summary,
+            Declaration<TAsked>.Shape
+        );
+    }
+
+    /// <summary>A call that takes a pack with one job, or with several and <c>?job=id</c>.</summary>
+    public static void MapJobCall<TAnswer>(
+        this IEndpointRouteBuilder routes,
+        string path,
+        string summary,
+        Func<Pack, Job, CancellationToken, TAnswer> answer
+    )
+        where TAnswer : notnull =>
+        Describe<TAnswer>(
+                routes.MapPost(
+                    Root + path,
+                    (HttpRequest request, string? job) =>
+                        JsonBody.With(
+                            request,
+                            body => ForJob(body, job, (p, j) => answer(p, j, request.HttpContext.RequestAborted))
+                        )
+                ),
+                path,
+                summary,
+                Declaration<PackSheet>.Shape
+            )
+            .WithDescription("Takes a pack (rustcabin.pack/1) with one job, or with several and ?job=id.")
+            .ProducesProblem(404);
+
+    static RouteHandlerBuilder Describe<TAnswer>(RouteHandlerBuilder call, string path, string summary, Shape takes) =>
+        call.WithName(path.Replace('/', '-'))
+            .WithSummary(summary)
+            .DisableAntiforgery()
+            .TakesJson(takes)
+            .Produces<TAnswer>()
+            .ProducesProblem(400)
+            .ProducesProblem(413)
+            .ProducesProblem(415)
+            .ProducesProblem(422);
+
+    static IResult ForJob(JsonElement body, string? wanted, Func<Pack, Job, object> answer)
+    {
+        Reading<Pack> reading = PackReader.Read(body);
+        if (reading.Value is not { } pack)
+            return Problems.Invalid(reading.Errors);
+        if (wanted is not null && pack.FindJob(wanted) is null)
+            return Problems.Of(
+                StatusCodes.Status404NotFound,
+                "No such job.",
+                new SheetError("job", $"\"{wanted}\" is not a job of this pack")
+            );
+        if (wanted is null && pack.Jobs.Count != 1)
+        {
+            string holds = pack.Jobs.Count == 0 ? "holds no job" : $"holds {pack.Jobs.Count} jobs: say which with ?job=id";
+            return Problems.Invalid([new SheetError("jobs", holds)]);
+        }
+        try
+        {
+            return TypedResults.Ok(answer(pack, wanted is null ? pack.Jobs[0] : pack.FindJob(wanted)!));
+        }
+        catch (Exception wide) when (wide is MapTooDenseException or TooManyTriedException)
+        {
+            return Problems.Invalid([new SheetError("", wide.Message)]);
+        }
+    }
+}

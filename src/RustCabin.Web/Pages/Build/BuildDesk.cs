@@ -1,0 +1,18 @@
+using RustCabin.Core.Build;
+using RustCabin.Web.Stations;
+
+namespace RustCabin.Web.Pages.Build;
+
+/// <summary>The Build station on the trail.</summary>
+public sealed class BuildDesk : Desk
+{
+    public override string Name => "Build";
+    public override string Word => "steps and gates";
+    public override char Key => 'b';
+
+    protected override StationMark FarOf(JobView view) =>
+        view.Progress.Steps.Any(s => s.State == StepState.Differs) ? StationMark.Watch
+        : view.Progress.Finished ? StationMark.Clear
+        : view.Progress.DoneCount > 0 ? StationMark.InHand
+        : StationMark.Empty;
+}

@@ -1,0 +1,11 @@
+using RustCabin.Web.Stations;
+
+namespace RustCabin.Web.Pages.Fit;
+
+/// <summary>The Fit station on the trail.</summary>
+public sealed class FitDesk : Desk
+{
+    public override string Name => "Fit";
+    public override string Word => "what fits where";
+    public override char Key => 'f';
+}

@@ -1,0 +1,13 @@
+using RustCabin.Web.Stations;
+
+namespace RustCabin.Web.Pages.Identify;
+
+/// <summary>The Identify station on the trail.</summary>
+public sealed class IdentifyDesk : Desk
+{
+    public override string Name => "Identify";
+    public override string Word => "which board it is";
+    public override char Key => 'i';
+
+    public override void Map(IEndpointRouteBuilder routes) => IdentifyCall.Map(routes);
+}

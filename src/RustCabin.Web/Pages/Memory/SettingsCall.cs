@@ -1,0 +1,31 @@
+using RustCabin.Core;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Switches;
+using RustCabin.Web.Api;
+
+namespace RustCabin.Web.Pages.Memory;
+
+public sealed record SettingsAnswer(IReadOnlyList<SettingJson> Solutions, IReadOnlyList<string> Clash);
+
+public sealed record SettingJson(
+    IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>> Switches,
+    int Moves,
+    ulong PowerUpTotalBytes
+);
+
+/// <summary><c>settings</c>: switch positions that give every want without a stop. Fewest moves first; alternatives differ in effect.</summary>
+static class SettingsCall
+{
+    public static void Map(IEndpointRouteBuilder routes) =>
+        routes.MapJobCall("settings", "Switch positions that give every want without a stop", Answer);
+
+    static SettingsAnswer Answer(Pack pack, Job job, CancellationToken cancel)
+    {
+        Settings found = SettingsSolver.Solve(Plan.For(pack, job), cancel: cancel);
+        return new SettingsAnswer(
+            [.. found.Solutions.Select(s => new SettingJson(s.Switches, s.Moves, s.PowerUpTotalBytes))],
+            [.. found.Clash.Select(c => c.Text)]
+        );
+    }
+}

@@ -1,0 +1,13 @@
+using RustCabin.Web.Stations;
+
+namespace RustCabin.Web.Pages.Speed;
+
+/// <summary>The Speed station on the trail.</summary>
+public sealed class SpeedDesk : Desk
+{
+    public override string Name => "Speed";
+    public override string Word => "foretold, measured";
+    public override char Key => 's';
+
+    public override void Map(IEndpointRouteBuilder routes) => SpeedCall.Map(routes);
+}

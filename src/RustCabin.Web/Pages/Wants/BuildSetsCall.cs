@@ -1,0 +1,43 @@
+using RustCabin.Core;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Switches;
+using RustCabin.Core.Wants.Sets;
+using RustCabin.Web.Api;
+
+namespace RustCabin.Web.Pages.Wants;
+
+public sealed record BuildSetsAnswer(IReadOnlyList<BuildSetJson> Sets, IReadOnlyList<string> Clash);
+
+public sealed record BuildSetJson(
+    IReadOnlyList<SetPartJson> Parts,
+    IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>> Switches,
+    decimal Cost,
+    int Moves,
+    int Skill,
+    bool Reversible
+);
+
+public sealed record SetPartJson(string Part, string Way);
+
+/// <summary><c>build-sets</c>: candidates are all parts that are not fitted; what the job adds is not there yet. Cheapest first.</summary>
+static class BuildSetsCall
+{
+    public static void Map(IEndpointRouteBuilder routes) =>
+        routes.MapJobCall("build-sets", "Complete sets of parts that give a job's wants within its limits", Answer);
+
+    static BuildSetsAnswer Answer(Pack pack, Job job, CancellationToken cancel)
+    {
+        BuildSets found = SetSearch.Find(SetQuestion.Of(pack, job), cancel: cancel);
+        return new BuildSetsAnswer([.. found.Sets.Select(Of)], [.. found.Clash.Select(c => c.Text)]);
+    }
+
+    static BuildSetJson Of(BuildSet s) =>
+        new(
+            [.. s.Parts.Select(p => new SetPartJson(p.Part.Id, p.Way.Id))],
+            s.Choice.Switches,
+            s.Cost,
+            s.Moves,
+            s.Skill,
+            s.Reversible
+        );
+}

@@ -1,0 +1,102 @@
+using RustCabin.Core;
+using RustCabin.Core.Findings;
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Web.Stations;
+
+/// <summary>The mark of a station on the trail: nothing there, being worked on, clear, with a condition, or stopped.</summary>
+public enum StationMark
+{
+    Empty,
+    InHand,
+    Clear,
+    Watch,
+    Stop,
+}
+
+/// <summary>
+/// What the web room has of one station: its place on the trail, its page, mark, calls, style and script. A station to be built derives from it in its own folder.
+/// Source: docs/architecture.md, A station offers.
+/// </summary>
+public abstract class Desk
+{
+    /// <summary>Its name, as the trail shows it.</summary>
+    public abstract string Name { get; }
+
+    /// <summary>What it is about, in a word or two.</summary>
+    public abstract string Word { get; }
+
+    /// <summary>The key that leads to it, after <c>g</c>.</summary>
+    public abstract char Key { get; }
+
+    /// <summary>True once it has a page.</summary>
+    public virtual bool IsBuilt => true;
+
+    /// <summary>Its name in addresses.</summary>
+    public string Slug => Name.ToLowerInvariant().Replace(", ", "-").Replace(' ', '-');
+
+    /// <summary>A script of its own, under <c>js/</c>; null: it needs none.</summary>
+    public virtual string? Script => null;
+
+    /// <summary>Adds its calls and files to the routes.</summary>
+    public virtual void Map(IEndpointRouteBuilder routes) { }
+
+    /// <summary>The mark that it carries for a job: its worst finding, else how far the job is here.</summary>
+    public StationMark MarkOf(JobView view)
+    {
+        Severity? worst = view.Answer.Findings.Where(f => f.Station == Name).Min(f => (Severity?)f.Severity);
+        return worst switch
+        {
+            Severity.Stop => StationMark.Stop,
+            Severity.Watch => StationMark.Watch,
+            _ => FarOf(view),
+        };
+    }
+
+    /// <summary>How far the job is here, apart from its findings: as the core's station says.</summary>
+    protected virtual StationMark FarOf(JobView view) =>
+        Trail.Stations.FirstOrDefault(s => s.Name == Name)?.FarOf(view.After) switch
+        {
+            Far.Clear => StationMark.Clear,
+            Far.InHand => StationMark.InHand,
+            _ => StationMark.Empty,
+        };
+}
+
+/// <summary>A station that is still to be built.</summary>
+/// <param name="name">Its name.</param>
+/// <param name="word">What it is about.</param>
+/// <param name="key">The key that leads to it.</param>
+public sealed class LaterDesk(string name, string word, char key) : Desk
+{
+    public override string Name => name;
+    public override string Word => word;
+    public override char Key => key;
+    public override bool IsBuilt => false;
+}
+
+/// <summary>The stations in the order in which people work. A new one is a folder of its own and a line here.</summary>
+public static class Desks
+{
+    public static readonly IReadOnlyList<Desk> Trail =
+    [
+        new Pages.Identify.IdentifyDesk(),
+        new Pages.Baseline.BaselineDesk(),
+        new Pages.Wants.WantsDesk(),
+        new Pages.Fit.FitDesk(),
+        new Pages.Memory.MemoryDesk(),
+        new Pages.Rom.RomDesk(),
+        new Pages.Speed.SpeedDesk(),
+        new LaterDesk("Storage", "cards and limits", 'o'),
+        new LaterDesk("Picture, sound", "timings, channels", 'c'),
+        new Pages.Wiring.WiringDesk(),
+        new Pages.Build.BuildDesk(),
+        new LaterDesk("Faults", "likeliest causes", 'u'),
+        new Pages.Passport.PassportDesk(),
+    ];
+
+    public static Desk Named(string name) => Trail.First(s => s.Name == name);
+
+    public static T Of<T>()
+        where T : Desk => Trail.OfType<T>().Single();
+}
