@@ -9,7 +9,9 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Benchmarks;
 
-/// <summary>Resolving maps of many claims: two thirds ranges side by side, a third overlapping their neighbours, in a 24-bit space.</summary>
+/// <summary>
+/// Resolving maps of many claims: two thirds ranges side by side, a third overlapping their neighbours, in a 24-bit space.
+/// </summary>
 public class Resolving
 {
     static readonly string[] Masters = ["cpu", "video"];

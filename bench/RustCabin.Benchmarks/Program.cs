@@ -46,7 +46,8 @@ measured.AddRange(ServerRuns.All());
 Console.WriteLine($"{"measured on " + Environment.ProcessorCount + " cores", -46}{"result", 14}{"budget", 14}");
 foreach (Measured m in measured)
     Console.WriteLine(
-        $"{m.Name, -46}{m.Value.ToString("0.###") + " " + m.Unit, 14}{(m.Budget is { } b ? $"{b:0.###} {m.Unit}" : ""), 14}{(m.Value <= m.Budget ? "  within" : m.Budget is null ? "" : "  OVER")}"
+        $"{m.Name, -46}{m.Value.ToString("0.###") + " " + m.Unit, 14}{(m.Budget is { } b ? $"{b:0.###} {m.Unit}" : ""), 14}"
+            + $"{(m.Value <= m.Budget ? "  within" : m.Budget is null ? "" : "  OVER")}"
     );
 
 namespace RustCabin.Benchmarks

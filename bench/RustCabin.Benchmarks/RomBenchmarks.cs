@@ -3,7 +3,10 @@ using RustCabin.Core.Images;
 
 namespace RustCabin.Benchmarks;
 
-/// <summary>Operations and record files on an image of 16 MiB. A gigabyte a second is 16.8 ms; 150 MB a second of HEX text is 16 MiB in 256 ms.</summary>
+/// <summary>
+/// Operations and record files on an image of 16 MiB. A gigabyte a second is 16.8 ms; 150 MB a second of HEX text is 16 MiB in
+/// 256 ms.
+/// </summary>
 public class Images
 {
     readonly byte[] _image = new byte[16 << 20];

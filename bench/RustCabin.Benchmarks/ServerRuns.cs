@@ -3,7 +3,9 @@ using System.Net;
 
 namespace RustCabin.Benchmarks;
 
-/// <summary>The application as a process: how soon it answers, how long a page takes under 16 clients, how heavy a first load is.</summary>
+/// <summary>
+/// The application as a process: how soon it answers, how long a page takes under 16 clients, how heavy a first load is.
+/// </summary>
 static class ServerRuns
 {
     const int Clients = 16,
@@ -52,7 +54,9 @@ static class ServerRuns
         double Weigh(string path) => http.GetByteArrayAsync(server.Url + path).GetAwaiter().GetResult().Length;
     }
 
-    /// <summary>The 95th percentile in milliseconds, after as many requests again as are measured: a server that has been running.</summary>
+    /// <summary>
+    /// The 95th percentile in milliseconds, after as many requests again as are measured: a server that has been running.
+    /// </summary>
     static double Percentile95(string url)
     {
         Drive(url).GetAwaiter().GetResult();

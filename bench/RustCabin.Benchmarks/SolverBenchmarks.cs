@@ -9,7 +9,9 @@ using RustCabin.Core.Wants.Sets;
 
 namespace RustCabin.Benchmarks;
 
-/// <summary>Six cards of five switches each, 32 places a card, all at one place now; and forty parts to choose from for three wants.</summary>
+/// <summary>
+/// Six cards of five switches each, 32 places a card, all at one place now; and forty parts to choose from for three wants.
+/// </summary>
 public class Solving
 {
     PlannedUnit _cards = null!;

@@ -15,7 +15,8 @@ public enum Standing
 }
 
 /// <summary>
-/// Everything that the stations and <c>POST /api/v1/check</c> show of one job, computed at once from its sheets. Minutes are those of the
+/// Everything that the stations and <c>POST /api/v1/check</c> show of one job, computed at once from its sheets. Minutes are
+/// those of the
 /// ways added, money is what the added parts cost.
 /// </summary>
 public sealed record Answer(

@@ -8,7 +8,9 @@ using RustCabin.Core.Wants;
 
 namespace RustCabin.Core;
 
-/// <summary>Every station that has something to say, in the order in which their findings are told; and what is gathered of all of them.</summary>
+/// <summary>
+/// Every station that has something to say, in the order in which their findings are told; and what is gathered of all of them.
+/// </summary>
 public static class Trail
 {
     /// <summary>The stations. A new one is a folder of its own and a line here.</summary>
@@ -51,7 +53,9 @@ public static class Trail
             );
     }
 
-    /// <summary>A part that seeks its site may find another when others come or go: what is found of its place does not rest on it alone.</summary>
+    /// <summary>
+    /// A part that seeks its site may find another when others come or go: what is found of its place does not rest on it alone.
+    /// </summary>
     static Rests RestsOf(PlannedUnit unit, Check check, Finding finding) =>
         check.Rests == Rests.Subjects && unit.Instances.Any(i => i.SeeksSite && finding.Subjects.Contains(i.Subject))
             ? Rests.Parts

@@ -10,7 +10,8 @@ namespace RustCabin.Data;
 public sealed class CabinFileException(string message, Exception? inner = null) : Exception(message, inner);
 
 /// <summary>
-/// The one SQLite file that holds a cabin: write-ahead log, every commit flushed to the disk, foreign keys on. It is brought up to date when
+/// The one SQLite file that holds a cabin: write-ahead log, every commit flushed to the disk, foreign keys on. It is brought up
+/// to date when
 /// it is opened, in one transaction: a migration that fails leaves the file as it was.
 /// </summary>
 public sealed class CabinFile
@@ -32,10 +33,13 @@ public sealed class CabinFile
     }
 
     /// <summary>Opens or makes the file, with its folder.</summary>
-    /// <exception cref="CabinFileException">It is no database, was written by a newer version, or could not be brought up to date.</exception>
+    /// <exception cref="CabinFileException">It is no database, was written by a newer version, or could not be brought up to
+    /// date.</exception>
     public static CabinFile Open(string path) => Open(path, Assembly.GetExecutingAssembly());
 
-    /// <summary>As <see cref="Open(string)"/> with the migrations of another assembly, for tests of migrations that fail.</summary>
+    /// <summary>
+    /// As <see cref="Open(string)"/> with the migrations of another assembly, for tests of migrations that fail.
+    /// </summary>
     public static CabinFile Open(string path, Assembly migrations)
     {
         var file = new CabinFile(System.IO.Path.GetFullPath(path));
@@ -75,7 +79,10 @@ public sealed class CabinFile
             );
     }
 
-    /// <summary>True when just the migrations of the assembly were run on the file: then there is nothing to do, and the engine that would do it need not be loaded.</summary>
+    /// <summary>
+    /// True when just the migrations of the assembly were run on the file: then there is nothing to do, and the engine that would
+    /// do it need not be loaded.
+    /// </summary>
     bool IsCurrent(Assembly migrations)
     {
         using SqliteConnection connection = Connect();
@@ -93,7 +100,10 @@ public sealed class CabinFile
         );
     }
 
-    /// <summary>An open connection; the caller closes it. SQLite as it comes flushes at every commit (synchronous = full), which a test holds.</summary>
+    /// <summary>
+    /// An open connection; the caller closes it. SQLite as it comes flushes at every commit (synchronous = full), which a test
+    /// holds.
+    /// </summary>
     public SqliteConnection Connect()
     {
         var connection = new SqliteConnection(_connection);

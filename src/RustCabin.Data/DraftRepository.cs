@@ -4,7 +4,9 @@ using RustCabin.Core.Planning;
 
 namespace RustCabin.Data;
 
-/// <summary>One state of a sheet in the editor. <paramref name="Seq"/> counts the states; a writer names the one that it saw.</summary>
+/// <summary>
+/// One state of a sheet in the editor. <paramref name="Seq"/> counts the states; a writer names the one that it saw.
+/// </summary>
 public sealed record Draft(long Seq, string What, string Json);
 
 /// <summary>Sheets that are being written: every state is kept until the sheet is saved or the draft given up.</summary>
@@ -27,7 +29,9 @@ public sealed class DraftRepository(CabinFile file, TimeProvider clock)
         );
     }
 
-    /// <summary>Adds a state. <see cref="WriteResult.Stale"/> when another tab wrote since <paramref name="seen"/> (0: no draft yet).</summary>
+    /// <summary>
+    /// Adds a state. <see cref="WriteResult.Stale"/> when another tab wrote since <paramref name="seen"/> (0: no draft yet).
+    /// </summary>
     public WriteResult Add(string kind, string key, long seen, string what, string json)
     {
         using SqliteConnection connection = file.Connect();
@@ -62,7 +66,8 @@ public sealed class DraftRepository(CabinFile file, TimeProvider clock)
         using SqliteConnection connection = file.Connect();
         return
             connection.Execute(
-                "delete from draft where kind = @kind and key = @key and seq = @seen and not exists (select 1 from draft l where l.kind = @kind and l.key = @key and l.seq > @seen)",
+                "delete from draft where kind = @kind and key = @key and seq = @seen and not exists (select 1 from draft l "
+                    + "where l.kind = @kind and l.key = @key and l.seq > @seen)",
                 new
                 {
                     kind,

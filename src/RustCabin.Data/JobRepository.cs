@@ -48,8 +48,10 @@ public sealed record WriteOutcome(WriteResult Result, IReadOnlyList<SheetError> 
 }
 
 /// <summary>
-/// Jobs and every state they were in. A change adds a state; undo and redo move between states; nothing is ever deleted. Each write is one
-/// transaction, and names the version that it was made from: a later one than the writer saw makes it stale, and nothing is written.
+/// Jobs and every state they were in. A change adds a state; undo and redo move between states; nothing is ever deleted. Each
+/// write is one
+/// transaction, and names the version that it was made from: a later one than the writer saw makes it stale, and nothing is
+/// written.
 /// </summary>
 public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimeProvider clock)
 {
@@ -66,7 +68,10 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
 
     sealed record Row(string Id, string Unit, long Position, long Version, string Json);
 
-    /// <summary>What was read before: the same text is the same job, and the same object, so that what is worked out from it can be kept beside it.</summary>
+    /// <summary>
+    /// What was read before: the same text is the same job, and the same object, so that what is worked out from it can be kept
+    /// beside it.
+    /// </summary>
     readonly ConcurrentDictionary<string, Job> _read = new(StringComparer.Ordinal);
 
     /// <summary>So many texts are kept at most; beyond it all are given up, and come back as they are asked for.</summary>
@@ -98,7 +103,8 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
         JobName[] names =
         [
             .. connection.Query<JobName>(
-                "select j.id, j.unit, json_extract(c.json, '$.name') as name from job j join job_change c on c.job = j.id and c.seq = j.position order by j.rowid"
+                "select j.id, j.unit, json_extract(c.json, '$.name') as name from job j join job_change c on c.job = j.id and "
+                    + "c.seq = j.position order by j.rowid"
             ),
         ];
         _names = new KnownNames(stamp, names);
@@ -107,8 +113,10 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
 
     const string SelectStored = """
         select j.version, c.json,
-          case when exists (select 1 from job_change e where e.job = j.id and e.seq < j.position and e.dropped = 0) then c.what end as undoes,
-          (select e.what from job_change e where e.job = j.id and e.seq > j.position and e.dropped = 0 order by e.seq limit 1) as redoes
+          case when exists (select 1 from job_change e where e.job = j.id and e.seq < j.position and e.dropped = 0)
+            then c.what end as undoes,
+          (select e.what from job_change e where e.job = j.id and e.seq > j.position and e.dropped = 0
+            order by e.seq limit 1) as redoes
         from job j join job_change c on c.job = j.id and c.seq = j.position
         """;
 
@@ -137,7 +145,8 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
         [
             .. connection
                 .Query<(long Seq, string At, string What, bool Standing)>(
-                    "select c.seq, c.at, c.what, c.dropped = 0 and c.seq <= j.position from job_change c join job j on j.id = c.job where c.job = @id order by c.seq desc",
+                    "select c.seq, c.at, c.what, c.dropped = 0 and c.seq <= j.position from job_change c join job j on j.id = "
+                        + "c.job where c.job = @id order by c.seq desc",
                     new { id }
                 )
                 .Select(r => new JobChange(r.Seq, DateTimeOffset.Parse(r.At), r.What, r.Standing)),
@@ -145,7 +154,8 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
     }
 
     /// <summary>
-    /// Makes one change: <paramref name="edit"/> turns the job's record into the changed one, which is merged into its JSON; <paramref name="what"/> names it for the history.
+    /// Makes one change: <paramref name="edit"/> turns the job's record into the changed one, which is merged into its JSON;
+    /// <paramref name="what"/> names it for the history.
     /// Refused, with the errors, when the result does not read as a job.
     /// </summary>
     public WriteOutcome Change(string id, long version, string what, Func<Job, Job?> edit) =>
@@ -168,7 +178,9 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
             }
         );
 
-    /// <summary>Makes one change to the job's unit, kept in the job's history so that undo takes it back like any other.</summary>
+    /// <summary>
+    /// Makes one change to the job's unit, kept in the job's history so that undo takes it back like any other.
+    /// </summary>
     public WriteOutcome ChangeUnit(string id, long version, string what, Func<Unit, Unit?> edit) =>
         Write(
             id,
@@ -215,7 +227,8 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
             id,
             version,
             "select min(seq) from job_change where job = @Id and seq > @Position and dropped = 0",
-            "select unit_after from job_change where job = @Id and seq = (select min(seq) from job_change where job = @Id and seq > @Position and dropped = 0)"
+            "select unit_after from job_change where job = @Id and seq = (select min(seq) from job_change where job = @Id and "
+                + "seq > @Position and dropped = 0)"
         );
 
     WriteOutcome Step(string id, long version, string target, string unitThen) =>
@@ -294,11 +307,14 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
         return seq;
     }
 
-    /// <summary>Writes a job of a pack inside the import's transaction: a new one with its first state, a known one as one more change.</summary>
+    /// <summary>
+    /// Writes a job of a pack inside the import's transaction: a new one with its first state, a known one as one more change.
+    /// </summary>
     internal void Put(SqliteConnection connection, IDbTransaction transaction, Job job, string json, string what)
     {
         connection.Execute(
-            "insert into job (id, unit, position, version) values (@Id, @Unit, 0, 0) on conflict do update set unit = excluded.unit",
+            "insert into job (id, unit, position, version) values (@Id, @Unit, 0, 0) on conflict do update set unit = "
+                + "excluded.unit",
             job,
             transaction
         );

@@ -6,7 +6,9 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Data;
 
-/// <summary>Takes sheets out again as a canonical pack: the whole cabin, or one unit with its jobs and every sheet that they need.</summary>
+/// <summary>
+/// Takes sheets out again as a canonical pack: the whole cabin, or one unit with its jobs and every sheet that they need.
+/// </summary>
 public sealed class PackExport(CabinFile file)
 {
     /// <summary>The whole cabin, sheets in the order in which they came.</summary>
@@ -52,7 +54,8 @@ public sealed class PackExport(CabinFile file)
             .Rows(connection, transaction)
             .Concat(
                 connection.Query<SheetRow>(
-                    "select 'job' as kind, j.id, c.json from job j join job_change c on c.job = j.id and c.seq = j.position order by j.rowid",
+                    "select 'job' as kind, j.id, c.json from job j join job_change c on c.job = j.id and c.seq = j.position "
+                        + "order by j.rowid",
                     transaction: transaction
                 )
             )

@@ -28,7 +28,8 @@ public enum ImportMode
 }
 
 /// <summary>
-/// What an import did, or would do: <paramref name="New"/> and <paramref name="Written"/> as "kind id", <paramref name="Clashes"/> with every field that
+/// What an import did, or would do: <paramref name="New"/> and <paramref name="Written"/> as "kind id", <paramref
+/// name="Clashes"/> with every field that
 /// differs. Errors, with their paths, or a clash in careful mode: nothing was written. <paramref name="Log"/> names it for undo.
 /// </summary>
 public sealed record ImportOutcome(
@@ -164,7 +165,8 @@ public sealed class PackImport(CabinFile file, SheetRepository sheets, JobReposi
     }
 
     /// <summary>
-    /// Takes a whole import back: new sheets go, replaced ones stand as before. Refused, with what is in the way, when a sheet of it was changed
+    /// Takes a whole import back: new sheets go, replaced ones stand as before. Refused, with what is in the way, when a sheet of
+    /// it was changed
     /// since, or something else has come to refer to it.
     /// </summary>
     public IReadOnlyList<SheetError> Undo(long import)
@@ -226,7 +228,9 @@ public sealed class PackImport(CabinFile file, SheetRepository sheets, JobReposi
         return [.. SheetChanges.Between(before.RootElement, after.RootElement)];
     }
 
-    /// <summary>A sheet that is replaced may be one that others, which the pack does not hold, refer to: all of it must still read.</summary>
+    /// <summary>
+    /// A sheet that is replaced may be one that others, which the pack does not hold, refer to: all of it must still read.
+    /// </summary>
     static IReadOnlyList<SheetError> BrokenElsewhere(SqliteConnection connection, SqliteTransaction transaction)
     {
         Reading<Pack> all = SheetRepository.Load(connection, transaction);

@@ -26,14 +26,19 @@ public sealed class RecipeRepository(CabinFile file)
         return [.. connection.Query<RecipeLine>("select id, name, ops, hidden from rom_recipe order by name collate nocase")];
     }
 
-    /// <summary>Keeps a chain under a name that is not taken, or was taken off. False: another chain has the name, or there are as many as there may be.</summary>
+    /// <summary>
+    /// Keeps a chain under a name that is not taken, or was taken off. False: another chain has the name, or there are as many as
+    /// there may be.
+    /// </summary>
     public bool Add(string name, string ops)
     {
         using SqliteConnection connection = file.Connect();
         return connection.Execute(
                 """
-                insert into rom_recipe (name, ops) select @name, @ops where (select count(*) from rom_recipe where hidden = 0) < @Most
-                on conflict (name) do update set ops = excluded.ops, hidden = 0 where rom_recipe.hidden = 1 or rom_recipe.ops = excluded.ops
+                insert into rom_recipe (name, ops)
+                select @name, @ops where (select count(*) from rom_recipe where hidden = 0) < @Most
+                on conflict (name) do update set ops = excluded.ops, hidden = 0
+                where rom_recipe.hidden = 1 or rom_recipe.ops = excluded.ops
                 """,
                 new
                 {

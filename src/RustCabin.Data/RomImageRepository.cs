@@ -13,7 +13,9 @@ public sealed record RomImageLine
     /// <summary>The first 12 hex digits of its SHA-256.</summary>
     public string Sum { get; init; } = "";
 
-    /// <summary>How a plan names it: number and sum, so that another cabin's image of the same number is not taken for it.</summary>
+    /// <summary>
+    /// How a plan names it: number and sum, so that another cabin's image of the same number is not taken for it.
+    /// </summary>
     public string Key => $"{Id}-{Sum}";
 
     public string Name { get; init; } = "";
@@ -35,8 +37,10 @@ public sealed class RomImageRepository(CabinFile file, TimeProvider clock)
         using SqliteConnection connection = file.Connect();
         return connection.QuerySingleOrDefault<RomImageLine>(
             """
-            insert into rom_image (unit, at, name, origin, right, bytes, sum) select @unit, @at, @name, @origin, @right, @bytes, @sum
-            where (select count(*) from rom_image where unit = @unit) < @MostOfUnit returning id, sum, name, origin, right, length(bytes) as size, hidden
+            insert into rom_image (unit, at, name, origin, right, bytes, sum)
+            select @unit, @at, @name, @origin, @right, @bytes, @sum
+            where (select count(*) from rom_image where unit = @unit) < @MostOfUnit
+            returning id, sum, name, origin, right, length(bytes) as size, hidden
             """,
             new
             {
@@ -59,7 +63,8 @@ public sealed class RomImageRepository(CabinFile file, TimeProvider clock)
         return
         [
             .. connection.Query<RomImageLine>(
-                "select id, sum, name, origin, right, length(bytes) as size, hidden from rom_image where unit = @unit order by id",
+                "select id, sum, name, origin, right, length(bytes) as size, hidden from rom_image where unit = @unit order "
+                    + "by id",
                 new { unit }
             ),
         ];

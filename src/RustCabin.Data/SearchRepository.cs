@@ -5,7 +5,10 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Data;
 
-/// <summary>Something found: a model, part, unit, title, job, stock or photo by its key. <paramref name="Extract"/> has the found words between U+2402 and U+2403.</summary>
+/// <summary>
+/// Something found: a model, part, unit, title, job, stock or photo by its key. <paramref name="Extract"/> has the found words
+/// between U+2402 and U+2403.
+/// </summary>
 public sealed record Found(string Kind, string Key, string Title, string Extract);
 
 /// <summary>A line of a job's history that was found.</summary>
@@ -63,7 +66,9 @@ public sealed class SearchRepository(CabinFile file)
         ];
     }
 
-    /// <summary>The words as FTS5 wants them, each in quotes so that none is taken for an operator; null where there is no word.</summary>
+    /// <summary>
+    /// The words as FTS5 wants them, each in quotes so that none is taken for an operator; null where there is no word.
+    /// </summary>
     static string? Query(string asked)
     {
         string[] words =

@@ -13,7 +13,8 @@ namespace RustCabin.Data;
 sealed record SheetRow(string Kind, string Id, string Json);
 
 /// <summary>
-/// Models, parts, units and titles. They are read together and kept parsed until one changes; jobs, which change all the time, are
+/// Models, parts, units and titles. They are read together and kept parsed until one changes; jobs, which change all the time,
+/// are
 /// <see cref="JobRepository"/>'s.
 /// </summary>
 public sealed class SheetRepository(CabinFile file, TimeProvider clock)
@@ -26,7 +27,8 @@ public sealed class SheetRepository(CabinFile file, TimeProvider clock)
     {
         if (_parsed is { } parsed)
             return parsed;
-        // What is read while a sheet is being written may be older than what is committed meanwhile: then it is used once and not kept.
+        // What is read while a sheet is being written may be older than what is committed meanwhile: then it is used once and not
+        // kept.
         int version = _version;
         using SqliteConnection connection = file.Connect();
         Reading<Pack> reading = Load(connection, null);
@@ -55,7 +57,9 @@ public sealed class SheetRepository(CabinFile file, TimeProvider clock)
         connection.QuerySingleOrDefault<string>("select value from setting where name = 'currency'", transaction: transaction)
         ?? Pack.Empty.Currency;
 
-    /// <summary>Writes one sheet, new or anew, inside the import's transaction. Nothing is done where it stands so already.</summary>
+    /// <summary>
+    /// Writes one sheet, new or anew, inside the import's transaction. Nothing is done where it stands so already.
+    /// </summary>
     internal void Put(SqliteConnection connection, IDbTransaction transaction, string kind, string id, string name, string json)
     {
         Forget();

@@ -9,7 +9,10 @@ namespace RustCabin.Data;
 
 public sealed record StoredStock(long Id, long Version, StockItem Item);
 
-/// <summary>The store cupboard. Every change is one transaction, names the version that it was made from, and can be undone, the latest first.</summary>
+/// <summary>
+/// The store cupboard. Every change is one transaction, names the version that it was made from, and can be undone, the latest
+/// first.
+/// </summary>
 public sealed class StockRepository(CabinFile file, TimeProvider clock)
 {
     static readonly JsonSerializerOptions AsTyped = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
@@ -104,7 +107,8 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
 
     static Change? Last(SqliteConnection connection, SqliteTransaction? transaction) =>
         connection.QuerySingleOrDefault<Change>(
-            "select seq as Seq, stock as Stock, what as What, before as Before from stock_change where undone = 0 order by seq desc limit 1",
+            "select seq as Seq, stock as Stock, what as What, before as Before from stock_change where undone = 0 order by "
+                + "seq desc limit 1",
             transaction: transaction
         );
 
@@ -114,7 +118,8 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
             connection.Execute("delete from stock where id = @id", new { id }, transaction);
         else
             connection.Execute(
-                "insert into stock (id, json, version) values (@id, @json, 1) on conflict (id) do update set json = excluded.json, version = version + 1",
+                "insert into stock (id, json, version) values (@id, @json, 1) on conflict (id) do update set json = "
+                    + "excluded.json, version = version + 1",
                 new { id, json },
                 transaction
             );

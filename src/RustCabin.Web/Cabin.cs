@@ -9,7 +9,8 @@ using Serilog.Events;
 
 namespace RustCabin.Web;
 
-/// <summary>Builds and runs the web application. Options: <c>--data DIR</c>, <c>--demo</c> (fill an empty cabin with the sample packs), <c>--urls</c>,
+/// <summary>Builds and runs the web application. Options: <c>--data DIR</c>, <c>--demo</c> (fill an empty cabin with the sample
+/// packs), <c>--urls</c>,
 /// <c>--patience MS</c> (how long a page waits for a search before it shows how far it is; 450).</summary>
 public static class Cabin
 {
@@ -23,7 +24,8 @@ public static class Cabin
             WebApplication app = Build(args);
             await app.StartAsync();
             Console.WriteLine(
-                $"Rust Cabin is open at {app.Urls.First()} (data in {app.Services.GetRequiredService<CabinFile>().Path}; Ctrl-C closes it)"
+                $"Rust Cabin is open at {app.Urls.First()} (data in {app.Services.GetRequiredService<CabinFile>().Path}; "
+                    + $"Ctrl-C closes it)"
             );
             await app.WaitForShutdownAsync();
             return 0;
@@ -88,7 +90,10 @@ public static class Cabin
         return app;
     }
 
-    /// <summary>The cabin's file with its sheets and jobs read; and what the shelf asks first, which goes on being worked out while the server gets ready to listen.</summary>
+    /// <summary>
+    /// The cabin's file with its sheets and jobs read; and what the shelf asks first, which goes on being worked out while the
+    /// server gets ready to listen.
+    /// </summary>
     sealed record Opened(CabinFile File, SheetRepository Sheets, JobRepository Jobs)
     {
         public static Opened From(string home)

@@ -135,7 +135,9 @@ public sealed class Bench : IDisposable
     {
         Browser.ExecuteScript(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "lib", "axe.min.js")));
         object result = Browser.ExecuteAsyncScript(
-            "const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] }).then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.target.join(' ') + ' ' + n.failureSummary).join(' | '))))"
+            "const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', "
+                + "'wcag21aa', 'wcag22aa', 'best-practice'] }).then(r => done(r.violations.map(v => v.id + ': ' + "
+                + "v.nodes.map(n => n.target.join(' ') + ' ' + n.failureSummary).join(' | '))))"
         )!;
         return [.. ((ReadOnlyCollection<object>)result).Select(v => (string)v)];
     }

@@ -35,7 +35,9 @@ public sealed class Measured
             );
         double[] warm = [.. times.Skip(10).Order()];
         string line =
-            $"{"switch pressed to the drawing changed, median", -46}{warm[warm.Length / 2].ToString("0.#", CultureInfo.InvariantCulture) + " ms", 14}{"100 ms", 14}{(warm[warm.Length / 2] <= 100 ? "  within" : "  OVER")}";
+            $"{"switch pressed to the drawing changed, median", -46}"
+            + $"{warm[warm.Length / 2].ToString("0.#", CultureInfo.InvariantCulture) + " ms", 14}{"100 ms", 14}"
+            + $"{(warm[warm.Length / 2] <= 100 ? "  within" : "  OVER")}";
         File.WriteAllText(Environment.GetEnvironmentVariable("CABIN_MEASURED") ?? Path.GetTempFileName(), line + "\n");
     }
 }

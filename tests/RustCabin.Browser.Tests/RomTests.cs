@@ -3,7 +3,9 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Browser.Tests;
 
-/// <summary>From a file and a socket as it is to a proved, burnt device, in one sitting; a swap left out is caught with its cause.</summary>
+/// <summary>
+/// From a file and a socket as it is to a proved, burnt device, in one sitting; a swap left out is caught with its cause.
+/// </summary>
 public sealed class RomTests
 {
     [Fact]

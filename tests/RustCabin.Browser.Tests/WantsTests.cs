@@ -60,7 +60,9 @@ public sealed class WantsTests
         bench.Go("/jobs/granary-ledger-sing/wants");
         // It may be over before a test looks, so the page itself notes what stood on it.
         bench.Browser.ExecuteScript(
-            "window.stood = ''; new MutationObserver(() => { window.stood += document.querySelector('.searching')?.textContent || ''; }).observe(document, { childList: true, subtree: true })"
+            "window.stood = ''; new MutationObserver(() => { window.stood += "
+                + "document.querySelector('.searching')?.textContent || ''; }).observe(document, { childList: true, subtree: "
+                + "true })"
         );
         bench.Press("link", "Propose sets of parts");
         bench.Sees(".set-list", "to buy");

@@ -6,7 +6,8 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Tests;
 
 /// <summary>
-/// A small machine written for one test: 16-bit space, 8-bit words, one master unless the test says more. Pieces are JSON as on a sheet.
+/// A small machine written for one test: 16-bit space, 8-bit words, one master unless the test says more. Pieces are JSON as on a
+/// sheet.
 /// </summary>
 sealed record Machine
 {

@@ -51,14 +51,18 @@ public sealed class ApiTests(CabinServer cabin) : IClassFixture<CabinServer>
         }
     }
 
-    /// <summary>A machine that nothing in the program knows of: 18 bits, three masters, a masked chip, a bank window, an overlay, two cards.</summary>
+    /// <summary>
+    /// A machine that nothing in the program knows of: 18 bits, three masters, a masked chip, a bank window, an overlay, two
+    /// cards.
+    /// </summary>
     [Fact]
     public async Task Check_answers_for_a_machine_never_seen_before()
     {
         (HttpStatusCode status, JsonNode answer) = await cabin.Post(Check, CabinServer.Sample("weir.json"));
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Equal("clear", (string)answer["verdict"]!);
-        // 96 KiB on the board less 8 KiB under the start ROM, 8 x 16 KiB behind the window, 32 and 16 KiB on the cards; the blitter sees 32 KiB of the board.
+        // 96 KiB on the board less 8 KiB under the start ROM, 8 x 16 KiB behind the window, 32 and 16 KiB on the cards; the
+        // blitter sees 32 KiB of the board.
         Assert.Equal((88 + 128 + 48) * 1024, (int)answer["reach"]!["main"]!);
         Assert.Equal(32 * 1024, (int)answer["reach"]!["blitter"]!);
         Assert.Equal(0, (int)answer["reach"]!["disc"]!);

@@ -17,7 +17,9 @@ public sealed class CabinServer : IAsyncLifetime
     /// <summary>Set false for an empty cabin.</summary>
     public bool Demo { get; init; } = true;
 
-    /// <summary>How long a page waits for a search before it shows how far it is: here as long as it takes, on whatever machine.</summary>
+    /// <summary>
+    /// How long a page waits for a search before it shows how far it is: here as long as it takes, on whatever machine.
+    /// </summary>
     public int PatienceMs { get; init; } = 60_000;
 
     public HttpClient Http { get; private set; } = null!;
@@ -65,7 +67,9 @@ public sealed class CabinServer : IAsyncLifetime
     public static async Task<IHtmlDocument> Html(HttpResponseMessage answer) =>
         new HtmlParser().ParseDocument(await answer.Content.ReadAsStringAsync());
 
-    /// <summary>Sends a form of a page as a browser would, with some fields changed or added (a button's name among them).</summary>
+    /// <summary>
+    /// Sends a form of a page as a browser would, with some fields changed or added (a button's name among them).
+    /// </summary>
     public async Task<(HttpStatusCode Status, IHtmlDocument Page)> Press(
         IHtmlFormElement form,
         params (string Name, string Value)[] with

@@ -111,7 +111,8 @@ public sealed class MemoryPageTests : IAsyncLifetime
     public async Task Markings_boards_and_sectors_are_read()
     {
         IHtmlDocument page = await _cabin.Page(
-            $"/tools?chips={Uri.EscapeDataString("4 x 62256LP-70\n<script>")}&cell=true&decoder=true&leads=1&sectors=1040&reserved=0&bytes=256&link=3&files=9000"
+            $"/tools?chips={Uri.EscapeDataString("4 x 62256LP-70\n<script>")}"
+                + $"&cell=true&decoder=true&leads=1&sectors=1040&reserved=0&bytes=256&link=3&files=9000"
         );
         Assert.Contains("SRAM 32Kx8", Text(page, "[aria-labelledby=markings-title]"));
         Assert.Contains("Memory kept alive by a cell 128 KiB", Text(page, "[aria-labelledby=board-title]"));

@@ -228,7 +228,8 @@ public sealed class PageTests : IAsyncLifetime
         IHtmlDocument page = await _cabin.Page("/jobs/dunnock-lamp-voice/identify");
         Assert.Equal("8X late 97.2 %", Text(page, ".answer"));
         Assert.Contains(
-            "The badge speaks for 8 early or 8 middle or 8 middle, eight chips. It disagrees with the board legend and the rear label: trust the board legend; the badge may come from another machine.",
+            "The badge speaks for 8 early or 8 middle or 8 middle, eight chips. It disagrees with the board legend and the "
+                + "rear label: trust the board legend; the badge may come from another machine.",
             Text(page, ".notice")
         );
         Assert.Contains("Count of the memory chips", Text(page, ".next-look"));

@@ -5,11 +5,14 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Baseline;
 
-/// <summary>What the unit did before anything was touched, and what follows from it. Source: domain.md, sections 11 and 13.</summary>
+/// <summary>
+/// What the unit did before anything was touched, and what follows from it. Source: domain.md, sections 11 and 13.
+/// </summary>
 public static class BaselineChecks
 {
     /// <summary>
-    /// BASE-UNTESTED: the sheet says that nobody tested it, or the work was begun without a test. Then a fault that was there before passes for
+    /// BASE-UNTESTED: the sheet says that nobody tested it, or the work was begun without a test. Then a fault that was there
+    /// before passes for
     /// the upgrade's.
     /// </summary>
     public static IEnumerable<Finding> Untested(PlannedUnit unit)
@@ -22,17 +25,21 @@ public static class BaselineChecks
             Severity.Watch,
             "Not tested before opening",
             ["unit"],
-            $"Nobody has seen {unit.Unit.Name} work before {(begun ? "it was opened" : "this job")}: a fault found later cannot be told from one that was there.",
+            $"Nobody has seen {unit.Unit.Name} work before {(begun ? "it was opened" : "this job")}: a fault found later "
+                + $"cannot be told from one that was there.",
             [
                 unit.Unit.Baseline is null
                     ? "The unit's sheet has no baseline, and a step of this job is done."
                     : "The unit's baseline says: not tested.",
-                "Mend: switch it on as it stands, and note the reading at the Baseline station. Where it cannot be switched on, say so there.",
+                "Mend: switch it on as it stands, and note the reading at the Baseline station. Where it cannot be switched "
+                    + "on, say so there.",
             ]
         );
     }
 
-    /// <summary>BASE-FAULT: it counted something else than its sheets foretell as it stands, did not start, or a fault was noted.</summary>
+    /// <summary>
+    /// BASE-FAULT: it counted something else than its sheets foretell as it stands, did not start, or a fault was noted.
+    /// </summary>
     public static IEnumerable<Finding> Faults(PlannedUnit unit)
     {
         if (unit.Unit.Baseline is not { } baseline)
@@ -80,9 +87,12 @@ public static class BaselineChecks
                     Severity.Stop,
                     $"{rail.Id} V measured at {measured.Volts} V",
                     [$"model:{rail.Id}"],
-                    $"{rail.Id} V shows {measured.Volts} V under load; {Lowest(rail):0.###} to {Highest(rail):0.###} V are right. Have the supply seen to before anything is fitted: it may be failing, and too much kills chips.",
+                    $"{rail.Id} V shows {measured.Volts} V under load; {Lowest(rail):0.###} to {Highest(rail):0.###} V are "
+                        + $"right. Have the supply seen to before anything is fitted: it may be failing, and too much kills "
+                        + $"chips.",
                     [
-                        $"{rail.Volts} V, tolerance {rail.Tolerance * 100:0.##} %: {rail.Volts} x {rail.Tolerance} = {Math.Abs(rail.Volts) * rail.Tolerance:0.###} V either way.",
+                        $"{rail.Volts} V, tolerance {rail.Tolerance * 100:0.##} %: {rail.Volts} x {rail.Tolerance} = "
+                            + $"{Math.Abs(rail.Volts) * rail.Tolerance:0.###} V either way.",
                         $"Measured under load: {measured.Volts} V, off by {Math.Abs(measured.Volts - rail.Volts):0.###} V.",
                         "Inside a supply is mains: work on it belongs to a qualified person under the local code.",
                     ]

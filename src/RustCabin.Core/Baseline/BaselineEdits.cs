@@ -45,11 +45,15 @@ public static class BaselineEdits
             Belongings = [.. unit.Belongings.Where((_, i) => i != index)],
         };
 
-    /// <summary>How a step of inherited work was found. <paramref name="fitted"/> is the place of the part among those fitted, from 0.</summary>
+    /// <summary>
+    /// How a step of inherited work was found. <paramref name="fitted"/> is the place of the part among those fitted, from 0.
+    /// </summary>
     public static Unit Found(Unit unit, int fitted, string step, StepProof proof) =>
         Fitted(unit, fitted, f => f with { Steps = JobEdits.Put(f.Steps, step, proof) });
 
-    /// <summary>Whether the whole of a fitted part is proved, half done or unproven; what was said of its steps is forgotten.</summary>
+    /// <summary>
+    /// Whether the whole of a fitted part is proved, half done or unproven; what was said of its steps is forgotten.
+    /// </summary>
     public static Unit State(Unit unit, int fitted, FittedState state) =>
         Fitted(unit, fitted, f => f with { State = state, Steps = new Dictionary<string, StepProof>() });
 

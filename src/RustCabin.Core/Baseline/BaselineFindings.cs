@@ -12,7 +12,8 @@ public static class BaselineFindings
     public static readonly FindingKind BaseUntested = new("BASE-UNTESTED", At, [Severity.Watch])
     {
         Meaning =
-            "The unit's baseline says that it was not tested, or a step of the job is done and the untouched machine was never read.",
+            "The unit's baseline says that it was not tested, or a step of the job is done and the untouched machine was "
+            + "never read.",
         Mend = "Switch it on as it stands and note the reading at the Baseline station.",
     };
 
@@ -20,7 +21,8 @@ public static class BaselineFindings
     public static readonly FindingKind BaseFault = new("BASE-FAULT", At, [Severity.Watch])
     {
         Meaning =
-            "Before anything was touched it counted something else than its sheets foretell, did not start, or a fault was noted.",
+            "Before anything was touched it counted something else than its sheets foretell, did not start, or a fault was "
+            + "noted.",
         Mend = "Mend that first, or keep it in mind at every gate: it is not the upgrade's.",
     };
 

@@ -8,7 +8,9 @@ namespace RustCabin.Core.Baseline;
 /// <summary>A piece to be replaced, and why now.</summary>
 public sealed record Replacement(ServicePiece Piece, string Why);
 
-/// <summary>What the survey at intake means: findings, and the list of pieces to replace. Source: domain.md, section 13, Condition.</summary>
+/// <summary>
+/// What the survey at intake means: findings, and the list of pieces to replace. Source: domain.md, section 13, Condition.
+/// </summary>
 public static class ConditionChecks
 {
     /// <summary>Mains voltages this share apart are the same mains (220 and 240 V; 100 and 115 V are not 230 V).</summary>
@@ -26,7 +28,8 @@ public static class ConditionChecks
                 ["unit"],
                 $"The supply of {unit.Unit.Name} is made for {made:0} V and the mains here is {here:0} V. Do not plug it in.",
                 [
-                    $"{made:0} and {here:0} V are {Math.Abs(made - here) / here * 100:0} % apart; up to {SameMains * 100:0} % counts as the same mains.",
+                    $"{made:0} and {here:0} V are {Math.Abs(made - here) / here * 100:0} % apart; up to {SameMains * 100:0} % "
+                        + $"counts as the same mains.",
                     "A supply, a transformer or a conversion for this mains is needed. " + Caution.Of("mains").Text,
                 ]
             );
@@ -53,7 +56,8 @@ public static class ConditionChecks
             yield return Watch(
                 BaselineFindings.CondCorrosion,
                 "Corrosion on the board",
-                "Corroded legs and sockets make contact today and not tomorrow: clean them and measure the tracks before trusting a reading.",
+                "Corroded legs and sockets make contact today and not tomorrow: clean them and measure the tracks before "
+                    + "trusting a reading.",
                 unit,
                 null,
                 null
@@ -64,7 +68,8 @@ public static class ConditionChecks
                 Severity.Note,
                 "Brittle plastic",
                 ["unit"],
-                "Catches and posts may break: warm the case to room temperature, release catches with a flat tool, keep every piece that comes off.",
+                "Catches and posts may break: warm the case to room temperature, release catches with a flat tool, keep every "
+                    + "piece that comes off.",
                 ["The survey says that the plastic is brittle."]
             );
         if (survey.HalfDone.Length > 0)
@@ -75,7 +80,8 @@ public static class ConditionChecks
                 ["unit"],
                 survey.HalfDone,
                 [
-                    "What was found half done belongs to a way of a part: put the part on the unit as unproven, and its steps get readings before power-on.",
+                    "What was found half done belongs to a way of a part: put the part on the unit as unproven, and its steps "
+                        + "get readings before power-on.",
                 ]
             );
     }
@@ -94,7 +100,8 @@ public static class ConditionChecks
         );
 
     /// <summary>
-    /// The pieces to replace: those whose kind was found bad or doubtful, and those past their years in <paramref name="year"/>. In the order of the sheet.
+    /// The pieces to replace: those whose kind was found bad or doubtful, and those past their years in <paramref name="year"/>.
+    /// In the order of the sheet.
     /// </summary>
     public static IReadOnlyList<Replacement> Replacements(PlannedUnit unit, int year)
     {

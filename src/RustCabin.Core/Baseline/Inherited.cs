@@ -10,11 +10,14 @@ namespace RustCabin.Core.Baseline;
 /// <summary>One step of a way that somebody else did, or did not.</summary>
 public sealed record InheritedStep(Instance Instance, WayStep Step, StepProof Proof);
 
-/// <summary>Work that came with the unit: each step of a fitted part's way is done, unproven or missing. Source: domain.md, section 13.</summary>
+/// <summary>
+/// Work that came with the unit: each step of a fitted part's way is done, unproven or missing. Source: domain.md, section 13.
+/// </summary>
 public static class Inherited
 {
     /// <summary>
-    /// The steps of a part that is already fitted. Single steps stand as the unit says; the others are done for a part that is done, and unproven
+    /// The steps of a part that is already fitted. Single steps stand as the unit says; the others are done for a part that is
+    /// done, and unproven
     /// for one that is half or unproven. A way without steps is one step: the fitting itself.
     /// </summary>
     public static IEnumerable<InheritedStep> Steps(Instance instance)
@@ -45,10 +48,14 @@ public static class Inherited
                 Severity.Watch,
                 $"{instance.Title}: work that nobody has proved",
                 [instance.Subject],
-                $"{instance.Title} came with the unit: {open.Length - missing} {(open.Length - missing == 1 ? "step is" : "steps are")} unproven{(missing > 0 ? $", {missing} missing" : "")}. Each is read on the build sheet before power-on.",
+                $"{instance.Title} came with the unit: {open.Length - missing} "
+                    + $"{(open.Length - missing == 1 ? "step is" : "steps are")} "
+                    + $"unproven{(missing > 0 ? $", {missing} missing" : "")}. Each is read on the build sheet before "
+                    + $"power-on.",
                 [
                     .. open.Select(s =>
-                        $"{s.Step.What}: {(s.Proof == StepProof.Missing ? "missing, to be done" : "unproven")}{(s.Step.Proof.Length > 0 ? $"; proved by: {s.Step.Proof}" : "")}."
+                        $"{s.Step.What}: {(s.Proof == StepProof.Missing ? "missing, to be done" : "unproven")}"
+                        + $"{(s.Step.Proof.Length > 0 ? $"; proved by: {s.Step.Proof}" : "")}."
                     ),
                 ]
             );

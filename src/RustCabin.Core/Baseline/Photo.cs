@@ -9,7 +9,9 @@ public enum PhotoKind
     Webp,
 }
 
-/// <summary>A picture that was looked into: its kind by its bytes, and the bytes to keep, without position, camera or comment.</summary>
+/// <summary>
+/// A picture that was looked into: its kind by its bytes, and the bytes to keep, without position, camera or comment.
+/// </summary>
 public sealed record Photo(PhotoKind Kind, byte[] Bytes)
 {
     /// <summary>No larger picture is taken, in bytes.</summary>
@@ -24,7 +26,8 @@ public sealed record Photo(PhotoKind Kind, byte[] Bytes)
         };
 
     /// <summary>
-    /// Takes a picture apart and puts it together again from the pieces that show something: PNG chunks, JPEG segments, WebP chunks (PNG
+    /// Takes a picture apart and puts it together again from the pieces that show something: PNG chunks, JPEG segments, WebP
+    /// chunks (PNG
     /// specification, third edition; ITU-T T.81 with Exif 2.32; RFC 9649). Of Exif only the way up is kept.
     /// </summary>
     /// <exception cref="FormatException">It is none of the three, or broken; the message says which.</exception>
@@ -88,7 +91,8 @@ public sealed record Photo(PhotoKind Kind, byte[] Bytes)
             if (length < 2 || at + 2 + length > bytes.Length)
                 throw new FormatException("The JPEG picture is cut off.");
             ReadOnlySpan<byte> segment = bytes.Slice(at, length + 2);
-            // APP0 and APP2 carry size and colour; APP14 says how colours are coded. Exif (APP1), comments and the rest may tell where and by whom.
+            // APP0 and APP2 carry size and colour; APP14 says how colours are coded. Exif (APP1), comments and the rest may tell
+            // where and by whom.
             if (marker is 0xE1)
             {
                 if (WayUp(segment[4..]) is > 1 and var up)
@@ -109,7 +113,10 @@ public sealed record Photo(PhotoKind Kind, byte[] Bytes)
         }
     }
 
-    /// <summary>The length of the coded image with its end mark. Inside it, 0xFF is followed by 0 or a restart mark; other segments may stand between scans.</summary>
+    /// <summary>
+    /// The length of the coded image with its end mark. Inside it, 0xFF is followed by 0 or a restart mark; other segments may
+    /// stand between scans.
+    /// </summary>
     static int EndOfImage(ReadOnlySpan<byte> coded)
     {
         int end = coded.IndexOf([(byte)0xFF, (byte)0xD9]);

@@ -18,8 +18,10 @@ public enum FaultKind
 }
 
 /// <summary>
-/// One fault that can be put into the simulated machine. <paramref name="Subject"/> is an instance, a claim's owner or a rail; <paramref name="Bit"/> a data bit or an address
-/// line, counted from 0, and <paramref name="High"/> what it is stuck at (an open line floats high); <paramref name="Bits"/> how many data bits a missing chip held;
+/// One fault that can be put into the simulated machine. <paramref name="Subject"/> is an instance, a claim's owner or a rail;
+/// <paramref name="Bit"/> a data bit or an address
+/// line, counted from 0, and <paramref name="High"/> what it is stuck at (an open line floats high); <paramref name="Bits"/> how
+/// many data bits a missing chip held;
 /// <paramref name="Detail"/> a switch and its position. Source: domain.md, section 2.
 /// </summary>
 public sealed record BusFault(
@@ -51,8 +53,8 @@ public sealed record BusFault(
         Kind switch
         {
             FaultKind.Unseated => $"{unit.Find(Subject)?.Title ?? Subject} is not seated",
-            FaultKind.SwitchMoved =>
-                $"{Detail[..Detail.IndexOf('=')]} of {unit.Find(Subject)?.Title ?? Subject} stands at {Detail[(Detail.IndexOf('=') + 1)..]}",
+            FaultKind.SwitchMoved => $"{Detail[..Detail.IndexOf('=')]} of {unit.Find(Subject)?.Title ?? Subject} stands at "
+                + $"{Detail[(Detail.IndexOf('=') + 1)..]}",
             FaultKind.StuckBit => $"data bit {Bit} of {unit.OwnerName(Subject)} is stuck {(High ? "high" : "low")}",
             FaultKind.MissingChip => Bits == 1
                 ? $"the chip of data bit {Bit} of {unit.OwnerName(Subject)} is missing"
@@ -74,7 +76,10 @@ sealed record CellFaults(byte ForcedHigh, byte ForcedLow, ulong LinesHigh, ulong
 
     public ulong Reached(ulong offset) => (offset | LinesHigh) & ~LinesLow;
 
-    /// <summary>The faults of one claim together. Data bits beyond a byte lie on the bytes of a word in turn; the bus works byte by byte, so bit k of a word is bit k mod 8 of byte k / 8.</summary>
+    /// <summary>
+    /// The faults of one claim together. Data bits beyond a byte lie on the bytes of a word in turn; the bus works byte by byte,
+    /// so bit k of a word is bit k mod 8 of byte k / 8.
+    /// </summary>
     public static CellFaults Of(DecodedClaim claim, IReadOnlyList<BusFault> faults, int byteInWord)
     {
         CellFaults all = None;

@@ -18,14 +18,18 @@ public sealed record PowerUpCount(IReadOnlyList<CountedLine> Lines)
 }
 
 /// <summary>
-/// The model's power-up scans, run on the simulated bus as its first master sees it: the first and last word of each block are tried with
-/// two patterns and their complements, aliasing is tried against the scan's beginning from the second block on. Source: formats.md, Power-up lines.
+/// The model's power-up scans, run on the simulated bus as its first master sees it: the first and last word of each block are
+/// tried with
+/// two patterns and their complements, aliasing is tried against the scan's beginning from the second block on. Source:
+/// formats.md, Power-up lines.
 /// </summary>
 public static class PowerUp
 {
     public static PowerUpCount Run(PlannedUnit planned) => Run(planned.Model, planned.Map);
 
-    /// <summary>The same with faults in cells and registers. Those that change the plan itself are <see cref="WhatIf"/>'s.</summary>
+    /// <summary>
+    /// The same with faults in cells and registers. Those that change the plan itself are <see cref="WhatIf"/>'s.
+    /// </summary>
     public static PowerUpCount Run(Model model, ResolvedMap map, IReadOnlyList<BusFault>? faults = null)
     {
         int word = Math.Max(1, model.DataBits / 8);

@@ -1,6 +1,9 @@
 namespace RustCabin.Core.Bench;
 
-/// <summary>How firmware tries a block of memory: writes a pattern to a word and reads it back, with a second word between to clear the bus.</summary>
+/// <summary>
+/// How firmware tries a block of memory: writes a pattern to a word and reads it back, with a second word between to clear the
+/// bus.
+/// </summary>
 static class Probe
 {
     static readonly byte[] Patterns = [0x55, 0xAA, 0x33, 0xCC];

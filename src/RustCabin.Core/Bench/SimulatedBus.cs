@@ -8,7 +8,8 @@ namespace RustCabin.Core.Bench;
 public delegate byte ClaimContents(int bank, ulong offset);
 
 /// <summary>
-/// The machine as seen from one bus master: reads and writes go through the resolved map, RAM keeps what is written, a bank register is a
+/// The machine as seen from one bus master: reads and writes go through the resolved map, RAM keeps what is written, a bank
+/// register is a
 /// latch. Contents are kept only for bytes that were written, so that a space of any size costs what is touched.
 /// <para>Where nothing drives a read it gives 0xFF; where several do, the lows win, as they do between TTL drivers.</para>
 /// Not for several threads.
@@ -28,7 +29,8 @@ public sealed class SimulatedBus
     Segment _segment;
 
     /// <summary>
-    /// A machine just switched on, as master number <paramref name="master"/> (0 is the model's first) sees it. <paramref name="faults"/> are those that lie in cells and
+    /// A machine just switched on, as master number <paramref name="master"/> (0 is the model's first) sees it. <paramref
+    /// name="faults"/> are those that lie in cells and
     /// registers; words are <paramref name="wordBytes"/> wide.
     /// </summary>
     public SimulatedBus(ResolvedMap map, int master, IReadOnlyList<BusFault>? faults = null, int wordBytes = 1)
@@ -58,10 +60,15 @@ public sealed class SimulatedBus
             _latches[_registerOf[index]] = new Random(random.Seed).Next(RegisterValues(claim.Window!.Banks));
     }
 
-    /// <summary>Puts what <paramref name="contents"/> holds behind a claim that is read, such as a device in its socket; the claim's index is that of the map.</summary>
+    /// <summary>
+    /// Puts what <paramref name="contents"/> holds behind a claim that is read, such as a device in its socket; the claim's index
+    /// is that of the map.
+    /// </summary>
     public void Put(int claim, ClaimContents contents) => _contents[claim] = contents;
 
-    /// <summary>How many values a register of as few bits as its banks need can hold; those beyond the banks select nothing.</summary>
+    /// <summary>
+    /// How many values a register of as few bits as its banks need can hold; those beyond the banks select nothing.
+    /// </summary>
     static int RegisterValues(int banks) => (int)System.Numerics.BitOperations.RoundUpToPowerOf2((uint)Math.Max(1, banks));
 
     /// <summary>Reads one byte. Addresses beyond the space wrap, as the missing lines make them.</summary>
@@ -107,7 +114,10 @@ public sealed class SimulatedBus
     CellFaults Faults(int index, DecodedClaim claim, ulong address) =>
         _faults?[index] is { } faults ? faults[(int)(Decode.Offset(claim, address) % (ulong)_wordBytes)] : CellFaults.None;
 
-    /// <summary>The bank that a window shows: its register's latch, as many bits of it as the banks need; 0 until something is written to it.</summary>
+    /// <summary>
+    /// The bank that a window shows: its register's latch, as many bits of it as the banks need; 0 until something is written to
+    /// it.
+    /// </summary>
     int Bank(int index, DecodedClaim claim) =>
         claim.Window is { } window && _registerOf.TryGetValue(index, out int register)
             ? _latches.GetValueOrDefault(register) % RegisterValues(window.Banks)

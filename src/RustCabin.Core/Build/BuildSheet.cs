@@ -7,7 +7,8 @@ using RustCabin.Core.Stations;
 namespace RustCabin.Core.Build;
 
 /// <summary>
-/// The ordered steps of a job, one change and one test at a time: the untouched machine first, then the work that the stations bring, each piece with its gate,
+/// The ordered steps of a job, one change and one test at a time: the untouched machine first, then the work that the stations
+/// bring, each piece with its gate,
 /// then the case closed in reverse. Source: docs/handbook/build.md, Steps.
 /// </summary>
 /// <param name="Steps">The steps, in order.</param>

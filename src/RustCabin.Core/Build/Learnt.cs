@@ -3,13 +3,18 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Build;
 
-/// <summary>What the user's own steps have taught: the default serves until there is one. Source: domain.md, section 3, Joints and time.</summary>
+/// <summary>
+/// What the user's own steps have taught: the default serves until there is one. Source: domain.md, section 3, Joints and time.
+/// </summary>
 public static class Learnt
 {
     /// <summary>Minutes for a joint before anything is learnt.</summary>
     public const decimal MinutesPerJoint = 0.4m;
 
-    /// <summary>The median of minutes a joint over the steps in which chips were soldered and the time was noted, and how many such steps there are.</summary>
+    /// <summary>
+    /// The median of minutes a joint over the steps in which chips were soldered and the time was noted, and how many such steps
+    /// there are.
+    /// </summary>
     public static (decimal Minutes, int Steps) PerJoint(IEnumerable<PlannedUnit> plans)
     {
         decimal[] each =

@@ -20,7 +20,10 @@ public sealed record StepProgress(Step Step, StepState State, Comparison? Readin
     public bool AllHeeded => Step.Cautions.All(c => Heeded.Contains(c.Id));
 }
 
-/// <summary>How far a build is. A step behind a gate that has not passed, or a proof that is not ticked, is locked: the reading decides whether to go on.</summary>
+/// <summary>
+/// How far a build is. A step behind a gate that has not passed, or a proof that is not ticked, is locked: the reading decides
+/// whether to go on.
+/// </summary>
 public sealed record Progress(IReadOnlyList<StepProgress> Steps)
 {
     public int DoneCount => Steps.Count(s => s.State == StepState.Done);
@@ -29,7 +32,9 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
     /// <summary>The step at hand: the first that is not done.</summary>
     public StepProgress? Current => Steps.FirstOrDefault(s => s.State != StepState.Done);
 
-    /// <summary>Progress of a job along its sheet. Readings are compared with what is predicted now, so a change of plan reopens a gate.</summary>
+    /// <summary>
+    /// Progress of a job along its sheet. Readings are compared with what is predicted now, so a change of plan reopens a gate.
+    /// </summary>
     public static Progress Of(BuildSheet sheet, Job? job)
     {
         var steps = new List<StepProgress>();
@@ -55,7 +60,9 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
         return new Progress(steps);
     }
 
-    /// <summary>The latest reading of a gate; for the untouched machine the unit's baseline serves where this job has none of its own.</summary>
+    /// <summary>
+    /// The latest reading of a gate; for the untouched machine the unit's baseline serves where this job has none of its own.
+    /// </summary>
     static GateReading? ReadingOf(Step step, Job? job) =>
         job?.Readings.LastOrDefault(r => r.Gate == step.Id)
         ?? (step.Id == Acts.Untouched && job is not null ? step.At?.Unit.Baseline?.Reading?.AsGate : null);

@@ -1,7 +1,8 @@
 namespace RustCabin.Core.Chips;
 
 /// <summary>
-/// What to fill a board with. Sizes in bytes; <paramref name="Stock"/> counts chips in hand and <paramref name="Prices"/> what one more costs, by type: a type without a
+/// What to fill a board with. Sizes in bytes; <paramref name="Stock"/> counts chips in hand and <paramref name="Prices"/> what
+/// one more costs, by type: a type without a
 /// price cannot be bought. <paramref name="Socketed"/>: the banks have sockets, so that nothing is soldered.
 /// </summary>
 public sealed record ArrangementQuestion(
@@ -18,7 +19,9 @@ public sealed record ArrangementQuestion(
     bool Socketed
 );
 
-/// <summary>One way to fill the banks; null is an empty one. <paramref name="Buy"/> holds what is missing from stock, by organisation.</summary>
+/// <summary>
+/// One way to fill the banks; null is an empty one. <paramref name="Buy"/> holds what is missing from stock, by organisation.
+/// </summary>
 public sealed record Arrangement(
     IReadOnlyList<ChipType?> Banks,
     ulong TotalBytes,
@@ -34,7 +37,10 @@ public sealed record Arrangement(
     public IReadOnlyDictionary<string, int> Chips { get; init; } = new Dictionary<string, int>();
 }
 
-/// <summary>Every arrangement that reaches a target: cheapest to buy first, then fewest joints, then least left unused. Source: domain.md, section 3.</summary>
+/// <summary>
+/// Every arrangement that reaches a target: cheapest to buy first, then fewest joints, then least left unused. Source: domain.md,
+/// section 3.
+/// </summary>
 public static class Arrangements
 {
     /// <summary>More ways than this are not tried.</summary>

@@ -1,7 +1,8 @@
 namespace RustCabin.Core.Chips;
 
 /// <summary>
-/// One bank made of one type: chips for data and for parity apart, <c>ceil(D / width) + ceil(P / width)</c>; bytes <c>depth x D / 8</c>; joints, pins times chips.
+/// One bank made of one type: chips for data and for parity apart, <c>ceil(D / width) + ceil(P / width)</c>; bytes <c>depth x D /
+/// 8</c>; joints, pins times chips.
 /// Source: domain.md, section 3.
 /// </summary>
 public sealed record BankOfChips(ChipType Type, int DataBits, int ParityBits)

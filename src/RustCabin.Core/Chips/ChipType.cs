@@ -6,12 +6,16 @@ using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Chips;
 
-/// <summary>How a DRAM must be refreshed: every one of its <paramref name="Rows"/> within <paramref name="Ms"/> milliseconds.</summary>
+/// <summary>
+/// How a DRAM must be refreshed: every one of its <paramref name="Rows"/> within <paramref name="Ms"/> milliseconds.
+/// </summary>
 public sealed record Refresh(int Rows, decimal Ms);
 
 /// <summary>
-/// A type of memory chip, from the table that ships as data (chip-types.json). <paramref name="AddressPins"/> of a DRAM are multiplexed: each serves a row and a
-/// column. <paramref name="Unusual"/>: why a number of it mostly means another type; null for the usual one. Source: domain.md, section 3.
+/// A type of memory chip, from the table that ships as data (chip-types.json). <paramref name="AddressPins"/> of a DRAM are
+/// multiplexed: each serves a row and a
+/// column. <paramref name="Unusual"/>: why a number of it mostly means another type; null for the usual one. Source: domain.md,
+/// section 3.
 /// </summary>
 public sealed record ChipType(
     string Organisation,
@@ -36,7 +40,9 @@ public sealed record ChipType(
     /// <summary>Memory that a bank can be made of: DRAM and SRAM, each organisation once.</summary>
     public static IEnumerable<ChipType> ForBanks => Loaded.Where(t => t.Family != Eprom && t.Unusual is null);
 
-    /// <summary>The memory type of an organisation (<c>256Kx1</c>) or of a generic number (<c>41256</c>); null when the table has none.</summary>
+    /// <summary>
+    /// The memory type of an organisation (<c>256Kx1</c>) or of a generic number (<c>41256</c>); null when the table has none.
+    /// </summary>
     public static ChipType? Find(string text) =>
         ForBanks.FirstOrDefault(t => t.Organisation.Equals(text.Trim(), StringComparison.OrdinalIgnoreCase))
         ?? ForBanks.FirstOrDefault(t => t.Numbers.Contains(text.Trim()));

@@ -2,7 +2,10 @@ using System.Globalization;
 
 namespace RustCabin.Core.Chips;
 
-/// <summary>The chips of one bank as a sheet names them: an organisation, and their access time in nanoseconds where it is known: <c>256Kx1</c>, <c>256Kx1-150</c>.</summary>
+/// <summary>
+/// The chips of one bank as a sheet names them: an organisation, and their access time in nanoseconds where it is known:
+/// <c>256Kx1</c>, <c>256Kx1-150</c>.
+/// </summary>
 public sealed record FittedChips(ChipType Type, int? Ns)
 {
     public static bool TryParse(string text, out FittedChips chips)

@@ -8,13 +8,15 @@ namespace RustCabin.Core.Chips;
 public sealed record DateCode(int Year, int Week);
 
 /// <summary>
-/// One way to read a marking. <paramref name="Ns"/> is the access time, null where the marking does not say; <paramref name="Score"/>, 0 to 1, is how likely this
+/// One way to read a marking. <paramref name="Ns"/> is the access time, null where the marking does not say; <paramref
+/// name="Score"/>, 0 to 1, is how likely this
 /// reading is among all; <paramref name="Why"/> says what it rests on.
 /// </summary>
 public sealed record MarkingReading(ChipType Type, int? Ns, DateCode? DateCode, double Score, string Why);
 
 /// <summary>
-/// Reads what is printed on a chip: the maker's letters are dropped, the generic number gives family and organisation, the suffix the speed, a group yyww the date.
+/// Reads what is printed on a chip: the maker's letters are dropped, the generic number gives family and organisation, the suffix
+/// the speed, a group yyww the date.
 /// Speed suffixes are ambiguous: every reading is given, the likeliest first. Source: domain.md, section 3, Chip markings.
 /// </summary>
 public static partial class Marking
@@ -38,7 +40,9 @@ public static partial class Marking
         return [.. readings.Select(r => r with { Score = r.Score / sum }).OrderByDescending(r => r.Score)];
     }
 
-    /// <summary>The letters behind the number and the digits of the speed; null where the token does not hold this number by itself.</summary>
+    /// <summary>
+    /// The letters behind the number and the digits of the speed; null where the token does not hold this number by itself.
+    /// </summary>
     static (string Letters, string? Suffix) Split(string token, string number)
     {
         int start = token.IndexOf(number, StringComparison.Ordinal);

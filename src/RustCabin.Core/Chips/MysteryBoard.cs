@@ -5,7 +5,10 @@ namespace RustCabin.Core.Chips;
 /// <summary>What is seen on a board that nobody knows: the chips as printed, and what else is on it.</summary>
 public sealed record BoardSeen(IReadOnlyList<string> Markings, bool Cell, int SwitchPositions, int FlyLeads, bool Decoder);
 
-/// <summary>What a board may be: how likely among the proposals, 0 to 1, with its capacity in bytes, what each switch and lead probably does, and the reasons.</summary>
+/// <summary>
+/// What a board may be: how likely among the proposals, 0 to 1, with its capacity in bytes, what each switch and lead probably
+/// does, and the reasons.
+/// </summary>
 public sealed record BoardProposal(
     string What,
     ulong Bytes,
@@ -15,7 +18,9 @@ public sealed record BoardProposal(
     IReadOnlyList<string> Leads
 );
 
-/// <summary>Proposes what an unknown board is, from the chips found and its extras. Source: domain.md, section 3, Mystery boards.</summary>
+/// <summary>
+/// Proposes what an unknown board is, from the chips found and its extras. Source: domain.md, section 3, Mystery boards.
+/// </summary>
 public static class MysteryBoard
 {
     public static IReadOnlyList<BoardProposal> Propose(BoardSeen seen)
@@ -101,7 +106,8 @@ public static class MysteryBoard
                 bytes,
                 data == 8 ? 1.5 : 1,
                 [
-                    $"{made}: {new BankOfChips(kinds[0].First(), data, parity).Chips} chips make a bank of {data} data bits{(parity > 0 ? $" and {parity} of parity" : "")}",
+                    $"{made}: {new BankOfChips(kinds[0].First(), data, parity).Chips} chips make a bank of {data} data "
+                        + $"bits{(parity > 0 ? $" and {parity} of parity" : "")}",
                     Size(bytes),
                 ],
                 Switches(seen, "size of the chips", "how many banks are filled"),
@@ -123,8 +129,10 @@ public static class MysteryBoard
                 .Range(0, seen.FlyLeads)
                 .Select(i =>
                     i == 0
-                        ? $"lead 1: likely a select or the write strobe{(seen.Decoder ? ": it goes where the decoder's free input is" : "")}"
-                        : $"lead {i + 1}: likely {(i == 1 ? "the write strobe, or a higher address line" : "a higher address line")}"
+                        ? $"lead 1: likely a select or the write "
+                            + $"strobe{(seen.Decoder ? ": it goes where the decoder's free input is" : "")}"
+                        : $"lead {i + 1}: likely "
+                            + $"{(i == 1 ? "the write strobe, or a higher address line" : "a higher address line")}"
                 ),
         ];
 

@@ -6,7 +6,8 @@ using RustCabin.Core.Units;
 namespace RustCabin.Core.Chips;
 
 /// <summary>
-/// A memory device of the pinout table, which ships as data (rom-devices.json): the net of each pin, pin 1 first. <c>/</c> is active low, <c>n</c> not connected; a name
+/// A memory device of the pinout table, which ships as data (rom-devices.json): the net of each pin, pin 1 first. <c>/</c> is
+/// active low, <c>n</c> not connected; a name
 /// with <c>+</c> carries all its parts. Source: domain.md, section 5.
 /// </summary>
 public sealed record RomDevice(string Name, IReadOnlyList<string> Aliases, IReadOnlyList<string> Pins)
@@ -51,7 +52,9 @@ public static class Nets
     public static bool IsData(string net) =>
         net.Length > 1 && net[0] == 'D' && net.AsSpan(1).IndexOfAnyExceptInRange('0', '9') < 0;
 
-    /// <summary>What a pin must be given so that the device can be read: programming pins rest at the supply, the word mode is taken.</summary>
+    /// <summary>
+    /// What a pin must be given so that the device can be read: programming pins rest at the supply, the word mode is taken.
+    /// </summary>
     public static string InReading(string pin) =>
         pin switch
         {

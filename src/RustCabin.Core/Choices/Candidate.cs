@@ -3,10 +3,16 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Choices;
 
-/// <summary>A part that is there, or, when <paramref name="Optional"/>, one that may be chosen. Ways of one part are candidates of one name, of which at most one is chosen.</summary>
+/// <summary>
+/// A part that is there, or, when <paramref name="Optional"/>, one that may be chosen. Ways of one part are candidates of one
+/// name, of which at most one is chosen.
+/// </summary>
 public sealed record Candidate(Instance Instance, bool Optional)
 {
-    /// <summary>Where its switches stand now: as the unit has them; a part that is not fitted yet comes at factory. Source: formats.md, settings.</summary>
+    /// <summary>
+    /// Where its switches stand now: as the unit has them; a part that is not fitted yet comes at factory. Source: formats.md,
+    /// settings.
+    /// </summary>
     public static IReadOnlyDictionary<string, string> Now(Instance instance)
     {
         var now = new Dictionary<string, string>();
@@ -16,7 +22,10 @@ public sealed record Candidate(Instance Instance, bool Optional)
     }
 }
 
-/// <summary>Parts chosen and every switch set: a plan that has passed the checker without a stop and gives every want. <paramref name="Moves"/> counts the switches that leave where they stand now.</summary>
+/// <summary>
+/// Parts chosen and every switch set: a plan that has passed the checker without a stop and gives every want. <paramref
+/// name="Moves"/> counts the switches that leave where they stand now.
+/// </summary>
 public sealed record Choice(PlannedUnit Planned, int Moves)
 {
     public IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>> Switches =>

@@ -6,8 +6,10 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Choices;
 
 /// <summary>
-/// The choices of a job as a constraint model: which parts are there and where each switch stands. Checks say in it what they can say in linear rules, never more than they
-/// ask; what the model lets through is put before the checker itself, and what that stops is ruled out as far as the finding proves.
+/// The choices of a job as a constraint model: which parts are there and where each switch stands. Checks say in it what they can
+/// say in linear rules, never more than they
+/// ask; what the model lets through is put before the checker itself, and what that stops is ruled out as far as the finding
+/// proves.
 /// So every answer passes the checker, and none that passes is lost. Source: docs/handbook/memory.md, Switches and settings.
 /// </summary>
 public sealed class ChoiceModel
@@ -104,7 +106,8 @@ public sealed class ChoiceModel
         _parts.Select(p => (p.Instance.Name, p.Instance.Part)).DistinctBy(p => p.Name);
 
     /// <summary>
-    /// Only switches that some condition or switch table asks after are up for choice; the rest stay where they stand. Where a part's switches have few combinations, each
+    /// Only switches that some condition or switch table asks after are up for choice; the rest stay where they stand. Where a
+    /// part's switches have few combinations, each
     /// combination is one choice, which the solver grasps far better than switches apart.
     /// </summary>
     void AddSwitches(string name, Part part)
@@ -174,7 +177,9 @@ public sealed class ChoiceModel
             .Concat(part.Draws.Select(d => d.When))
             .Concat(part.Needs.Concat(part.Ways.SelectMany(w => w.Needs)).Select(n => n.When));
 
-    /// <summary>True where <paramref name="here"/> is and the condition holds; plain switch names are those of <paramref name="own"/>.</summary>
+    /// <summary>
+    /// True where <paramref name="here"/> is and the condition holds; plain switch names are those of <paramref name="own"/>.
+    /// </summary>
     public ILiteral Holds(string? own, ILiteral here, Condition when)
     {
         if (when.Keys.Count == 0)
@@ -318,7 +323,8 @@ public sealed class ChoiceModel
     public void OneOf(IEnumerable<int> candidates) => _model.AddBoolOr(candidates.Select(c => _here[c]));
 
     /// <summary>
-    /// The best choice by <paramref name="aim"/> (least first) that passes the checker, or null: there is none. <paramref name="tell"/> is told how many plans were tried.
+    /// The best choice by <paramref name="aim"/> (least first) that passes the checker, or null: there is none. <paramref
+    /// name="tell"/> is told how many plans were tried.
     /// Throws <see cref="OperationCanceledException"/> when it is called off.
     /// </summary>
     public Choice? Best(LinearExpr aim, Action<int>? tell = null, CancellationToken cancel = default)
@@ -329,10 +335,12 @@ public sealed class ChoiceModel
             cancel.ThrowIfCancellationRequested();
             if (_tried >= MostTried)
                 throw new TooManyTriedException(_tried);
+            int linear = _combinations.Values.Sum(c => c.All.Length) > 64 ? 2 : 0;
             var solver = new CpSolver
             {
                 StringParameters =
-                    $"num_workers:1,random_seed:7,max_time_in_seconds:20,cp_model_probing_level:0,symmetry_level:0,linearization_level:{(_combinations.Values.Sum(c => c.All.Length) > 64 ? 2 : 0)}",
+                    "num_workers:1,random_seed:7,max_time_in_seconds:20,cp_model_probing_level:0,symmetry_level:0,"
+                    + $"linearization_level:{linear}",
             };
             if (solver.Solve(_model) is not (CpSolverStatus.Optimal or CpSolverStatus.Feasible))
                 return null;
@@ -371,7 +379,10 @@ public sealed class ChoiceModel
         return Plan.Of(_unit, instances);
     }
 
-    /// <summary>What a stop proves: its subjects never go together; this choice of parts does not; or this choice with these switches does not.</summary>
+    /// <summary>
+    /// What a stop proves: its subjects never go together; this choice of parts does not; or this choice with these switches does
+    /// not.
+    /// </summary>
     void RuleOut(CpSolver solver, (Rests Rests, Finding Finding)[] stops)
     {
         foreach ((_, Finding finding) in stops.Where(s => s.Rests == Rests.Subjects && s.Finding.Subjects.Count > 0))
@@ -389,7 +400,9 @@ public sealed class ChoiceModel
     static IEnumerable<ILiteral> Standing(CpSolver solver, IEnumerable<ILiteral> literals) =>
         literals.Select(l => solver.BooleanValue(l) ? l : l.Not());
 
-    /// <summary>What holds in an answer, as few literals: where a part's switches are combinations, any of those that do the same.</summary>
+    /// <summary>
+    /// What holds in an answer, as few literals: where a part's switches are combinations, any of those that do the same.
+    /// </summary>
     ILiteral[] EffectsOf(CpSolver solver) =>
         [
             .. Standing(solver, _effects),

@@ -15,7 +15,8 @@ public static class Csv
     }
 
     /// <summary>
-    /// One cell. Text that a spreadsheet would run (it begins with = + - @, a tab or a line end) gets an apostrophe in front; plain negative numbers are left alone.
+    /// One cell. Text that a spreadsheet would run (it begins with = + - @, a tab or a line end) gets an apostrophe in front;
+    /// plain negative numbers are left alone.
     /// </summary>
     public static string Cell(string text)
     {

@@ -42,7 +42,9 @@ public sealed class OrNumberAttribute : Attribute;
 [AttributeUsage(AttributeTargets.Property)]
 public sealed class UsualAttribute : Attribute;
 
-/// <summary>What the sheet says here is the name of a thing that stands on a sheet: the editor offers those, and nothing has to be typed.</summary>
+/// <summary>
+/// What the sheet says here is the name of a thing that stands on a sheet: the editor offers those, and nothing has to be typed.
+/// </summary>
 /// <param name="things">Which things.</param>
 [AttributeUsage(AttributeTargets.Property)]
 public sealed class OnSheetAttribute(Things things) : Attribute
@@ -115,11 +117,15 @@ public enum Things
     Ways,
 }
 
-/// <summary>A record that is adjusted and checked once its fields are read: rules between its fields, defaults that follow from others.</summary>
+/// <summary>
+/// A record that is adjusted and checked once its fields are read: rules between its fields, defaults that follow from others.
+/// </summary>
 /// <typeparam name="T">The record itself.</typeparam>
 public interface ICompleted<out T>
 {
-    /// <summary>The record as it stands for the program. <paramref name="read"/> tells which fields were given, and takes what is wrong.</summary>
+    /// <summary>
+    /// The record as it stands for the program. <paramref name="read"/> tells which fields were given, and takes what is wrong.
+    /// </summary>
     T Completed(RecordReading read);
 }
 

@@ -16,7 +16,9 @@ abstract class Codec<V>
     /// <summary>Writes a value; null where nothing need stand.</summary>
     public abstract JsonNode? Write(V value);
 
-    /// <summary>Writes what <paramref name="after"/> has and <paramref name="before"/> had not into the JSON of the latter.</summary>
+    /// <summary>
+    /// Writes what <paramref name="after"/> has and <paramref name="before"/> had not into the JSON of the latter.
+    /// </summary>
     public virtual JsonNode? Merge(JsonNode? old, V before, V after) => Write(after);
 
     /// <summary>True if nothing need be written for it.</summary>

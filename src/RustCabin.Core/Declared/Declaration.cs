@@ -6,8 +6,10 @@ using System.Text.Json.Nodes;
 namespace RustCabin.Core.Declared;
 
 /// <summary>
-/// What a record's properties declare of its JSON: reading with every error and its path, writing, changes merged into JSON that is there, and its shape. A property
-/// stands under its name in camel case; the order of the properties is the canonical one. A field that is missing leaves the property at its default.
+/// What a record's properties declare of its JSON: reading with every error and its path, writing, changes merged into JSON that
+/// is there, and its shape. A property
+/// stands under its name in camel case; the order of the properties is the canonical one. A field that is missing leaves the
+/// property at its default.
 /// </summary>
 /// <typeparam name="T">The record.</typeparam>
 public static class Declaration<T>
@@ -69,7 +71,10 @@ public static class Declaration<T>
         return value;
     }
 
-    /// <summary>Puts what the object has into the places of the fields; sheets mostly keep the canonical order, so the next field is looked at first.</summary>
+    /// <summary>
+    /// Puts what the object has into the places of the fields; sheets mostly keep the canonical order, so the next field is
+    /// looked at first.
+    /// </summary>
     static List<string>? Sort(in JsonElement element, JsonElement[] slots, Span<Given> given)
     {
         List<string>? unknown = null;
@@ -102,7 +107,8 @@ public static class Declaration<T>
     }
 
     /// <summary>
-    /// The JSON of <paramref name="before"/> with what <paramref name="after"/> changes: everything else in it (sizes as typed, <c>x</c>, the order of fields) stays as it was.
+    /// The JSON of <paramref name="before"/> with what <paramref name="after"/> changes: everything else in it (sizes as typed,
+    /// <c>x</c>, the order of fields) stays as it was.
     /// </summary>
     public static JsonObject Merge(JsonObject json, T before, T after)
     {
@@ -114,7 +120,10 @@ public static class Declaration<T>
     /// <summary>True if both say the same in every field.</summary>
     public static bool Same(T one, T other) => ReferenceEquals(one, other) || Fields.All(f => f.Same(one, other));
 
-    /// <summary>Reads a sheet, changes it, and gives its JSON with the change; null: the change means nothing to it. The JSON given is left alone.</summary>
+    /// <summary>
+    /// Reads a sheet, changes it, and gives its JSON with the change; null: the change means nothing to it. The JSON given is
+    /// left alone.
+    /// </summary>
     /// <exception cref="ArgumentException">The JSON does not read.</exception>
     public static JsonObject? Edit(JsonObject json, Func<T, T?> change)
     {

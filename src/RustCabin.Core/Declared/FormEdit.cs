@@ -4,7 +4,8 @@ using System.Text.Json.Nodes;
 namespace RustCabin.Core.Declared;
 
 /// <summary>
-/// What the fields of a form make of a sheet: the text that a field shows for what stands at its place, and the JSON that a text means. A text that
+/// What the fields of a form make of a sheet: the text that a field shows for what stands at its place, and the JSON that a text
+/// means. A text that
 /// does not mean what its place wants is put there as it was typed, so that the reader's error tells, and nothing typed is lost.
 /// </summary>
 public static class FormEdit
@@ -23,7 +24,9 @@ public static class FormEdit
         return shape;
     }
 
-    /// <summary>What a field shows: lists with commas, maps a line each as <c>key = value</c>, flags as yes and no, nothing as nothing.</summary>
+    /// <summary>
+    /// What a field shows: lists with commas, maps a line each as <c>key = value</c>, flags as yes and no, nothing as nothing.
+    /// </summary>
     public static string Text(Shape shape, JsonNode? value) =>
         (shape.Kind, value) switch
         {
@@ -90,7 +93,8 @@ public static class FormEdit
     }
 
     /// <summary>
-    /// Puts what was typed at each place into the sheet; places whose text is what they show already are left alone. Values of one place that came
+    /// Puts what was typed at each place into the sheet; places whose text is what they show already are left alone. Values of
+    /// one place that came
     /// apart (ticks) are taken as a list.
     /// </summary>
     public static JsonObject Apply(JsonObject sheet, Shape root, IEnumerable<(string Path, IReadOnlyList<string> Values)> typed)
@@ -109,7 +113,8 @@ public static class FormEdit
     }
 
     /// <summary>
-    /// Sets switches of a condition or a setting, each given as <c>switch=position</c>; an empty position takes the switch out. Others that stand there stay.
+    /// Sets switches of a condition or a setting, each given as <c>switch=position</c>; an empty position takes the switch out.
+    /// Others that stand there stay.
     /// </summary>
     public static void Stand(JsonObject sheet, string path, IReadOnlyList<string> stands)
     {
@@ -141,7 +146,10 @@ public static class FormEdit
                     Spread(items[i], of);
     }
 
-    /// <summary>A new thing of a shape, its required fields filled with something that reads, to be changed: ids are free among <paramref name="taken"/>.</summary>
+    /// <summary>
+    /// A new thing of a shape, its required fields filled with something that reads, to be changed: ids are free among <paramref
+    /// name="taken"/>.
+    /// </summary>
     public static JsonNode Blank(Shape shape, string noun, ISet<string> taken) =>
         shape.Kind switch
         {

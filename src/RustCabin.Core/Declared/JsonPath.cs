@@ -4,7 +4,8 @@ using System.Text.Json.Nodes;
 namespace RustCabin.Core.Declared;
 
 /// <summary>
-/// Places in a sheet as error messages write them: <c>claims[2].window.banks</c>. A name that holds a dot or a bracket stands in quotes
+/// Places in a sheet as error messages write them: <c>claims[2].window.banks</c>. A name that holds a dot or a bracket stands in
+/// quotes
 /// inside brackets, <c>seen["a.b"]</c>. <c>[+]</c> is the place after the last of a list.
 /// </summary>
 public static class JsonPath
@@ -22,8 +23,12 @@ public static class JsonPath
         return root;
     }
 
-    /// <summary>Puts a value at a path, making the objects and lists that lead there; null takes away what stands there, and containers left empty by it.</summary>
-    /// <exception cref="ArgumentException">The path runs through something that is neither object nor list, or skips places of a list.</exception>
+    /// <summary>
+    /// Puts a value at a path, making the objects and lists that lead there; null takes away what stands there, and containers
+    /// left empty by it.
+    /// </summary>
+    /// <exception cref="ArgumentException">The path runs through something that is neither object nor list, or skips places of a
+    /// list.</exception>
     public static void Put(JsonObject root, string path, JsonNode? value)
     {
         object[] steps = [.. Steps(path)];

@@ -41,7 +41,8 @@ sealed class ListCodec<V>(Codec<V> items, bool oneOrMore) : Codec<IReadOnlyList<
         ReferenceEquals(one, other) || (one.Count == other.Count && one.Zip(other).All(p => items.Same(p.First, p.Second)));
 
     /// <summary>
-    /// Items that are there still keep their JSON as it stood; one that was changed in its place is merged into its own; the others are written anew.
+    /// Items that are there still keep their JSON as it stood; one that was changed in its place is merged into its own; the
+    /// others are written anew.
     /// </summary>
     public override JsonNode? Merge(JsonNode? old, IReadOnlyList<V> before, IReadOnlyList<V> after)
     {
@@ -75,7 +76,9 @@ sealed class ListCodec<V>(Codec<V> items, bool oneOrMore) : Codec<IReadOnlyList<
     }
 }
 
-/// <summary>An object whose field names are the user's own (values of a clue, switch positions); the order of the sheet is kept.</summary>
+/// <summary>
+/// An object whose field names are the user's own (values of a clue, switch positions); the order of the sheet is kept.
+/// </summary>
 sealed class MapCodec<V, M>(Codec<V> values) : Codec<M>
     where M : class, IReadOnlyDictionary<string, V>
 {

@@ -2,7 +2,10 @@ using System.Text.Json.Nodes;
 
 namespace RustCabin.Core.Declared;
 
-/// <summary>Writes shapes as JSON Schema (draft 2020-12). Records become definitions, each once; <paramref name="at"/> is what refers to one.</summary>
+/// <summary>
+/// Writes shapes as JSON Schema (draft 2020-12). Records become definitions, each once; <paramref name="at"/> is what refers to
+/// one.
+/// </summary>
 /// <param name="at">What stands before a definition's name in a reference, such as <c>#/$defs/</c>.</param>
 public sealed class SchemaWriter(string at)
 {

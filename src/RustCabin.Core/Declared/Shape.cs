@@ -4,8 +4,10 @@ using RustCabin.Core.Units;
 namespace RustCabin.Core.Declared;
 
 /// <summary>
-/// What may stand at one place of JSON: derived from the declaration of a record, and what the canonical order of an export, the published schema, the editor and
-/// the reference page are all made from. <paramref name="Fields"/> is set for objects with known fields, in canonical order; <paramref name="Items"/> for lists and for
+/// What may stand at one place of JSON: derived from the declaration of a record, and what the canonical order of an export, the
+/// published schema, the editor and
+/// the reference page are all made from. <paramref name="Fields"/> is set for objects with known fields, in canonical order;
+/// <paramref name="Items"/> for lists and for
 /// objects whose field names are the user's own.
 /// </summary>
 /// <param name="Kind">What kind of value.</param>
@@ -55,7 +57,9 @@ public sealed record Shape(
     public ShapeField? Field(string name) => Fields?.FirstOrDefault(f => f.Name == name);
 }
 
-/// <summary>Kinds of values. <see cref="NameOrNames"/>: one name, or a list; <see cref="NameOrNull"/>: a name, or null for an empty place.</summary>
+/// <summary>
+/// Kinds of values. <see cref="NameOrNames"/>: one name, or a list; <see cref="NameOrNull"/>: a name, or null for an empty place.
+/// </summary>
 public enum ShapeKind
 {
     /// <summary>Known fields.</summary>

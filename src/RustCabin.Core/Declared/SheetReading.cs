@@ -3,7 +3,8 @@ using System.Text;
 namespace RustCabin.Core.Declared;
 
 /// <summary>
-/// One reading of JSON under way: where it stands, and all that was found wrong so far. A path is spelt only when something is wrong there.
+/// One reading of JSON under way: where it stands, and all that was found wrong so far. A path is spelt only when something is
+/// wrong there.
 /// </summary>
 public sealed class SheetReading
 {

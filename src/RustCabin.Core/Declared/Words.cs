@@ -2,7 +2,9 @@ using System.Text;
 
 namespace RustCabin.Core.Declared;
 
-/// <summary>The words that packs use for the members of <typeparamref name="T"/>: kebab-case, such as <c>written-first</c>.</summary>
+/// <summary>
+/// The words that packs use for the members of <typeparamref name="T"/>: kebab-case, such as <c>written-first</c>.
+/// </summary>
 public static class Words<T>
     where T : struct, Enum
 {

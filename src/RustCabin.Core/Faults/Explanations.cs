@@ -6,12 +6,15 @@ using RustCabin.Core.Units;
 namespace RustCabin.Core.Faults;
 
 /// <summary>
-/// Single slips that would make the machine show exactly what was read. Each is tried on the simulated bus; what does not give the very reading is not named.
+/// Single slips that would make the machine show exactly what was read. Each is tried on the simulated bus; what does not give
+/// the very reading is not named.
 /// Source: docs/handbook/build.md, Gates.
 /// </summary>
 public static class Explanations
 {
-    /// <summary>The slips, in words, likeliest kind first; none when the reading is as predicted or nothing single explains it.</summary>
+    /// <summary>
+    /// The slips, in words, likeliest kind first; none when the reading is as predicted or nothing single explains it.
+    /// </summary>
     public static IReadOnlyList<string> Of(PlannedUnit at, Comparison reading)
     {
         if (reading.Agrees || reading.Lines.Count == 0 || reading.Reading.Starts == false)

@@ -10,7 +10,9 @@ namespace RustCabin.Core.Faults;
 /// <param name="Why">Why it shows that.</param>
 public sealed record WhatIfResult(BusFault Fault, PowerUpCount? Count, string Why);
 
-/// <summary>One fault at a time in the simulated machine, on the same bus as the prediction. The faults are the stations' slips.</summary>
+/// <summary>
+/// One fault at a time in the simulated machine, on the same bus as the prediction. The faults are the stations' slips.
+/// </summary>
 public static class WhatIf
 {
     /// <summary>The faults worth trying on a unit, by what is there.</summary>

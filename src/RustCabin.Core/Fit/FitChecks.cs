@@ -29,32 +29,40 @@ static class FitChecks
                 yield return Wrong(
                     unit,
                     instance,
-                    $"{instance.Title} fits {Names(unit.Model, way.Revisions)}; this is {RevisionName(unit.Model, unit.Revision.Id)}.",
+                    $"{instance.Title} fits {Names(unit.Model, way.Revisions)}; this is "
+                        + $"{RevisionName(unit.Model, unit.Revision.Id)}.",
                     Fitting(unit, instance.Part)
                 );
         }
     }
 
-    static Finding Wrong(PlannedUnit unit, Instance instance, string text, IEnumerable<string> why) =>
-        new(
+    static Finding Wrong(PlannedUnit unit, Instance instance, string text, IEnumerable<string> why)
+    {
+        string sure = unit.Unit.Revision is null ? $" ({unit.Revision.Probability * 100:0} % by its clues)" : ", confirmed";
+        return new Finding(
             FitFindings.FitRevision,
             Severity.Stop,
             $"{instance.Title} does not fit",
             [instance.Subject],
             text,
             [
-                $"This unit is taken for {unit.Model.Name}, {RevisionName(unit.Model, unit.Revision.Id)}{(unit.Unit.Revision is null ? $" ({unit.Revision.Probability * 100:0} % by its clues)" : ", confirmed")}.",
+                $"This unit is taken for {unit.Model.Name}, "
+                    + $"{RevisionName(unit.Model, unit.Revision.Id)}"
+                    + $"{sure}.",
                 .. why,
             ]
         );
+    }
 
     static IEnumerable<string> Fitting(PlannedUnit unit, Part part) =>
         part.Ways.Select(w =>
-            $"Way \"{w.Id}\": for {w.Model ?? $"anything with {w.Connector}"}{(w.Revisions.Count > 0 && w.Model == unit.Model.Id ? $", {Names(unit.Model, w.Revisions)}" : "")}."
+            $"Way \"{w.Id}\": for {w.Model ?? $"anything with {w.Connector}"}"
+            + $"{(w.Revisions.Count > 0 && w.Model == unit.Model.Id ? $", {Names(unit.Model, w.Revisions)}" : "")}."
         );
 
     /// <summary>
-    /// FIT-DOUBT: the revisions that a way does not fit still hold 5 % or more, and none is confirmed by hand. Source: domain.md, section 13.
+    /// FIT-DOUBT: the revisions that a way does not fit still hold 5 % or more, and none is confirmed by hand. Source: domain.md,
+    /// section 13.
     /// </summary>
     public static IEnumerable<Finding> Doubt(PlannedUnit unit)
     {
@@ -77,7 +85,9 @@ static class FitChecks
                 Severity.Watch,
                 $"Is it a board that takes {instance.Title}?",
                 [instance.Subject],
-                $"{instance.Title} fits {Names(unit.Model, instance.Way!.Revisions)}, not {Names(unit.Model, others.Select(r => r.Id))}; {RevisionName(unit.Model, worst.Id)} still has {worst.Probability * 100:0} %.",
+                $"{instance.Title} fits {Names(unit.Model, instance.Way!.Revisions)}, not "
+                    + $"{Names(unit.Model, others.Select(r => r.Id))}; {RevisionName(unit.Model, worst.Id)} still has "
+                    + $"{worst.Probability * 100:0} %.",
                 [
                     .. unit.Revision.All.Select(r =>
                         $"{RevisionName(unit.Model, r.Id)}: {r.Probability * 100:0.0} % by the clues seen."
@@ -97,7 +107,8 @@ static class FitChecks
     static string RevisionName(Model model, string id) => model.FindRevision(id)?.Name ?? id;
 
     /// <summary>
-    /// FIT-SITE-TAKEN: parts that cannot share a site. One <c>in</c>, one <c>between</c>, one <c>over</c> and any <c>tap</c> share it only
+    /// FIT-SITE-TAKEN: parts that cannot share a site. One <c>in</c>, one <c>between</c>, one <c>over</c> and any <c>tap</c>
+    /// share it only
     /// if a sheet of them says that it stacks. Source: formats.md, Part sheet.
     /// </summary>
     public static IEnumerable<Finding> SiteTaken(PlannedUnit unit)
@@ -119,7 +130,8 @@ static class FitChecks
                 Severity.Stop,
                 $"{site.Key} is wanted twice",
                 [.. on.Select(x => x.Instance.Subject).Distinct()],
-                $"{names} both sit on {site.Key}, and {(stacks ? "only one of a kind can" : "neither sheet says that they stack")}.",
+                $"{names} both sit on {site.Key}, and "
+                    + $"{(stacks ? "only one of a kind can" : "neither sheet says that they stack")}.",
                 [.. on.Select(x => $"{x.Instance.Title} takes {site.Key}: {How(x.Taken.Mode)}.")]
             );
         }
@@ -147,7 +159,10 @@ static class FitChecks
                 choices.Forbid(here);
     }
 
-    /// <summary>FIT-SITE-TAKEN of choices: two share a site only in different modes, and only if a sheet of those there says that it stacks.</summary>
+    /// <summary>
+    /// FIT-SITE-TAKEN of choices: two share a site only in different modes, and only if a sheet of those there says that it
+    /// stacks.
+    /// </summary>
     public static void SiteTakenRule(ChoiceModel choices)
     {
         var taken = choices

@@ -18,7 +18,8 @@ public static class FitFindings
     public static readonly FindingKind FitSiteTaken = new("FIT-SITE-TAKEN", At, [Severity.Stop])
     {
         Meaning =
-            "Two parts sit on one site. One that fills it, one between, one over and any taps share a site only if a sheet of them says \"stacks\": true.",
+            "Two parts sit on one site. One that fills it, one between, one over and any taps share a site only if a sheet of "
+            + "them says \"stacks\": true.",
         Mend = "Drop one, or fit it by another way.",
     };
 
@@ -33,7 +34,8 @@ public static class FitFindings
     public static readonly FindingKind FitNeed = new("FIT-NEED", At, [Severity.Stop, Severity.Watch])
     {
         Meaning =
-            "Stop, or watch where the sheets do not say. A part, or the way it is fitted, needs a firmware, an ability, a signal, a part, a rail, a free site, a region or memory that is not there.",
+            "Stop, or watch where the sheets do not say. A part, or the way it is fitted, needs a firmware, an ability, a "
+            + "signal, a part, a rail, a free site, a region or memory that is not there.",
         Mend = "Bring what it needs, or take another part.",
     };
 
@@ -62,7 +64,8 @@ public static class FitFindings
     public static readonly FindingKind FitNoSite = new("FIT-NO-SITE", At, [Severity.Stop])
     {
         Meaning =
-            "A part wants a site that this board has not, a site of a part that is not fitted, or a connector of which none is free.",
+            "A part wants a site that this board has not, a site of a part that is not fitted, or a connector of which none "
+            + "is free.",
         Mend = "Free the site, another way, or another part.",
     };
 
@@ -91,7 +94,8 @@ public static class FitFindings
     public static readonly FindingKind FitOpening = new("FIT-OPENING", At, [Severity.Stop, Severity.Watch])
     {
         Meaning =
-            "Stop where a cable does not pass its opening, watch above 90 % of it or where the model's sheet names no such opening. Heights of cables in one opening add up.",
+            "Stop where a cable does not pass its opening, watch above 90 % of it or where the model's sheet names no such "
+            + "opening. Heights of cables in one opening add up.",
         Mend = "Another way out.",
     };
 
@@ -120,7 +124,8 @@ public static class FitFindings
     public static readonly FindingKind FitDriver = new("FIT-DRIVER", At, [Severity.Stop, Severity.Watch])
     {
         Meaning =
-            "Watch. A driver is not noted on the unit, or is too old; the text says whether it goes on before or after fitting, and the build sheet has the step. Stop where the driver goes with another firmware than the plan's.",
+            "Watch. A driver is not noted on the unit, or is too old; the text says whether it goes on before or after "
+            + "fitting, and the build sheet has the step. Stop where the driver goes with another firmware than the plan's.",
         Mend = "Put it on and note it.",
     };
 

@@ -3,7 +3,9 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Fit;
 
-/// <summary>Whether a part goes into a revision: it does; it does by a way that asks for more; it does not; nobody has said.</summary>
+/// <summary>
+/// Whether a part goes into a revision: it does; it does by a way that asks for more; it does not; nobody has said.
+/// </summary>
 public enum FitGrade
 {
     Fits,
@@ -18,7 +20,8 @@ public sealed record FitCell(string Revision, FitGrade Grade, Way? Way, IReadOnl
 public sealed record FitRow(Part Part, IReadOnlyList<FitCell> Cells);
 
 /// <summary>
-/// Parts against the revisions of a model, told from their sheets alone. A way asks for more when it cannot be undone, makes a board special,
+/// Parts against the revisions of a model, told from their sheets alone. A way asks for more when it cannot be undone, makes a
+/// board special,
 /// wants skill of 4 or more, or needs a site to be socketed that is not. Source: formats.md, Part sheet.
 /// </summary>
 public static class FitMatrix

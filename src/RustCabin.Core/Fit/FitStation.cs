@@ -56,7 +56,8 @@ public sealed class FitStation : Station
             )
             {
                 Look =
-                    $"{instance.Title} not answering at all would show just this: switch off, and look whether it is seated all the way.",
+                    $"{instance.Title} not answering at all would show just this: switch off, and look whether it is seated "
+                    + $"all the way.",
                 Rank = 1,
             };
             foreach (Switch own in instance.Part.Switches)
@@ -71,7 +72,8 @@ public sealed class FitStation : Station
                 )
                 {
                     Look =
-                        $"{own.Id} of {instance.Title} standing {position} would show just this: look whether it stands {instance.Positions[own.Id]}.",
+                        $"{own.Id} of {instance.Title} standing {position} would show just this: look whether it stands "
+                        + $"{instance.Positions[own.Id]}.",
                 };
         }
     }

@@ -4,7 +4,10 @@ using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Fit;
 
-/// <summary>What taking parts out and putting parts in brings to a build, one change and one test at a time. Source: docs/handbook/build.md, Steps.</summary>
+/// <summary>
+/// What taking parts out and putting parts in brings to a build, one change and one test at a time. Source:
+/// docs/handbook/build.md, Steps.
+/// </summary>
 static class FitWorks
 {
     const decimal SwitchMinutes = 1,

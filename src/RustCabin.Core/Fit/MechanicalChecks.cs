@@ -32,14 +32,18 @@ static class MechanicalChecks
                 $"{instance.Title} is {sizes}",
                 [instance.Subject],
                 worst == Severity.Stop
-                    ? $"{instance.Title} is {sizes}; {site.Id} leaves {string.Join(" and ", told.Select(t => $"{t.Room:0.#} mm"))}."
-                    : $"{instance.Title} leaves {string.Join(" and ", told.Select(t => $"{t.Room - t.Needs:0.#} mm"))} at {site.Id}: try it before anything is fixed.",
+                    ? $"{instance.Title} is {sizes}; {site.Id} leaves "
+                        + $"{string.Join(" and ", told.Select(t => $"{t.Room:0.#} mm"))}."
+                    : $"{instance.Title} leaves {string.Join(" and ", told.Select(t => $"{t.Room - t.Needs:0.#} mm"))} at "
+                        + $"{site.Id}: try it before anything is fixed.",
                 [.. told.Select(t => $"{t.Needs:0.#} of {t.Room:0.#} mm {t.What}.")]
             );
         }
     }
 
-    /// <summary>FIT-OPENING: a cable does not pass the opening that it must pass, or two pass one together that is too small.</summary>
+    /// <summary>
+    /// FIT-OPENING: a cable does not pass the opening that it must pass, or two pass one together that is too small.
+    /// </summary>
     public static IEnumerable<Finding> Openings(PlannedUnit unit)
     {
         foreach (
@@ -56,7 +60,8 @@ static class MechanicalChecks
                     Severity.Watch,
                     $"No opening {through.Key}",
                     subjects,
-                    $"{through.First().Cable.What} leads through {through.Key}, and the sheet of {unit.Model.Name} names no such opening.",
+                    $"{through.First().Cable.What} leads through {through.Key}, and the sheet of {unit.Model.Name} names no "
+                        + $"such opening.",
                     ["Look for a way out that needs no drilling."]
                 );
                 continue;
@@ -74,7 +79,8 @@ static class MechanicalChecks
                     severity,
                     $"{opening.Id} is tight",
                     subjects,
-                    $"{string.Join(" and ", through.Select(c => c.Cable.What))} measure {wide:0.#} x {high:0.#} mm; {opening.Id} is {opening.WidthMm:0.#} x {opening.HeightMm:0.#} mm.",
+                    $"{string.Join(" and ", through.Select(c => c.Cable.What))} measure {wide:0.#} x {high:0.#} mm; "
+                        + $"{opening.Id} is {opening.WidthMm:0.#} x {opening.HeightMm:0.#} mm.",
                     ["The widest counts, heights add up where cables lie on each other."]
                 );
         }
@@ -107,7 +113,8 @@ static class MechanicalChecks
             Severity.Stop,
             $"{cable.What} faces the wrong way",
             [instance.Subject],
-            $"The contacts of {cable.What} face {Words<Facing>.Of(cable.ContactsFace!.Value)}, and so do those of {cable.Into}: they never meet.",
+            $"The contacts of {cable.What} face {Words<Facing>.Of(cable.ContactsFace!.Value)}, and so do those of "
+                + $"{cable.Into}: they never meet.",
             ["Contacts meet face to face: one up, the other down. A cable of the other kind crosses the sides."]
         );
 

@@ -10,10 +10,14 @@ namespace RustCabin.Core.Fit;
 /// <summary>What parts ask of the unit and of each other. Source: formats.md, Part sheet; domain.md, section 13.</summary>
 static class PartChecks
 {
-    /// <summary>What a chip that is carried on adds to the height of what goes between, in millimetres. Source: formats.md.</summary>
+    /// <summary>
+    /// What a chip that is carried on adds to the height of what goes between, in millimetres. Source: formats.md.
+    /// </summary>
     const decimal CarriedChipMm = 4;
 
-    /// <summary>FIT-NEED: a part, or the way it is fitted, needs something that is not there; a watch where the sheets do not say.</summary>
+    /// <summary>
+    /// FIT-NEED: a part, or the way it is fitted, needs something that is not there; a watch where the sheets do not say.
+    /// </summary>
     public static IEnumerable<Finding> Needs(PlannedUnit unit) =>
         from instance in unit.Instances
         from answer in NeedCheck.Of(unit, instance.Part.Needs.Concat(instance.Way?.Needs ?? []), instance)
@@ -68,7 +72,9 @@ static class PartChecks
             ["Desolder it and fit a socket, or take a part that clips over the chip that stays."]
         );
 
-    /// <summary>FIT-HEIGHT: what is stacked on a site against its free height; going between adds the carried chip's 4 mm.</summary>
+    /// <summary>
+    /// FIT-HEIGHT: what is stacked on a site against its free height; going between adds the carried chip's 4 mm.
+    /// </summary>
     public static IEnumerable<Finding> Height(PlannedUnit unit)
     {
         foreach (Site site in unit.Sites.Where(s => s.HeightMm is not null))

@@ -10,7 +10,9 @@ namespace RustCabin.Core.Fit;
 /// <summary>Whether the sites that parts want are there, and which way round they sit. Source: domain.md, section 13.</summary>
 static class SiteChecks
 {
-    /// <summary>FIT-NO-SITE: a part wants a site that this board, or this plan, has not; or no connector of its kind is left.</summary>
+    /// <summary>
+    /// FIT-NO-SITE: a part wants a site that this board, or this plan, has not; or no connector of its kind is left.
+    /// </summary>
     public static IEnumerable<Finding> Missing(PlannedUnit unit)
     {
         foreach (Instance instance in unit.Instances)
@@ -58,7 +60,9 @@ static class SiteChecks
             Severity.Watch,
             $"Software looks in {instance.Way!.Expects}",
             [instance.Subject],
-            $"{instance.Title} sits in {string.Join(" and ", instance.Occupied.Select(o => o.Site).DefaultIfEmpty("no slot"))}; software that uses it looks in {instance.Way.Expects}.",
+            $"{instance.Title} sits in "
+                + $"{string.Join(" and ", instance.Occupied.Select(o => o.Site).DefaultIfEmpty("no slot"))}; software that "
+                + $"uses it looks in {instance.Way.Expects}.",
             [
                 Holder(unit, instance.Way.Expects!) is { } other
                     ? $"{other.Title} sits there now: change their places."
@@ -81,7 +85,8 @@ static class SiteChecks
             Severity.Stop,
             $"{instance.Title} sits turned round",
             [instance.Subject],
-            $"Leg 1 of {taken.Site} lies {IdText.Plain(site.Mark!)} on this board; {instance.Title} is made for a mark {IdText.Plain(taken.Mark!)}.",
+            $"Leg 1 of {taken.Site} lies {IdText.Plain(site.Mark!)} on this board; {instance.Title} is made for a mark "
+                + $"{IdText.Plain(taken.Mark!)}.",
             [
                 "A chip or board the wrong way round is fed at the wrong legs and is lost at power-on.",
                 "Take a way or a version that is made for this board.",
@@ -104,12 +109,15 @@ static class SiteChecks
                     severity,
                     $"{instance.Title} hangs over {over.Site}",
                     [instance.Subject, below.Subject],
-                    $"{instance.Title} leaves {over.ClearanceMm:0.#} mm over {over.Site}; {below.Title} is {below.Part.HeightMm:0.#} mm tall.",
+                    $"{instance.Title} leaves {over.ClearanceMm:0.#} mm over {over.Site}; {below.Title} is "
+                        + $"{below.Part.HeightMm:0.#} mm tall.",
                     [$"{below.Part.HeightMm:0.#} of {over.ClearanceMm:0.#} mm."]
                 );
     }
 
-    /// <summary>FIT-NO-SITE of choices: the site is there or its carrier is chosen, and no more seek a connector than there are of it.</summary>
+    /// <summary>
+    /// FIT-NO-SITE of choices: the site is there or its carrier is chosen, and no more seek a connector than there are of it.
+    /// </summary>
     public static void MissingRule(ChoiceModel choices)
     {
         foreach ((Candidate candidate, ILiteral here) in choices.Candidates.Where(c => !c.Part.Instance.SeeksSite))

@@ -16,7 +16,8 @@ static class SkillChecks
             Severity.Watch,
             $"{instance.Title} wants skill {instance.Way!.Skill}",
             [instance.Subject],
-            $"Way \"{instance.Way.Id}\" of {instance.Title} wants skill {instance.Way.Skill} of 5; this job is set to {unit.Job!.Limits.Skill}.",
+            $"Way \"{instance.Way.Id}\" of {instance.Title} wants skill {instance.Way.Skill} of 5; this job is set to "
+                + $"{unit.Job!.Limits.Skill}.",
             [
                 instance
                     .Part.Ways.Where(w => w.Model == unit.Model.Id && w.Skill <= unit.Job.Limits.Skill)

@@ -4,10 +4,16 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Fit;
 
-/// <summary>Drivers, versions and errata: what goes together, and in which order. Source: domain.md, section 13, Software that goes with it.</summary>
+/// <summary>
+/// Drivers, versions and errata: what goes together, and in which order. Source: domain.md, section 13, Software that goes with
+/// it.
+/// </summary>
 public static class SoftwareChecks
 {
-    /// <summary>FIT-DRIVER: a driver that a part wants is not on the unit, is too old, or goes with another firmware. One that goes on before fitting is told as such.</summary>
+    /// <summary>
+    /// FIT-DRIVER: a driver that a part wants is not on the unit, is too old, or goes with another firmware. One that goes on
+    /// before fitting is told as such.
+    /// </summary>
     internal static IEnumerable<Finding> Drivers(PlannedUnit unit)
     {
         foreach (Instance instance in unit.Instances)
@@ -28,7 +34,8 @@ public static class SoftwareChecks
                     Severity.Watch,
                     $"{instance.Title} wants {driver.Name}",
                     [instance.Subject],
-                    $"{instance.Title} wants {wanted}; {(has is null ? "none is noted on this unit" : $"the unit has {has}")}.{order}",
+                    $"{instance.Title} wants {wanted}; "
+                        + $"{(has is null ? "none is noted on this unit" : $"the unit has {has}")}.{order}",
                     ["Note it under the unit's software when it is on."]
                 );
             else if (
@@ -68,13 +75,17 @@ public static class SoftwareChecks
                     Severity.Note,
                     $"Version {instance.Fitted.Version} is not on the sheet",
                     [instance.Subject],
-                    $"The sheet of {instance.Title} knows versions {string.Join(", ", instance.Part.Versions.Select(v => v.Id))}.",
+                    $"The sheet of {instance.Title} knows versions "
+                        + $"{string.Join(", ", instance.Part.Versions.Select(v => v.Id))}.",
                     ["What is known of them may not hold for this one."]
                 );
         }
     }
 
-    /// <summary>True if a version is before another, number by number; texts between the points compare as texts. An empty one is before all.</summary>
+    /// <summary>
+    /// True if a version is before another, number by number; texts between the points compare as texts. An empty one is before
+    /// all.
+    /// </summary>
     public static bool Older(string has, string wanted)
     {
         string[] a = has.Split('.', '-'),

@@ -28,7 +28,8 @@ static class IdentifyChecks
                     .. unit
                         .Model.Clues.Where(c => unit.Unit.Seen.ContainsKey(c.Id))
                         .Select(c =>
-                            $"{c.Ask}: \"{unit.Unit.Seen[c.Id]}\", trusted {c.Trust:0.##}, speaks for {Spoken(unit.Model, c, unit.Unit.Seen[c.Id])}."
+                            $"{c.Ask}: \"{unit.Unit.Seen[c.Id]}\", trusted {c.Trust:0.##}, speaks for "
+                            + $"{Spoken(unit.Model, c, unit.Unit.Seen[c.Id])}."
                         ),
                     .. verdict.All.Select(r => $"{NameOf(unit.Model, r.Id)}: {r.Probability * 100:0.0} %."),
                     unit.Unit.Revision is null

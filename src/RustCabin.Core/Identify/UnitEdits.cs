@@ -6,7 +6,10 @@ namespace RustCabin.Core.Identify;
 /// <summary>What is seen of a unit's board, as typed changes of its record.</summary>
 public static class UnitEdits
 {
-    /// <summary>What is written for a clue that was looked at in vain. Neither says anything for any revision, and neither is asked for again.</summary>
+    /// <summary>
+    /// What is written for a clue that was looked at in vain. Neither says anything for any revision, and neither is asked for
+    /// again.
+    /// </summary>
     public const string CannotRead = "cannot read",
         NotThere = "not there";
 

@@ -13,7 +13,10 @@ public enum PieceKind
 /// <summary>A run of pieces of one kind: where it begins, how long it is, in bytes.</summary>
 public sealed record StripPiece(PieceKind Kind, int From, int Length);
 
-/// <summary>An image cut into equal pieces and told apart: blank (0xFF), zero, readable text, a repeat of what lies half the image before, or code. Source: domain.md, section 5.</summary>
+/// <summary>
+/// An image cut into equal pieces and told apart: blank (0xFF), zero, readable text, a repeat of what lies half the image before,
+/// or code. Source: domain.md, section 5.
+/// </summary>
 public static class ImageStrip
 {
     public static IReadOnlyList<StripPiece> Of(ReadOnlySpan<byte> image, int pieces = 128)
@@ -45,7 +48,10 @@ public static class ImageStrip
         return strip;
     }
 
-    /// <summary>How much each of <paramref name="pieces"/> equal pieces says, in bits a byte, 0 to 8: zeros and blanks near 0, text about 4, code 5 to 6, packed or random bytes near 8.</summary>
+    /// <summary>
+    /// How much each of <paramref name="pieces"/> equal pieces says, in bits a byte, 0 to 8: zeros and blanks near 0, text about
+    /// 4, code 5 to 6, packed or random bytes near 8.
+    /// </summary>
     public static IReadOnlyList<double> Density(ReadOnlySpan<byte> image, int pieces = 64)
     {
         double[] density = new double[image.Length == 0 ? 0 : Math.Min(pieces, image.Length)];

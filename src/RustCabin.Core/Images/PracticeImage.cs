@@ -2,7 +2,10 @@ using System.Text;
 
 namespace RustCabin.Core.Images;
 
-/// <summary>Makes invented images to practise on: code-like bytes, readable text of this cabin's own, blank space. The same seed gives the same image.</summary>
+/// <summary>
+/// Makes invented images to practise on: code-like bytes, readable text of this cabin's own, blank space. The same seed gives the
+/// same image.
+/// </summary>
 public static class PracticeImage
 {
     static readonly string[] Lines =

@@ -1,6 +1,8 @@
 namespace RustCabin.Core.Images;
 
-/// <summary>One image of a chain; what it is and what its pieces are is worked out when first asked for, and then known.</summary>
+/// <summary>
+/// One image of a chain; what it is and what its pieces are is worked out when first asked for, and then known.
+/// </summary>
 public sealed class ChainImage(byte[] bytes)
 {
     readonly Lazy<RomInspection> _seen = new(() => RomInspection.Of(bytes));
@@ -17,7 +19,8 @@ public sealed class ChainImage(byte[] bytes)
 }
 
 /// <summary>
-/// Images, then what each operation makes of them. An operation that cannot be done ends the chain, with why in <paramref name="Wrong"/>. It changes no more, so that a reader
+/// Images, then what each operation makes of them. An operation that cannot be done ends the chain, with why in <paramref
+/// name="Wrong"/>. It changes no more, so that a reader
 /// may keep it as long as images and operations are the same.
 /// </summary>
 public sealed record RomChain(IReadOnlyList<IReadOnlyList<ChainImage>> Steps, string? Wrong)
@@ -41,7 +44,9 @@ public sealed record RomChain(IReadOnlyList<IReadOnlyList<ChainImage>> Steps, st
         return new RomChain(steps, null);
     }
 
-    /// <summary>What the last operation made, where that is one file and nothing went wrong; the file for the programmer.</summary>
+    /// <summary>
+    /// What the last operation made, where that is one file and nothing went wrong; the file for the programmer.
+    /// </summary>
     public ChainImage? File => Wrong is null && Steps.Count > 0 && Steps[^1].Count == 1 ? Steps[^1][0] : null;
 
     /// <summary>Bytes of all images of all steps, as a measure of what keeping it costs.</summary>

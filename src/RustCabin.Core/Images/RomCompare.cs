@@ -18,7 +18,8 @@ public enum Difference
 }
 
 /// <summary>
-/// A dump held against the image that it should be: the cause by name, its words, the first byte that differs (-1: none), how many do, and the share of wrong bytes in each
+/// A dump held against the image that it should be: the cause by name, its words, the first byte that differs (-1: none), how
+/// many do, and the share of wrong bytes in each
 /// of <see cref="RomCompare.Pieces"/> equal pieces, for the drawing. Source: domain.md, section 5, Compare.
 /// </summary>
 public sealed record Compared(Difference Cause, string Words, long FirstWrong, long WrongBytes, IReadOnlyList<double> Map);
@@ -79,7 +80,8 @@ public static class RomCompare
         if (n % 2 == 0 && Same(image, dump, i => i ^ 1))
             return (
                 Difference.Swapped,
-                "The two bytes of every word are swapped: the programmer and the machine disagree about which comes first. Swap the image, or the programmer's setting."
+                "The two bytes of every word are swapped: the programmer and the machine disagree about which comes first. "
+                    + "Swap the image, or the programmer's setting."
             );
         if (n % 2 == 0 && Same(image, dump, i => (i + n / 2) % n))
             return (

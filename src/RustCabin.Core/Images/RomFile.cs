@@ -16,11 +16,14 @@ public sealed class RomFileException(int line, string what) : FormatException($"
     public int Line { get; } = line;
 }
 
-/// <summary>An image as it was read: its bytes from the lowest address, and how many bytes in gaps were filled with 0xFF.</summary>
+/// <summary>
+/// An image as it was read: its bytes from the lowest address, and how many bytes in gaps were filled with 0xFF.
+/// </summary>
 public sealed record RomImage(byte[] Bytes, ulong From, int Filled);
 
 /// <summary>
-/// Reads and writes images: raw, HEX records 00 to 05, S-records S0 to S3 and S5 to S9. A bad sum, an overlap, a cut line or a missing end is told by its line; never a
+/// Reads and writes images: raw, HEX records 00 to 05, S-records S0 to S3 and S5 to S9. A bad sum, an overlap, a cut line or a
+/// missing end is told by its line; never a
 /// partial image. Source: domain.md, section 5.
 /// </summary>
 public static class RomFile
@@ -272,7 +275,9 @@ public static class RomFile
         return text.ToArray();
     }
 
-    /// <summary>Lines of records, written as text straight away: room for an image in lines of 32 bytes is taken at once.</summary>
+    /// <summary>
+    /// Lines of records, written as text straight away: room for an image in lines of 32 bytes is taken at once.
+    /// </summary>
     sealed class Records32(int bytes)
     {
         byte[] _text = new byte[bytes * 2 + (bytes / PerLine + 4) * 18 + bytes / 0x10000 * 18 + 128];

@@ -2,7 +2,10 @@ using System.Security.Cryptography;
 
 namespace RustCabin.Core.Images;
 
-/// <summary>How the words of an image lie: readable text is found as it stands, or only with the bytes of each 16-bit word swapped; unknown where neither tells.</summary>
+/// <summary>
+/// How the words of an image lie: readable text is found as it stands, or only with the bytes of each 16-bit word swapped;
+/// unknown where neither tells.
+/// </summary>
 public enum ByteOrder
 {
     Unknown,
@@ -11,7 +14,8 @@ public enum ByteOrder
 }
 
 /// <summary>
-/// What an image is: sums of its bytes modulo 2^16 and 2^32, hashes as lower-case hex, blank bytes (0xFF), whether its halves are the same, and its likely byte order.
+/// What an image is: sums of its bytes modulo 2^16 and 2^32, hashes as lower-case hex, blank bytes (0xFF), whether its halves are
+/// the same, and its likely byte order.
 /// Source: domain.md, section 5.
 /// </summary>
 public sealed record RomInspection(
@@ -26,7 +30,9 @@ public sealed record RomInspection(
     ByteOrder ByteOrder
 )
 {
-    /// <summary>The evidence for the byte order: frequent pairs of letters found straight, and with the bytes of each word swapped.</summary>
+    /// <summary>
+    /// The evidence for the byte order: frequent pairs of letters found straight, and with the bytes of each word swapped.
+    /// </summary>
     public int StraightPairs { get; init; }
     public int SwappedPairs { get; init; }
 
@@ -37,7 +43,9 @@ public sealed record RomInspection(
     public string OrderWords =>
         ByteOrder == ByteOrder.Unknown
             ? ""
-            : $"text reads {(ByteOrder == ByteOrder.Straight ? "straight" : "swapped")}: {Math.Max(StraightPairs, SwappedPairs):#,0} pairs of letters against {Math.Min(StraightPairs, SwappedPairs):#,0}{(Sample is { } words ? $", \"{words}\"" : "")}";
+            : $"text reads {(ByteOrder == ByteOrder.Straight ? "straight" : "swapped")}: "
+                + $"{Math.Max(StraightPairs, SwappedPairs):#,0} pairs of letters against "
+                + $"{Math.Min(StraightPairs, SwappedPairs):#,0}{(Sample is { } words ? $", \"{words}\"" : "")}";
 
     public static RomInspection Of(ReadOnlySpan<byte> image)
     {
@@ -117,7 +125,8 @@ public sealed record RomInspection(
     }
 
     static readonly bool[] CommonPairs = Pairs(
-        "th he in er an re on at en nd ti es or te of ed is it al ar st to nt ng se ha as ou io le ve co me de hi ri ro ic ne ea ra ce"
+        "th he in er an re on at en nd ti es or te of ed is it al ar st to nt ng se ha as ou io le ve co me de hi ri ro ic ne "
+            + "ea ra ce"
     );
 
     static bool[] Pairs(string pairs)
@@ -128,7 +137,10 @@ public sealed record RomInspection(
         return known;
     }
 
-    /// <summary>How many of the trade's most frequent letter pairs stand in it, read straight (0) or with the bytes of each word swapped (1).</summary>
+    /// <summary>
+    /// How many of the trade's most frequent letter pairs stand in it, read straight (0) or with the bytes of each word swapped
+    /// (1).
+    /// </summary>
     static int Readable(ReadOnlySpan<byte> image, int flip)
     {
         int found = 0,

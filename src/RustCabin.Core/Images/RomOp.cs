@@ -16,7 +16,8 @@ public sealed class RomOpException(int at, string why) : Exception(why)
 }
 
 /// <summary>
-/// One operation of a chain on one or several images. Each is a record of its own with its fields, its words and what it does. Source: docs/handbook/rom.md, Operations.
+/// One operation of a chain on one or several images. Each is a record of its own with its fields, its words and what it does.
+/// Source: docs/handbook/rom.md, Operations.
 /// </summary>
 /// <param name="Op">The word by which sheets and calls name it.</param>
 public abstract record RomOp([property: Required, Display(Description = "The operation.")] string Op) : IOwnForm<RomOp>

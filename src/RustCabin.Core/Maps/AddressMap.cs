@@ -6,12 +6,15 @@ namespace RustCabin.Core.Maps;
 public sealed class MapTooDenseException(string message) : Exception(message);
 
 /// <summary>
-/// Resolves claims into an address map by a sweep over their ends: O(n log n) for n runs of addresses, plus the size of the answer.
+/// Resolves claims into an address map by a sweep over their ends: O(n log n) for n runs of addresses, plus the size of the
+/// answer.
 /// Source of the rules: domain.md, section 1.
 /// </summary>
 public static class AddressMap
 {
-    /// <summary>Claims listed over all segments together; beyond it a map says nothing to a person, and would only fill the memory.</summary>
+    /// <summary>
+    /// Claims listed over all segments together; beyond it a map says nothing to a person, and would only fill the memory.
+    /// </summary>
     public const int MostAnswers = 4_000_000;
 
     /// <summary>Resolves. At most 32 masters, addresses of 1 to 40 bits.</summary>
@@ -112,7 +115,9 @@ public static class AddressMap
         }
     }
 
-    /// <summary>Keeps the active claims in the order of their indexes; a run of the same claim can end where its next begins.</summary>
+    /// <summary>
+    /// Keeps the active claims in the order of their indexes; a run of the same claim can end where its next begins.
+    /// </summary>
     static void Toggle(List<int> active, int what)
     {
         int claim = what < 0 ? ~what : what,

@@ -4,7 +4,8 @@ using RustCabin.Core.Units;
 namespace RustCabin.Core.Maps;
 
 /// <summary>
-/// Where claims get in each other's way. A fight is two drivers on the bus in one cycle: two claims that answer reads, or one that drives
+/// Where claims get in each other's way. A fight is two drivers on the bus in one cycle: two claims that answer reads, or one
+/// that drives
 /// on writes beside one that takes the write (there the writing master drives against it). Source: domain.md, section 1.
 /// </summary>
 static class Contention
@@ -72,7 +73,9 @@ static class Contention
     static bool Takes(Answering answer, uint bit, DecodedClaim[] claims, bool writes) =>
         (answer.Masters & bit) != 0 && (writes ? claims[answer.Claim].Writes : claims[answer.Claim].Reads);
 
-    /// <summary>The meetings of all segments: those of one segment joined over masters, those of touching segments joined over addresses.</summary>
+    /// <summary>
+    /// The meetings of all segments: those of one segment joined over masters, those of touching segments joined over addresses.
+    /// </summary>
     static List<Meeting> Meetings(List<Segment> segments, Func<Answering[], uint> masters, Func<Answering[], uint, int[]> who)
     {
         var all = new List<Meeting>();

@@ -40,7 +40,9 @@ public static class Decode
         } while (subset != 0);
     }
 
-    /// <summary>The same places as <see cref="Images"/>, touching ones joined, inclusive of <c>To</c> and cut off at the end of the space.</summary>
+    /// <summary>
+    /// The same places as <see cref="Images"/>, touching ones joined, inclusive of <c>To</c> and cut off at the end of the space.
+    /// </summary>
     public static IEnumerable<(ulong From, ulong To)> Runs(DecodedClaim claim, int addressBits)
     {
         ulong last = Space(addressBits);

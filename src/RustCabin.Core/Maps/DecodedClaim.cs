@@ -4,8 +4,10 @@ namespace RustCabin.Core.Maps;
 
 /// <summary>
 /// A claim whose place is settled: revision, switches and self-configuration are resolved. It answers to the masters in
-/// <paramref name="Masters"/> (bit k is master k of the model). <paramref name="Base"/> and <paramref name="Size"/> in bytes, size not 0;
-/// with a <paramref name="Mask"/> it answers where <c>(a &amp; mask) == (base &amp; mask)</c>, mask bits inside the size not counting.
+/// <paramref name="Masters"/> (bit k is master k of the model). <paramref name="Base"/> and <paramref name="Size"/> in bytes,
+/// size not 0;
+/// with a <paramref name="Mask"/> it answers where <c>(a &amp; mask) == (base &amp; mask)</c>, mask bits inside the size not
+/// counting.
 /// <paramref name="Overlays"/> holds the owners that it switches off where it answers.
 /// </summary>
 public sealed record DecodedClaim(
@@ -22,13 +24,19 @@ public sealed record DecodedClaim(
     bool Auto
 )
 {
-    /// <summary>The sockets whose devices answer it, one for each lane, as <see cref="Claim.Sockets"/>; the bank's pages stand in <see cref="Window"/>.</summary>
+    /// <summary>
+    /// The sockets whose devices answer it, one for each lane, as <see cref="Claim.Sockets"/>; the bank's pages stand in <see
+    /// cref="Window"/>.
+    /// </summary>
     public IReadOnlyList<string> Sockets { get; init; } = [];
 
     public bool Reads => (Access & BusAccess.Read) != 0;
     public bool Writes => (Access & BusAccess.Write) != 0;
 
-    /// <summary>The owner of the claim that is a window's bank register: one of the same sheet, unless the window names another's; null for what has none.</summary>
+    /// <summary>
+    /// The owner of the claim that is a window's bank register: one of the same sheet, unless the window names another's; null
+    /// for what has none.
+    /// </summary>
     public string? RegisterOwner =>
         Window?.Register is not { } register ? null
         : register.Contains(':') ? register
@@ -38,7 +46,8 @@ public sealed record DecodedClaim(
     public ulong BytesBehind => Size * (ulong)(Window?.Banks ?? 1);
 
     /// <summary>
-    /// A sheet's claim put at <paramref name="from"/>. Masters are those it names, or all of <paramref name="masters"/> when it names none.
+    /// A sheet's claim put at <paramref name="from"/>. Masters are those it names, or all of <paramref name="masters"/> when it
+    /// names none.
     /// Its size must be there.
     /// </summary>
     public static DecodedClaim From(

@@ -2,7 +2,8 @@ namespace RustCabin.Core.Maps;
 
 /// <summary>
 /// Works out which of the claims at one address answer, once those that others switch off there are taken away, master by master.
-/// A claim that is itself switched off switches nothing off; claims that switch each other off all go on answering, and so are found
+/// A claim that is itself switched off switches nothing off; claims that switch each other off all go on answering, and so are
+/// found
 /// to fight. An overlay holds for the masters that get the overlaying claim, and for reads and writes alike.
 /// </summary>
 sealed class Overlays
@@ -33,7 +34,10 @@ sealed class Overlays
         return [.. Settle(active, claims).Where(a => a.Masters != 0)];
     }
 
-    /// <summary>Masters for which a claim surely answers grow, those for which it is surely off grow, until nothing changes; what is left hangs in a ring.</summary>
+    /// <summary>
+    /// Masters for which a claim surely answers grow, those for which it is surely off grow, until nothing changes; what is left
+    /// hangs in a ring.
+    /// </summary>
     Answering[] Settle(List<int> active, DecodedClaim[] claims)
     {
         int n = active.Count;

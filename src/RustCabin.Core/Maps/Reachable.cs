@@ -5,7 +5,8 @@ using RustCabin.Core.Units;
 namespace RustCabin.Core.Maps;
 
 /// <summary>
-/// The bytes of RAM that each master can read: the same byte behind two mirrors once, all banks of a window, nothing that lies wholly
+/// The bytes of RAM that each master can read: the same byte behind two mirrors once, all banks of a window, nothing that lies
+/// wholly
 /// under an overlay or outside the space. Source: domain.md, section 1.
 /// </summary>
 static class Reachable
@@ -29,7 +30,8 @@ static class Reachable
     static ulong Banks(DecodedClaim claim) => (ulong)(claim.Window?.Banks ?? 1);
 
     /// <summary>
-    /// For each RAM claim by index, how many of its bytes (of one bank) master number <paramref name="master"/> reaches at addresses inside
+    /// For each RAM claim by index, how many of its bytes (of one bank) master number <paramref name="master"/> reaches at
+    /// addresses inside
     /// <paramref name="ranges"/>, which must be in order and apart.
     /// </summary>
     public static IReadOnlyDictionary<int, ulong> Within(ResolvedMap map, IReadOnlyList<AddressRange> ranges, int master)

@@ -6,7 +6,9 @@ namespace RustCabin.Core.Maps;
 /// <summary>A claim that answers in a segment, and the masters (bits) that get it there, overlays taken off.</summary>
 public readonly record struct Answering(int Claim, uint Masters);
 
-/// <summary>Addresses in which the same claims answer, in the order of the claims. None answers where the list is empty.</summary>
+/// <summary>
+/// Addresses in which the same claims answer, in the order of the claims. None answers where the list is empty.
+/// </summary>
 public readonly record struct Segment(ulong From, ulong To, Answering[] Claims)
 {
     public AddressRange Range => new(new Address(From), new Address(To));
@@ -18,7 +20,8 @@ public sealed record Meeting(AddressRange Range, int[] Claims, uint Masters);
 public sealed record Mirror(int Claim, ulong Base, ulong Size);
 
 /// <summary>
-/// The resolved address map of a machine. <paramref name="Segments"/> cover the whole space, upward, each address in exactly one, gaps
+/// The resolved address map of a machine. <paramref name="Segments"/> cover the whole space, upward, each address in exactly one,
+/// gaps
 /// included. <paramref name="Reach"/> holds the bytes of RAM that each master can read, the same byte behind two mirrors once.
 /// </summary>
 public sealed record ResolvedMap(

@@ -7,11 +7,14 @@ using RustCabin.Core.Stations;
 namespace RustCabin.Core.Memory;
 
 /// <summary>
-/// A listing that walks every bank of a window: it writes another pattern into each bank, then reads all back, so that two banks that are one are found too.
+/// A listing that walks every bank of a window: it writes another pattern into each bank, then reads all back, so that two banks
+/// that are one are found too.
 /// Plain line-numbered BASIC, a statement a line, and the same as an outline for an assembler. Source: domain.md, section 1.
 /// </summary>
-/// <param name="SecondsPerPass">About, by the clock of the model: interpreted BASIC does some 250 statements a second at 1 MHz.</param>
-/// <param name="CleanPasses">How many to ask for: a fault that shows in three passes of ten is then missed once in 24 or less.</param>
+/// <param name="SecondsPerPass">About, by the clock of the model: interpreted BASIC does some 250 statements a second at 1
+/// MHz.</param>
+/// <param name="CleanPasses">How many to ask for: a fault that shows in three passes of ten is then missed once in 24 or
+/// less.</param>
 public sealed record BankListing(
     string Owner,
     IReadOnlyList<string> Basic,

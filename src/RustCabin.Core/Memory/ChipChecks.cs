@@ -57,7 +57,8 @@ public static class ChipChecks
                 Severity.Watch,
                 instance,
                 $"Only a part of {type.Organisation} is reached",
-                $"The board drives {lines} address lines to {where}; {type.Organisation} has {type.AddressPins}: 1/{share} of it is reached.",
+                $"The board drives {lines} address lines to {where}; {type.Organisation} has {type.AddressPins}: 1/{share} of "
+                    + $"it is reached.",
                 [
                     type.Family == ChipType.Dram
                         ? "Rows and columns share the lines: each that is missing leaves a quarter."
@@ -77,7 +78,9 @@ public static class ChipChecks
                     $"{type.Organisation} is not refreshed in time",
                     rules.All(r => r.Fails is not null)
                         ? $"{where}: {rules[0].Fails}."
-                        : $"{where}: by maker, {type.Organisation} wants {string.Join(" or ", type.Refresh.Select(r => $"{r.Rows} rows in {r.Ms} ms"))}; the board does not give all of them.",
+                        : $"{where}: by maker, {type.Organisation} wants "
+                            + $"{string.Join(" or ", type.Refresh.Select(r => $"{r.Rows} rows in {r.Ms} ms"))}; the board "
+                            + $"does not give all of them.",
                     [.. rules.Select(r => $"{r.Rule.Rows} rows within {r.Rule.Ms} ms: {r.Fails ?? "the board gives it"}.")]
                 );
         }
@@ -96,7 +99,8 @@ public static class ChipChecks
                 Severity.Stop,
                 instance,
                 "Other supplies in the socket",
-                $"{type.Organisation} wants {string.Join(" ", type.Supplies)} V; the sockets of {where} carry {string.Join(" ", array.Supplies)} V.",
+                $"{type.Organisation} wants {string.Join(" ", type.Supplies)} V; the sockets of {where} carry "
+                    + $"{string.Join(" ", array.Supplies)} V.",
                 ["A chip on the wrong supplies is destroyed, and may take its neighbours with it."]
             );
     }
@@ -118,7 +122,8 @@ public static class ChipChecks
         MixRule mix = part.Mix is { } word ? MixRules.Of(word) ?? MixRule.Any : MixRule.Any;
         for (int i = 1; i < filled; i++)
             if (mix == MixRule.Alike && banks[i]!.Type != banks[0]!.Type)
-                return $"All banks must hold the same; bank {i} holds {banks[i]!.Type.Organisation}, bank 0 {banks[0]!.Type.Organisation}.";
+                return $"All banks must hold the same; bank {i} holds {banks[i]!.Type.Organisation}, bank 0 "
+                    + $"{banks[0]!.Type.Organisation}.";
             else if (mix == MixRule.LargerFirst && banks[i]!.Type.Depth > banks[i - 1]!.Type.Depth)
                 return $"Larger chips come first; bank {i} is larger than bank {i - 1}.";
             else if (mix == MixRule.Pairs && i % 2 == 1 && banks[i]!.Type != banks[i - 1]!.Type)
@@ -150,7 +155,8 @@ public static class ChipChecks
                 Severity.Stop,
                 instance,
                 "Switches for other chips",
-                $"With {string.Join(" and ", banks.Select(b => b?.Type.Organisation ?? "an empty bank"))}, {string.Join(" and ", moves.Select(m => $"{m.Key} stands at {m.Value}"))}.",
+                $"With {string.Join(" and ", banks.Select(b => b?.Type.Organisation ?? "an empty bank"))}, "
+                    + $"{string.Join(" and ", moves.Select(m => $"{m.Key} stands at {m.Value}"))}.",
                 [
                     .. row.Positions.Select(p =>
                         $"{p.Key}: {p.Value} by the board's table, {instance.Positions.GetValueOrDefault(p.Key)} now."

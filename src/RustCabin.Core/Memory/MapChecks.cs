@@ -22,8 +22,10 @@ static class MapChecks
                 $"{Number(owners.Length)} drive one range",
                 Subjects(unit, fight),
                 onReads
-                    ? $"{Listed(owners)} {(owners.Length == 2 ? "both" : "all")} answer reads at {Where(unit, fight)}. That can damage their drivers."
-                    : $"{Listed(owners)} meet on writes at {Where(unit, fight)}: one drives the bus although it is being written. That can damage the drivers.",
+                    ? $"{Listed(owners)} {(owners.Length == 2 ? "both" : "all")} answer reads at {Where(unit, fight)}. That "
+                        + $"can damage their drivers."
+                    : $"{Listed(owners)} meet on writes at {Where(unit, fight)}: one drives the bus although it is being "
+                        + $"written. That can damage the drivers.",
                 Why(unit, fight)
             );
         });
@@ -53,7 +55,8 @@ static class MapChecks
                 Severity.Stop,
                 "Beyond the address space",
                 [PlannedUnit.SubjectOf(claim.Owner)],
-                $"{unit.OwnerName(claim.Owner)} reaches {Hex(unit, claim.Base + (claim.Size - 1))}; the last address is {Hex(unit, last)}.",
+                $"{unit.OwnerName(claim.Owner)} reaches {Hex(unit, claim.Base + (claim.Size - 1))}; the last address is "
+                    + $"{Hex(unit, last)}.",
                 [
                     $"{unit.Model.AddressBits} address lines reach {new ByteSize(last + 1)}: up to {Hex(unit, last)}.",
                     $"The claim begins at {Hex(unit, claim.Base)} and is {new ByteSize(claim.Size)} long.",
@@ -101,17 +104,20 @@ static class MapChecks
             .. meeting
                 .Claims.Select(c => unit.Map.Claims[c])
                 .Select(c =>
-                    $"{c.Owner}: {Words<ClaimKind>.Of(c.Kind)}, {Words<BusAccess>.Of(c.Access)}, {AddressRange.Of(c.Base, c.Size).ToScreen(unit.Model.AddressBits)}, {new ByteSize(c.Size)}"
+                    $"{c.Owner}: {Words<ClaimKind>.Of(c.Kind)}, {Words<BusAccess>.Of(c.Access)}, "
+                    + $"{AddressRange.Of(c.Base, c.Size).ToScreen(unit.Model.AddressBits)}, {new ByteSize(c.Size)}"
                     + (c.Mask is { } mask ? $", decoded by mask {Hex(unit, mask)}" : "")
                     + (c.DrivesOnWrite ? ", drives on writes too" : "")
                     + "."
                 ),
-            $"They meet at {Where(unit, meeting)}, {meeting.Range.Size}, as seen by {string.Join(" and ", unit.Map.MasterNames(meeting.Masters))}.",
+            $"They meet at {Where(unit, meeting)}, {meeting.Range.Size}, as seen by "
+                + $"{string.Join(" and ", unit.Map.MasterNames(meeting.Masters))}.",
             "No sheet says that one of them switches another off there.",
         ];
 
     /// <summary>
-    /// MAP-FIGHT, MAP-OUTSIDE and AUTO-NO-ROOM, as far as choices show them: at the beginning of each claim one at most of those that reach there answers a master. Claims whose
+    /// MAP-FIGHT, MAP-OUTSIDE and AUTO-NO-ROOM, as far as choices show them: at the beginning of each claim one at most of those
+    /// that reach there answers a master. Claims whose
     /// place depends on other claims (overlays, changes by other parts) are left to the checks.
     /// </summary>
     public static void Rule(ChoiceModel choices)

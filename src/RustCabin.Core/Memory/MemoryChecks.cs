@@ -10,8 +10,10 @@ namespace RustCabin.Core.Memory;
 static class MemoryChecks
 {
     /// <summary>
-    /// MAP-UNSEEN: RAM that the first master reaches, but no power-up line counts and self-configuration did not place. Memory seen at a
-    /// mirror is seen; what lies under an overlay is not there to be seen. A model without power-up lines says nothing about what its
+    /// MAP-UNSEEN: RAM that the first master reaches, but no power-up line counts and self-configuration did not place. Memory
+    /// seen at a
+    /// mirror is seen; what lies under an overlay is not there to be seen. A model without power-up lines says nothing about what
+    /// its
     /// firmware looks at, so nothing is unseen there; what lies beyond a line's cap is told as MAP-BEYOND-LIMIT.
     /// </summary>
     public static IEnumerable<Finding> Unseen(PlannedUnit unit, PowerUpCount count)
@@ -38,9 +40,11 @@ static class MemoryChecks
                 Severity.Watch,
                 $"{new ByteSize(unseen)} is never looked at",
                 [PlannedUnit.SubjectOf(claim.Owner)],
-                $"{unit.OwnerName(claim.Owner)} holds {new ByteSize(unseen)} that no power-up count reaches and no card was given.",
+                $"{unit.OwnerName(claim.Owner)} holds {new ByteSize(unseen)} that no power-up count reaches and no card was "
+                    + $"given.",
                 [
-                    $"{claim.Owner}: {AddressRange.Of(claim.Base, claim.Size).ToScreen(unit.Model.AddressBits)}, {new ByteSize(claim.Size)}.",
+                    $"{claim.Owner}: {AddressRange.Of(claim.Base, claim.Size).ToScreen(unit.Model.AddressBits)}, "
+                        + $"{new ByteSize(claim.Size)}.",
                     .. count.Lines.Select(l => $"Line \"{l.Label}\": {l.Uncapped}. {l.Why}"),
                 ]
             );

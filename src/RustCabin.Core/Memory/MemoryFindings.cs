@@ -12,7 +12,8 @@ public static class MemoryFindings
     public static readonly FindingKind MapFight = new("MAP-FIGHT", At, [Severity.Stop])
     {
         Meaning =
-            "Two claims drive the bus in one cycle: both answer a read for the same master, with no overlay between them, or one drives on writes (drivesOnWrite) where another takes the write. It can damage drivers, not only fail.",
+            "Two claims drive the bus in one cycle: both answer a read for the same master, with no overlay between them, or "
+            + "one drives on writes (drivesOnWrite) where another takes the write. It can damage drivers, not only fail.",
         Mend = "Move one by its switch; the tray offers the move when a single switch does it.",
     };
 
@@ -34,7 +35,8 @@ public static class MemoryFindings
     public static readonly FindingKind MapUnseen = new("MAP-UNSEEN", At, [Severity.Watch])
     {
         Meaning =
-            "RAM that no power-up line counts and self-configuration did not place. A model whose sheet has no power-up lines raises none.",
+            "RAM that no power-up line counts and self-configuration did not place. A model whose sheet has no power-up lines "
+            + "raises none.",
         Mend = "Move it behind the memory that is counted, or add the software that makes it known.",
     };
 
@@ -49,7 +51,8 @@ public static class MemoryFindings
     public static readonly FindingKind AutoNoRoom = new("AUTO-NO-ROOM", At, [Severity.Stop])
     {
         Meaning =
-            "Stop for that card. A self-configuring card finds no free range of its size: base = window base + k x size, lowest k, in slot order.",
+            "Stop for that card. A self-configuring card finds no free range of its size: base = window base + k x size, "
+            + "lowest k, in slot order.",
         Mend = "A smaller size, or free the window.",
     };
 
@@ -57,7 +60,8 @@ public static class MemoryFindings
     public static readonly FindingKind BankReset = new("BANK-RESET", At, [Severity.Stop, Severity.Watch])
     {
         Meaning =
-            "Stop, or watch where firmware writes the register before it uses the window. A bank register's value at power-up is not defined.",
+            "Stop, or watch where firmware writes the register before it uses the window. A bank register's value at power-up "
+            + "is not defined.",
         Mend = "A reset circuit; the Memory station works it out.",
     };
 
@@ -65,7 +69,8 @@ public static class MemoryFindings
     public static readonly FindingKind ChipMix = new("CHIP-MIX", At, [Severity.Stop])
     {
         Meaning =
-            "A bank holds a type that the board does not take, or types that may not stand together (all alike, larger first, pairs; bank 0 first).",
+            "A bank holds a type that the board does not take, or types that may not stand together (all alike, larger first, "
+            + "pairs; bank 0 first).",
         Mend = "Another arrangement; the Memory station lists those that reach the target.",
     };
 
@@ -73,7 +78,8 @@ public static class MemoryFindings
     public static readonly FindingKind ChipLines = new("CHIP-LINES", At, [Severity.Watch])
     {
         Meaning =
-            "The board drives fewer address lines than the chip has: of a multiplexed DRAM each missing one leaves a quarter, of a static chip a half.",
+            "The board drives fewer address lines than the chip has: of a multiplexed DRAM each missing one leaves a quarter, "
+            + "of a static chip a half.",
         Mend = "Smaller chips, or a board that drives the lines.",
     };
 
@@ -81,7 +87,8 @@ public static class MemoryFindings
     public static readonly FindingKind ChipRefresh = new("CHIP-REFRESH", At, [Severity.Stop, Severity.Watch])
     {
         Meaning =
-            "Stop, or watch where only some makers' chips of the type want more. The refresh counter is narrower than the rows, or a row comes later than its time.",
+            "Stop, or watch where only some makers' chips of the type want more. The refresh counter is narrower than the "
+            + "rows, or a row comes later than its time.",
         Mend = "Chips with fewer rows, or a board that uses the chips' own counters.",
     };
 

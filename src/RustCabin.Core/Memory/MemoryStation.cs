@@ -34,13 +34,16 @@ public sealed class MemoryStation : Station
         new Check(Rests.All, MemoryChecks.BeyondLimit),
     ];
 
-    /// <summary>A bit that sticks, a chip that is missing, an address line that is open or stuck, a bank register that starts anywhere.</summary>
+    /// <summary>
+    /// A bit that sticks, a chip that is missing, an address line that is open or stuck, a bank register that starts anywhere.
+    /// </summary>
     public override IEnumerable<Slip> Slips(PlannedUnit unit)
     {
         const string Bits =
             "The bits that are read are not the bits that were written: the count stops at the first block that the chip serves.";
         const string Line =
-            "Two places lead to one cell: the count stops where the scan meets its own beginning again, or nowhere if the line lies inside one block.";
+            "Two places lead to one cell: the count stops where the scan meets its own beginning again, or nowhere if the "
+            + "line lies inside one block.";
         foreach (DecodedClaim claim in unit.Claims.Where(c => c.Kind == ClaimKind.Ram))
         {
             int top = 63 - BitOperations.LeadingZeroCount(Math.Max(2, claim.Size) - 1);

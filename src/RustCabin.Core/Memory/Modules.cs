@@ -4,11 +4,14 @@ namespace RustCabin.Core.Memory;
 public sealed record ModuleSlot(string Name, ulong Bytes);
 
 /// <summary>
-/// A size of module: how many lie in hand, what one more costs (null: it cannot be bought), and the slots that take it (null: any).
+/// A size of module: how many lie in hand, what one more costs (null: it cannot be bought), and the slots that take it (null:
+/// any).
 /// </summary>
 public sealed record ModuleKind(ulong Bytes, int InHand, decimal? Price, IReadOnlyCollection<string>? Slots = null);
 
-/// <summary>One way to reach the target. <paramref name="Slots"/> after it, in order; what is bought and swapped; what comes out.</summary>
+/// <summary>
+/// One way to reach the target. <paramref name="Slots"/> after it, in order; what is bought and swapped; what comes out.
+/// </summary>
 public sealed record ModulePlan(
     IReadOnlyList<ulong> Slots,
     ulong Total,
@@ -23,7 +26,8 @@ public sealed record ModulePlan(
 }
 
 /// <summary>
-/// Modules in slots: the target with the fewest purchases, then the fewest swaps, then the least left unused. Source: domain.md, section 3, Modules.
+/// Modules in slots: the target with the fewest purchases, then the fewest swaps, then the least left unused. Source: domain.md,
+/// section 3, Modules.
 /// </summary>
 public static class Modules
 {
@@ -34,7 +38,8 @@ public static class Modules
     /// <param name="kinds">The sizes that go in; those fitted may be put back in other slots.</param>
     /// <param name="cap">What the machine uses at most, in bytes.</param>
     /// <param name="target">Bytes wanted; usable ones count.</param>
-    /// <param name="largerFirst">The rule of the slots: no module is larger than the one before it, and empty slots come last.</param>
+    /// <param name="largerFirst">The rule of the slots: no module is larger than the one before it, and empty slots come
+    /// last.</param>
     public static IReadOnlyList<ModulePlan> Of(
         IReadOnlyList<ModuleSlot> slots,
         IReadOnlyList<ModuleKind> kinds,
@@ -121,7 +126,8 @@ public static class Modules
         [.. sizes.SelectMany((size, i) => Enumerable.Repeat(size, counts[i])), .. Enumerable.Repeat(0ul, slots - counts.Sum())];
 
     /// <summary>
-    /// Sizes that few slots take are placed first; each keeps the places that it has and then takes the first that are free. Null: they do not go in.
+    /// Sizes that few slots take are placed first; each keeps the places that it has and then takes the first that are free.
+    /// Null: they do not go in.
     /// </summary>
     static ulong[]? Kept(
         IReadOnlyList<ModuleSlot> slots,

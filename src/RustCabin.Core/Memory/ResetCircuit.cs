@@ -1,8 +1,10 @@
 namespace RustCabin.Core.Memory;
 
 /// <summary>
-/// A resistor to the supply and a capacitor to ground that hold a register's clear low at power-up: <c>t = R C ln(Vcc / (Vcc - Vth))</c>. Ohms, farads, volts,
-/// seconds. The guaranteed hold is at the lowest threshold that counts as low, the longest at the highest. Source: domain.md, section 1.
+/// A resistor to the supply and a capacitor to ground that hold a register's clear low at power-up: <c>t = R C ln(Vcc / (Vcc -
+/// Vth))</c>. Ohms, farads, volts,
+/// seconds. The guaranteed hold is at the lowest threshold that counts as low, the longest at the highest. Source: domain.md,
+/// section 1.
 /// </summary>
 public sealed record ResetCircuit(
     double Ohms,
@@ -20,7 +22,9 @@ public sealed record ResetCircuit(
 
     double Hold(double threshold) => Ohms * Farads * Math.Log(SupplyVolts / (SupplyVolts - threshold));
 
-    /// <summary>The smallest capacitor of the series 1, 2.2, 4.7 that outlasts a rise, in seconds, with this resistor; in farads.</summary>
+    /// <summary>
+    /// The smallest capacitor of the series 1, 2.2, 4.7 that outlasts a rise, in seconds, with this resistor; in farads.
+    /// </summary>
     public static double CapacitorFor(double ohms, double supplyVolts, double supplyRise)
     {
         for (double decade = 1e-9; decade < 1; decade *= 10)

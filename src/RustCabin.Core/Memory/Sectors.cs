@@ -4,12 +4,15 @@ namespace RustCabin.Core.Memory;
 public sealed record FileInSectors(ulong Bytes, ulong Sectors);
 
 /// <summary>
-/// What fits on a RAM disk or a disc of sectors. Capacity is sectors times bytes per sector; a file of b bytes takes <c>ceil(b / (sector - link bytes))</c> sectors,
-/// an empty one 1; boot, table and directory sectors are reserved. <paramref name="FreeSectors"/> below 0: so many are missing. Source: domain.md, section 3.
+/// What fits on a RAM disk or a disc of sectors. Capacity is sectors times bytes per sector; a file of b bytes takes <c>ceil(b /
+/// (sector - link bytes))</c> sectors,
+/// an empty one 1; boot, table and directory sectors are reserved. <paramref name="FreeSectors"/> below 0: so many are missing.
+/// Source: domain.md, section 3.
 /// </summary>
 public sealed record SectorPlan(ulong CapacityBytes, long FreeSectors, IReadOnlyList<FileInSectors> Files)
 {
-    /// <exception cref="ArgumentOutOfRangeException">The links leave no room in a sector, or more sectors are reserved than there are.</exception>
+    /// <exception cref="ArgumentOutOfRangeException">The links leave no room in a sector, or more sectors are reserved than there
+    /// are.</exception>
     public static SectorPlan Of(
         ulong sectors,
         ulong reservedSectors,

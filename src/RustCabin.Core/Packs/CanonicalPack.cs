@@ -8,8 +8,10 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Packs;
 
 /// <summary>
-/// Writes a pack in its canonical form: fields in the order of its declaration, the user's own names and <c>x</c> as they stood, numbers,
-/// addresses and sizes as typed, two spaces, LF, a line end at the end. What was written so, read and written again, gives equal bytes.
+/// Writes a pack in its canonical form: fields in the order of its declaration, the user's own names and <c>x</c> as they stood,
+/// numbers,
+/// addresses and sizes as typed, two spaces, LF, a line end at the end. What was written so, read and written again, gives equal
+/// bytes.
 /// </summary>
 public static class CanonicalPack
 {
@@ -81,7 +83,10 @@ public static class CanonicalPack
             );
     }
 
-    /// <summary>A pack of sheets that are JSON each, put together as they stand; <paramref name="sheets"/> gives those of a kind (model, part, unit, job, title).</summary>
+    /// <summary>
+    /// A pack of sheets that are JSON each, put together as they stand; <paramref name="sheets"/> gives those of a kind (model,
+    /// part, unit, job, title).
+    /// </summary>
     public static byte[] Compose(string currency, Func<string, IEnumerable<string>> sheets)
     {
         var json = new StringBuilder($$"""{"format":"{{Pack.Format}}","currency":"{{currency}}" """);

@@ -5,7 +5,10 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Packs;
 
-/// <summary>Reads a pack: its own fields, then its sheets, then what they say of each other. All errors are told at once, each with its path.</summary>
+/// <summary>
+/// Reads a pack: its own fields, then its sheets, then what they say of each other. All errors are told at once, each with its
+/// path.
+/// </summary>
 public static class PackReader
 {
     static readonly JsonDocumentOptions Json = new() { MaxDepth = 64, AllowDuplicateProperties = false };
@@ -30,7 +33,9 @@ public static class PackReader
         }
     }
 
-    /// <summary>An escape may spell half a character, which is JSON by its grammar and text to nobody: reading it as text throws.</summary>
+    /// <summary>
+    /// An escape may spell half a character, which is JSON by its grammar and text to nobody: reading it as text throws.
+    /// </summary>
     static void DemandWholeCharacters(ReadOnlySpan<byte> utf8)
     {
         var reader = new Utf8JsonReader(utf8, new JsonReaderOptions { MaxDepth = 64 });
@@ -39,7 +44,10 @@ public static class PackReader
                 reader.GetString();
     }
 
-    /// <summary>Reads a pack. <paramref name="known"/> holds sheets that are here already, which those of the pack may refer to. A cabin that was filled from several packs may hold more than one pack can (<paramref name="limitSheets"/>).</summary>
+    /// <summary>
+    /// Reads a pack. <paramref name="known"/> holds sheets that are here already, which those of the pack may refer to. A cabin
+    /// that was filled from several packs may hold more than one pack can (<paramref name="limitSheets"/>).
+    /// </summary>
     public static Reading<Pack> Read(JsonElement root, Pack? known = null, bool limitSheets = true)
     {
         var reading = new SheetReading();
@@ -58,7 +66,9 @@ public static class PackReader
         return Reading<Pack>.Of(pack, errors);
     }
 
-    /// <summary>Reads one job sheet by itself; with <paramref name="known"/>, its references are checked against the sheets there.</summary>
+    /// <summary>
+    /// Reads one job sheet by itself; with <paramref name="known"/>, its references are checked against the sheets there.
+    /// </summary>
     public static Reading<Job> ReadJob(JsonElement sheet, Pack? known) =>
         ReadOne<Job>(sheet, "job", job => known is null ? [] : PackReferences.CheckJob(job, "job", Pack.Empty, known));
 

@@ -79,7 +79,9 @@ static class PackReferences
         where sites.All(s => s.Id != named.Item2)
         select new SheetError($"{path}[{claim.Index}].{named.Item1}", $"\"{named.Item2}\" is not a site of this sheet");
 
-    /// <summary>What a claim says by name. <paramref name="masters"/> is null for a part, whose claims may meet any model.</summary>
+    /// <summary>
+    /// What a claim says by name. <paramref name="masters"/> is null for a part, whose claims may meet any model.
+    /// </summary>
     public static IEnumerable<SheetError> CheckClaim(
         Claim claim,
         string path,
@@ -273,7 +275,8 @@ static class PackReferences
             if (model is not null && TooFree(claim, model.AddressBits) is { } free)
                 yield return new(
                     $"{path}.part",
-                    $"claim \"{claim.Id}\" of {part.Id} leaves out {free} address lines on {model.Id}; {Maps.Decode.MostFreeLines} are the most"
+                    $"claim \"{claim.Id}\" of {part.Id} leaves out {free} address lines on {model.Id}; "
+                        + $"{Maps.Decode.MostFreeLines} are the most"
                 );
     }
 

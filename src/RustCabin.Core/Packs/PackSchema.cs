@@ -6,7 +6,10 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Packs;
 
-/// <summary>The JSON Schema (draft 2020-12) of a pack, made from the declarations of its sheets. docs/schema holds it; a test keeps the two alike.</summary>
+/// <summary>
+/// The JSON Schema (draft 2020-12) of a pack, made from the declarations of its sheets. docs/schema holds it; a test keeps the
+/// two alike.
+/// </summary>
 public static class PackSchema
 {
     static readonly JsonSerializerOptions Layout = new()

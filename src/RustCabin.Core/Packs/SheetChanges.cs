@@ -5,7 +5,10 @@ namespace RustCabin.Core.Packs;
 /// <summary>One field that differs between two versions of a sheet; null where a side has no such field.</summary>
 public sealed record FieldChange(string Path, string? Before, string? After);
 
-/// <summary>Compares two versions of a sheet field by field. Items of lists that carry an <c>id</c> are matched by it, others by their place.</summary>
+/// <summary>
+/// Compares two versions of a sheet field by field. Items of lists that carry an <c>id</c> are matched by it, others by their
+/// place.
+/// </summary>
 public static class SheetChanges
 {
     /// <summary>The differences, in the order of the older sheet and then of what is new.</summary>

@@ -3,7 +3,8 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Planning;
 
 /// <summary>
-/// One part on the planned unit, under the name that answers use: the part's id, with <c>#2</c>, <c>#3</c> for repeats. Names are given
+/// One part on the planned unit, under the name that answers use: the part's id, with <c>#2</c>, <c>#3</c> for repeats. Names are
+/// given
 /// over what is fitted and then what the job adds, removed ones counted, so that taking one out renames no other.
 /// </summary>
 public sealed record Instance(
@@ -20,7 +21,9 @@ public sealed record Instance(
     /// <summary>The part's name, with its number where there are several.</summary>
     public string Title => Name.IndexOf('#') is var i and > 0 ? $"{Part.Name} {Name[i..]}" : Part.Name;
 
-    /// <summary>The site that a way which names only a connector comes to; null: none is free, or the way names its sites.</summary>
+    /// <summary>
+    /// The site that a way which names only a connector comes to; null: none is free, or the way names its sites.
+    /// </summary>
     public string? Site { get; init; }
 
     /// <summary>True if its way takes any site of a connector, and so has to be given one.</summary>

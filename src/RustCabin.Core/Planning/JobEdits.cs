@@ -4,7 +4,8 @@ using RustCabin.Core.Switches;
 namespace RustCabin.Core.Planning;
 
 /// <summary>
-/// The smallest changes to a job, as typed changes of its record. Whoever keeps the job merges them into its JSON, so that everything else in the sheet stays as it was.
+/// The smallest changes to a job, as typed changes of its record. Whoever keeps the job merges them into its JSON, so that
+/// everything else in the sheet stays as it was.
 /// None checks against other sheets, which reading does.
 /// </summary>
 public static class JobEdits
@@ -73,7 +74,9 @@ public static class JobEdits
             Add = [.. job.Add, new FittedPart { Part = part, Way = way }],
         };
 
-    /// <summary>Drops the part that the job adds at <paramref name="index"/>, and every tick and caution that was about it.</summary>
+    /// <summary>
+    /// Drops the part that the job adds at <paramref name="index"/>, and every tick and caution that was about it.
+    /// </summary>
     public static Job Drop(Job job, int index, string instance)
     {
         StepId[] about = [Acts.Set(instance), Acts.Fit(instance)];

@@ -8,7 +8,9 @@ namespace RustCabin.Core.Planning;
 /// <summary>Resolves a unit and a job against their sheets. Pure: the same sheets give the same plan.</summary>
 public static class Plan
 {
-    /// <summary>The plan of a job. Its unit, model and parts must be in the pack (<see cref="PackReader"/> sees to that).</summary>
+    /// <summary>
+    /// The plan of a job. Its unit, model and parts must be in the pack (<see cref="PackReader"/> sees to that).
+    /// </summary>
     public static PlannedUnit For(Pack pack, Job job) => Make(pack, pack.FindUnit(job.Unit)!, job);
 
     /// <summary>The unit as it stands, before any job.</summary>
@@ -54,7 +56,9 @@ public static class Plan
             ]
         );
 
-    /// <summary>The same plan with some of its parts only: as the unit stands between two steps of a build, or with a part not seated.</summary>
+    /// <summary>
+    /// The same plan with some of its parts only: as the unit stands between two steps of a build, or with a part not seated.
+    /// </summary>
     public static PlannedUnit With(PlannedUnit planned, Func<Instance, bool> fitted) =>
         Of(planned, [.. planned.Instances.Where(fitted)]);
 
@@ -89,7 +93,10 @@ public static class Plan
         return new PlannedUnit(model, unit, job, revision, instances, claims, unplaced, map, firmware, currency);
     }
 
-    /// <summary>Gives each part whose way names only a connector its site: the one it says, else the first of that connector that no part before it takes.</summary>
+    /// <summary>
+    /// Gives each part whose way names only a connector its site: the one it says, else the first of that connector that no part
+    /// before it takes.
+    /// </summary>
     static IReadOnlyList<Instance> Seated(Model model, string revision, IReadOnlyList<Instance> instances)
     {
         if (!instances.Any(i => i.SeeksSite))
@@ -154,7 +161,10 @@ public static class Plan
         ];
     }
 
-    /// <summary>Switches stand where the job moves them, else where the fitted part has them, else at factory. Without a way, the first that is for this model.</summary>
+    /// <summary>
+    /// Switches stand where the job moves them, else where the fitted part has them, else at factory. Without a way, the first
+    /// that is for this model.
+    /// </summary>
     static Instance Place(
         Pack pack,
         Unit unit,

@@ -5,8 +5,10 @@ using RustCabin.Core.Units;
 namespace RustCabin.Core.Planning;
 
 /// <summary>
-/// The claims of a planned unit: those of the model that hold for its revision, those of its parts whose switches allow them, what the
-/// parts change about either (<c>sets</c>), and the places that self-configuration gives. Source: formats.md, Claims; domain.md, section 1.
+/// The claims of a planned unit: those of the model that hold for its revision, those of its parts whose switches allow them,
+/// what the
+/// parts change about either (<c>sets</c>), and the places that self-configuration gives. Source: formats.md, Claims; domain.md,
+/// section 1.
 /// </summary>
 static class PlannedClaims
 {
@@ -72,7 +74,9 @@ static class PlannedClaims
                     };
     }
 
-    /// <summary>The place of the part's first site on the model sheet: self-configuration goes through the slots in that order.</summary>
+    /// <summary>
+    /// The place of the part's first site on the model sheet: self-configuration goes through the slots in that order.
+    /// </summary>
     static int SlotOrder(Model model, Instance instance)
     {
         int order = instance
@@ -135,7 +139,8 @@ static class PlannedClaims
         return
         [
             .. model.AutoWindows.Select(w =>
-                $"Window {w.Id}: {AddressRange.Of(w.Base.Value, Math.Max(1, w.Size.Bytes)).ToScreen(model.AddressBits)}, {w.Size}."
+                $"Window {w.Id}: {AddressRange.Of(w.Base.Value, Math.Max(1, w.Size.Bytes)).ToScreen(model.AddressBits)}, "
+                + $"{w.Size}."
             ),
             .. from t in taken
             where model.AutoWindows.Any(w => w.Size.Bytes > 0 && AddressRange.Of(w.Base.Value, w.Size.Bytes).Touches(t.Range))

@@ -5,7 +5,8 @@ using RustCabin.Core.Wants;
 namespace RustCabin.Core.Planning;
 
 /// <summary>
-/// A unit with its job, resolved against model, revision and switches: what everything else is computed from. Nothing in it is guessed:
+/// A unit with its job, resolved against model, revision and switches: what everything else is computed from. Nothing in it is
+/// guessed:
 /// each list follows the order of the sheets.
 /// </summary>
 public sealed record PlannedUnit(
@@ -41,10 +42,14 @@ public sealed record PlannedUnit(
     /// <summary>The sites that this revision has.</summary>
     public IEnumerable<Site> Sites => Model.Sites.Where(s => Holds(s.Revisions));
 
-    /// <summary>True if something that a sheet limits to <paramref name="revisions"/> is there on this unit; an empty list limits nothing.</summary>
+    /// <summary>
+    /// True if something that a sheet limits to <paramref name="revisions"/> is there on this unit; an empty list limits nothing.
+    /// </summary>
     public bool Holds(IReadOnlyList<string> revisions) => revisions.Count == 0 || revisions.Contains(Revision.Id);
 
-    /// <summary>The name for a person of a claim's owner, such as <c>Fathom memory board</c> or <c>shared memory of the Brindle 16</c>.</summary>
+    /// <summary>
+    /// The name for a person of a claim's owner, such as <c>Fathom memory board</c> or <c>shared memory of the Brindle 16</c>.
+    /// </summary>
     public string OwnerName(string owner) =>
         owner.Split(':') switch
         {

@@ -8,7 +8,9 @@ public sealed record RevisionChance(string Id, double Probability);
 /// <summary>A clue that speaks for other revisions than the one taken.</summary>
 public sealed record Contradiction(string Clue, IReadOnlyList<string> Says);
 
-/// <summary>The revision taken (the confirmed one, else the likeliest), with the clues' probability for it, and the clues against it.</summary>
+/// <summary>
+/// The revision taken (the confirmed one, else the likeliest), with the clues' probability for it, and the clues against it.
+/// </summary>
 public sealed record Verdict(
     string Id,
     double Probability,
@@ -21,12 +23,15 @@ public sealed record Verdict(
 public sealed record NextClue(string Clue, double Bits, decimal Minutes);
 
 /// <summary>
-/// Which board is it: Bayes over the clues seen, from a flat prior. A clue says a value it lists for a revision with its trust, each other
+/// Which board is it: Bayes over the clues seen, from a flat prior. A clue says a value it lists for a revision with its trust,
+/// each other
 /// value with (1 - trust) / (values - 1); where it lists a revision nowhere, 1 / values. Source: formats.md, Identify.
 /// </summary>
 public static class Revisions
 {
-    /// <summary>Identifies. <paramref name="confirmed"/> is a revision that the user vouches for; probabilities stay the clues'.</summary>
+    /// <summary>
+    /// Identifies. <paramref name="confirmed"/> is a revision that the user vouches for; probabilities stay the clues'.
+    /// </summary>
     public static Verdict Identify(Model model, IReadOnlyDictionary<string, string> seen, string? confirmed)
     {
         double[] chance = [.. model.Revisions.Select(_ => 1.0)];
@@ -54,7 +59,9 @@ public static class Revisions
         );
     }
 
-    /// <summary>The chance, 0 to 1, that the clue shows <paramref name="value"/> on a board of <paramref name="revision"/>.</summary>
+    /// <summary>
+    /// The chance, 0 to 1, that the clue shows <paramref name="value"/> on a board of <paramref name="revision"/>.
+    /// </summary>
     public static double Likelihood(Clue clue, string value, string revision)
     {
         int values = clue.Values.Count;
@@ -67,7 +74,8 @@ public static class Revisions
     }
 
     /// <summary>
-    /// The look that tells most for its time: the unseen clue with the most expected bits per minute, or null when none would tell anything.
+    /// The look that tells most for its time: the unseen clue with the most expected bits per minute, or null when none would
+    /// tell anything.
     /// <paramref name="allowed"/> leaves clues out, such as those behind a closed lid.
     /// </summary>
     public static NextClue? Next(Model model, IReadOnlyDictionary<string, string> seen, Func<Clue, bool>? allowed = null)
@@ -80,7 +88,10 @@ public static class Revisions
             .MaxBy(n => n.Bits / (double)Math.Max(n.Minutes, 0.01m));
     }
 
-    /// <summary>How much doubt a look at the clue is expected to take away: entropy now less the mean entropy after, over the values it lists.</summary>
+    /// <summary>
+    /// How much doubt a look at the clue is expected to take away: entropy now less the mean entropy after, over the values it
+    /// lists.
+    /// </summary>
     static double ExpectedBits(Model model, Clue clue, double[] now)
     {
         double after = 0,

@@ -23,10 +23,12 @@ static class FeedChecks
                         $"{speaks:0.#} V meets {there:0.#} V",
                         [instance.Subject],
                         there > stands
-                            ? $"The pins of {taken.Site} carry {there:0.#} V; {instance.Title} speaks {speaks:0.#} V and stands {stands:0.#} V."
+                            ? $"The pins of {taken.Site} carry {there:0.#} V; {instance.Title} speaks {speaks:0.#} V and "
+                                + $"stands {stands:0.#} V."
                             : $"{instance.Title} drives {speaks:0.#} V into {taken.Site}, which speaks {there:0.#} V.",
                         [
-                            "A level shifter between them, or a part made for this level. That it worked once proves nothing: inputs die slowly.",
+                            "A level shifter between them, or a part made for this level. That it worked once proves nothing: "
+                                + "inputs die slowly.",
                         ]
                     );
             }
@@ -44,12 +46,14 @@ static class FeedChecks
             Severity.Stop,
             $"{rail.Volts:0.##} V feeds {instance.Title}",
             [instance.Subject],
-            $"{instance.Title} stands {feed.MinVolts:0.##} to {feed.MaxVolts:0.##} V at its feed pin; {feed.Rail} gives {rail.Volts:0.##} V.",
+            $"{instance.Title} stands {feed.MinVolts:0.##} to {feed.MaxVolts:0.##} V at its feed pin; {feed.Rail} gives "
+                + $"{rail.Volts:0.##} V.",
             ["What a part is fed and what it talks are two things: both must match."]
         );
 
     /// <summary>
-    /// USB-PROFILE: a trigger board asks a USB-C supply for one fixed voltage. It must be offered exactly, never "close enough" upward, with enough current; over 3 A the cable must be marked.
+    /// USB-PROFILE: a trigger board asks a USB-C supply for one fixed voltage. It must be offered exactly, never "close enough"
+    /// upward, with enough current; over 3 A the cable must be marked.
     /// </summary>
     public static IEnumerable<Finding> Profiles(PlannedUnit unit)
     {
@@ -60,7 +64,8 @@ static class FeedChecks
             string[] why =
             [
                 .. supplies.Select(s =>
-                    $"{s.Title} offers {string.Join(", ", s.Part.Profiles.Select(p => $"{p.Volts:0.#} V at {p.Amps:0.##} A"))}{(s.Part.MarkedCable ? ", cable marked" : "")}."
+                    $"{s.Title} offers {string.Join(", ", s.Part.Profiles.Select(p => $"{p.Volts:0.#} V at {p.Amps:0.##} A"))}"
+                    + $"{(s.Part.MarkedCable ? ", cable marked" : "")}."
                 ),
                 "12 V is optional for supplies. What is not offered is not given: the board then gets another voltage.",
             ];
@@ -89,7 +94,8 @@ static class FeedChecks
                     Severity.Stop,
                     $"{amps:0.##} A at {volts:0.#} V",
                     subjects,
-                    $"{board.Title} wants {amps:0.##} A at {volts:0.#} V; the supply gives {supplies.SelectMany(s => s.Part.Profiles).Where(p => p.Volts == volts).Max(p => p.Amps):0.##} A.",
+                    $"{board.Title} wants {amps:0.##} A at {volts:0.#} V; the supply gives "
+                        + $"{supplies.SelectMany(s => s.Part.Profiles).Where(p => p.Volts == volts).Max(p => p.Amps):0.##} A.",
                     why
                 );
             else if (

@@ -21,7 +21,10 @@ public sealed record RegulatorHeat(Rail Rail, decimal Amps)
     }
 }
 
-/// <summary>The heat in the case and what becomes of it: rise = watts x degrees per watt without a fan; CFM = 1.76 x watts / degrees with one. Source: domain.md, section 7.</summary>
+/// <summary>
+/// The heat in the case and what becomes of it: rise = watts x degrees per watt without a fan; CFM = 1.76 x watts / degrees with
+/// one. Source: domain.md, section 7.
+/// </summary>
 public sealed record CaseHeat(Cooling Cooling, decimal Watts)
 {
     const decimal CfmPerWattDegree = 1.76m;
@@ -42,7 +45,9 @@ public sealed record CaseHeat(Cooling Cooling, decimal Watts)
 
 static class HeatChecks
 {
-    /// <summary>HEAT-REGULATOR and HEAT-CASE: over (stop) or within 10 % (watch) of what a regulator or the case can get rid of.</summary>
+    /// <summary>
+    /// HEAT-REGULATOR and HEAT-CASE: over (stop) or within 10 % (watch) of what a regulator or the case can get rid of.
+    /// </summary>
     public static IEnumerable<Finding> Of(PlannedUnit unit)
     {
         foreach (RegulatorHeat heat in RegulatorHeat.Of(unit))
@@ -52,7 +57,8 @@ static class HeatChecks
                     hot,
                     $"{heat.Watts:0.#} W in the {heat.Rail.Id} V regulator",
                     [$"model:{heat.Rail.Id}", .. Drawing(unit, heat.Rail.Id)],
-                    $"The regulator of {heat.Rail.Id} V turns {heat.Watts:0.##} W into heat; it stands {heat.Rail.Regulator.MaxWatts:0.##} W.",
+                    $"The regulator of {heat.Rail.Id} V turns {heat.Watts:0.##} W into heat; it stands "
+                        + $"{heat.Rail.Regulator.MaxWatts:0.##} W.",
                     [
                         $"({heat.Rail.Regulator.FromVolts} - {heat.Rail.Volts}) V x {heat.Amps:0.###} A = {heat.Watts:0.##} W.",
                         "A switching regulator in its place, a larger heat sink, or less on the rail.",
@@ -69,7 +75,8 @@ static class HeatChecks
             .. inside.Rise is { } r
                 ? [$"{inside.Watts:0.##} W x {inside.Cooling.DegreesPerWatt:0.###} degrees a watt = {r:0.#} degrees."]
                 : (string[])[],
-            $"Air for a rise of {inside.Cooling.MaxRise:0.#} degrees: 1.76 x {inside.Watts:0.##} / {inside.Cooling.MaxRise:0.#} = {inside.CfmNeeded:0.##} CFM.",
+            $"Air for a rise of {inside.Cooling.MaxRise:0.#} degrees: 1.76 x {inside.Watts:0.##} / "
+                + $"{inside.Cooling.MaxRise:0.#} = {inside.CfmNeeded:0.##} CFM.",
         ];
         string[] subjects = ["unit", .. unit.Instances.Where(i => i.Part.HeatW > 0).Select(i => i.Subject)];
         if (inside.Cooling.Cfm is { } cfm)
@@ -90,7 +97,8 @@ static class HeatChecks
                 warm,
                 $"{rise:0.#} degrees above the room",
                 subjects,
-                $"{inside.Watts:0.#} W in this case without a fan make it {rise:0.#} degrees warmer than the room; {inside.Cooling.MaxRise:0.#} are allowed.",
+                $"{inside.Watts:0.#} W in this case without a fan make it {rise:0.#} degrees warmer than the room; "
+                    + $"{inside.Cooling.MaxRise:0.#} are allowed.",
                 why
             );
     }

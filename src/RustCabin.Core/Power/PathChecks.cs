@@ -5,7 +5,9 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Power;
 
-/// <summary>What hangs on one branch of a rail: a plug, a splitter, a trace, a cable. Amps at peak; volts lost = amps x ohms.</summary>
+/// <summary>
+/// What hangs on one branch of a rail: a plug, a splitter, a trace, a cable. Amps at peak; volts lost = amps x ohms.
+/// </summary>
 public sealed record PathLoad(string Id, PowerPath Path, decimal RailVolts, decimal Tolerance, IReadOnlyList<Load> Loads)
 {
     public decimal PeakAmps => Loads.Sum(l => l.PeakAmps);
@@ -45,7 +47,10 @@ public sealed record PathLoad(string Id, PowerPath Path, decimal RailVolts, deci
 
 static class PathChecks
 {
-    /// <summary>POWER-PATH: a branch carries more than it may (or is within 10 % of it). POWER-DROP: it loses more than the rail's tolerance. Source: domain.md, section 7.</summary>
+    /// <summary>
+    /// POWER-PATH: a branch carries more than it may (or is within 10 % of it). POWER-DROP: it loses more than the rail's
+    /// tolerance. Source: domain.md, section 7.
+    /// </summary>
     public static IEnumerable<Finding> Of(PlannedUnit unit)
     {
         foreach (PathLoad path in PathLoad.Of(unit).Where(p => p.Loads.Count > 0))
@@ -67,7 +72,8 @@ static class PathChecks
                     lost,
                     $"{path.DropVolts * 1000:0} mV lost on {path.Id}",
                     subjects,
-                    $"{path.Id} loses {path.DropVolts * 1000:0} mV of {path.Path.Rail} V; {path.AllowedVolts * 1000:0} mV are allowed.",
+                    $"{path.Id} loses {path.DropVolts * 1000:0} mV of {path.Path.Rail} V; {path.AllowedVolts * 1000:0} mV are "
+                        + $"allowed.",
                     [
                         .. loads,
                         $"{path.PeakAmps:0.###} A x {path.Path.Ohms * 1000:0.#} mOhm = {path.DropVolts * 1000:0.#} mV.",

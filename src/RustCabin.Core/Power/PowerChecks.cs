@@ -8,7 +8,10 @@ namespace RustCabin.Core.Power;
 
 static class PowerChecks
 {
-    /// <summary>POWER-OVER: peak over (or within 10 % of) what a rail carries after ageing. POWER-NO-RAIL: a part wants a rail that is not there.</summary>
+    /// <summary>
+    /// POWER-OVER: peak over (or within 10 % of) what a rail carries after ageing. POWER-NO-RAIL: a part wants a rail that is not
+    /// there.
+    /// </summary>
     public static IEnumerable<Finding> Rails(PlannedUnit unit)
     {
         IReadOnlyList<RailLoad> rails = RailLoad.Of(unit);

@@ -12,7 +12,8 @@ public static class PowerFindings
     public static readonly FindingKind PowerOver = new("POWER-OVER", At, [Severity.Stop, Severity.Watch])
     {
         Meaning =
-            "Watch above 90 % of a rail's capacity, stop above the whole. Capacity is the rated current x 0.8 for age, unless the sheet gives derate.",
+            "Watch above 90 % of a rail's capacity, stop above the whole. Capacity is the rated current x 0.8 for age, unless "
+            + "the sheet gives derate.",
         Mend = "Fewer parts on the rail, or a stronger supply.",
     };
 
@@ -55,7 +56,8 @@ public static class PowerFindings
     public static readonly FindingKind UsbProfile = new("USB-PROFILE", At, [Severity.Stop, Severity.Watch])
     {
         Meaning =
-            "Stop. A trigger board's voltage is not offered by the supply exactly, or not with enough current, or over 3 A without a marked cable. Watch where no supply is in the plan.",
+            "Stop. A trigger board's voltage is not offered by the supply exactly, or not with enough current, or over 3 A "
+            + "without a marked cable. Watch where no supply is in the plan.",
         Mend = "A supply that offers it.",
     };
 

@@ -7,7 +7,9 @@ using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Power;
 
-/// <summary>What the supply carries and the case gets rid of; its page is the Fit station's. Source: docs/handbook/fit.md, Power.</summary>
+/// <summary>
+/// What the supply carries and the case gets rid of; its page is the Fit station's. Source: docs/handbook/fit.md, Power.
+/// </summary>
 public sealed class PowerStation : Station
 {
     /// <inheritdoc/>

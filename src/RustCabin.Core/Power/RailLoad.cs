@@ -7,7 +7,8 @@ namespace RustCabin.Core.Power;
 public sealed record Load(string Instance, string Name, decimal TypicalAmps, decimal PeakAmps);
 
 /// <summary>
-/// One rail with all that hangs on it, in amps: capacity = rated x derating (0.8 unless the sheet says otherwise), headroom = capacity - peak.
+/// One rail with all that hangs on it, in amps: capacity = rated x derating (0.8 unless the sheet says otherwise), headroom =
+/// capacity - peak.
 /// Source: domain.md, section 7.
 /// </summary>
 public sealed record RailLoad(
@@ -24,7 +25,9 @@ public sealed record RailLoad(
     public decimal PeakAmps => UnitAmps + Loads.Sum(l => l.PeakAmps);
     public decimal HeadroomAmps => CapacityAmps - PeakAmps;
 
-    /// <summary>Every rail of the unit, as its parts leave it: a supply part adds to a rail, stands in its place, or brings a new one.</summary>
+    /// <summary>
+    /// Every rail of the unit, as its parts leave it: a supply part adds to a rail, stands in its place, or brings a new one.
+    /// </summary>
     public static IReadOnlyList<RailLoad> Of(PlannedUnit unit)
     {
         var rails = unit.Rails.Select(r => new RailLoad(r.Id, r.Volts, r.Amps, r.Derate, r.UsedAmps, [])).ToList();

@@ -1,6 +1,9 @@
 namespace RustCabin.Core.Power;
 
-/// <summary>Copper wire by its gauge number. Source: the gauge's definition, d = 0.127 mm x 92^((36 - n) / 39), and copper of 1.724e-8 ohm metres; domain.md, section 7.</summary>
+/// <summary>
+/// Copper wire by its gauge number. Source: the gauge's definition, d = 0.127 mm x 92^((36 - n) / 39), and copper of 1.724e-8 ohm
+/// metres; domain.md, section 7.
+/// </summary>
 public static class Wire
 {
     const double CopperOhmMetres = 1.724e-8;

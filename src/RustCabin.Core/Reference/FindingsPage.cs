@@ -14,10 +14,13 @@ public static class FindingsPage
             """
             # Findings
 
-            What a check has to say. A **stop** cannot work, or can do damage; a **watch** works with a condition; a **note** is worth knowing.
-            The codes are stable: outside programs may rely on them. Each finding carries its *why*, the steps to follow with a pocket calculator.
+            What a check has to say. A **stop** cannot work, or can do damage; a **watch** works with a condition; a
+            **note** is worth knowing.
+            The codes are stable: outside programs may rely on them. Each finding carries its *why*, the steps to follow
+            with a pocket calculator.
 
-            This page is written from the declarations (`./cabin docs`); each stands beside its check, in `src/RustCabin.Core/<Station>/<Station>Findings.cs`.
+            This page is written from the declarations (`./cabin docs`); each stands beside its check, in
+            `src/RustCabin.Core/<Station>/<Station>Findings.cs`.
 
             """
         );
@@ -25,7 +28,8 @@ public static class FindingsPage
         {
             string severities = string.Join(" or ", kind.Severities.Select(s => s.ToString().ToLowerInvariant()));
             page.Append(
-                $"\n## {kind.Code}\n\n*{char.ToUpperInvariant(severities[0])}{severities[1..]}; mended at {kind.Station}.* {kind.Meaning}\n**Mend:** {kind.Mend}\n"
+                $"\n## {kind.Code}\n\n*{char.ToUpperInvariant(severities[0])}{severities[1..]}; mended at {kind.Station}.* "
+                    + $"{kind.Meaning}\n**Mend:** {kind.Mend}\n"
             );
         }
         return page.ToString();

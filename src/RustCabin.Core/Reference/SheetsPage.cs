@@ -15,10 +15,13 @@ public static class SheetsPage
             """
             # Sheets, field by field
 
-            Every field that a pack may hold, in canonical order. How the sheets of a machine hang together is told in [packs.md](packs.md); the same as JSON Schema is
-            [schema/pack.schema.json](schema/pack.schema.json). A star marks what must be there. Unknown fields are an error, except under `x`, which is kept and ignored.
+            Every field that a pack may hold, in canonical order. How the sheets of a machine hang together is told in
+            [packs.md](packs.md); the same as JSON Schema is
+            [schema/pack.schema.json](schema/pack.schema.json). A star marks what must be there. Unknown fields are an error,
+            except under `x`, which is kept and ignored.
 
-            This page is written from the declarations (`./cabin docs`): one property of a record in `src/RustCabin.Core/Sheets` says all of a field.
+            This page is written from the declarations (`./cabin docs`): one property of a record in
+            `src/RustCabin.Core/Sheets` says all of a field.
 
             """
         );

@@ -4,7 +4,9 @@ using RustCabin.Core.Findings;
 
 namespace RustCabin.Core.Rom;
 
-/// <summary>A device for a socket and an image: its wiring, and how many times the image goes into it (0: it is too small).</summary>
+/// <summary>
+/// A device for a socket and an image: its wiring, and how many times the image goes into it (0: it is too small).
+/// </summary>
 public sealed record DeviceOption(RomDevice Device, RomWiring Wiring, int Copies)
 {
     /// <summary>Legs to lift, wires and ties together.</summary>
@@ -27,7 +29,10 @@ public sealed record DeviceOption(RomDevice Device, RomWiring Wiring, int Copies
 
 public static class DeviceChoice
 {
-    /// <summary>Every device of the table that goes into the socket and holds the image: those in hand and fast enough first, then least work, then least left unused.</summary>
+    /// <summary>
+    /// Every device of the table that goes into the socket and holds the image: those in hand and fast enough first, then least
+    /// work, then least left unused.
+    /// </summary>
     /// <param name="stock">What lies in the cupboard.</param>
     /// <param name="budgetNs">The time that the socket allows, in nanoseconds; null: the sheet does not say.</param>
     public static IReadOnlyList<DeviceOption> For(
@@ -42,7 +47,9 @@ public static class DeviceChoice
                 .OrderBy(o => o.InHand.Count > 0 && !(o.InHand.Ns > budgetNs) ? 0 : 1),
         ];
 
-    /// <summary>Every device of the table that goes into the socket and holds the image, least work first, then least left unused.</summary>
+    /// <summary>
+    /// Every device of the table that goes into the socket and holds the image, least work first, then least left unused.
+    /// </summary>
     public static IReadOnlyList<DeviceOption> For(
         IReadOnlyList<string> socket,
         long imageBytes,
@@ -58,7 +65,10 @@ public static class DeviceChoice
                 .ThenBy(o => o.Device.Bytes),
         ];
 
-    /// <summary>ROM-SPEED: the device's access time against the socket's budget: a stop over it, a watch within 10 %. Source: domain.md, section 5.</summary>
+    /// <summary>
+    /// ROM-SPEED: the device's access time against the socket's budget: a stop over it, a watch within 10 %. Source: domain.md,
+    /// section 5.
+    /// </summary>
     public static Finding? Speed(string subject, string device, int accessNs, decimal? budgetNs) =>
         budgetNs is not { } budget || Limit.Of(accessNs, budget) is not { } severity
             ? null
@@ -69,11 +79,15 @@ public static class DeviceChoice
                 [subject],
                 severity == Severity.Stop
                     ? $"{device} answers after {accessNs} ns; the socket allows {budget:0} ns."
-                    : $"{device} answers after {accessNs} ns of the {budget:0} ns that the socket allows: little is left for a warm day.",
+                    : $"{device} answers after {accessNs} ns of the {budget:0} ns that the socket allows: little is left for "
+                        + $"a warm day.",
                 [$"{accessNs} of {budget:0} ns.", "Faster is always fine."]
             );
 
-    /// <summary>The time a socket allows, in nanoseconds: n cycles / f - address delay - setup - decode. 2 cycles at 4 MHz - 60 - 30 - 20 = 390 ns.</summary>
+    /// <summary>
+    /// The time a socket allows, in nanoseconds: n cycles / f - address delay - setup - decode. 2 cycles at 4 MHz - 60 - 30 - 20
+    /// = 390 ns.
+    /// </summary>
     public static decimal Budget(int cycles, decimal clockMHz, decimal addressNs, decimal setupNs, decimal decodeNs) =>
         cycles * 1000 / clockMHz - addressNs - setupNs - decodeNs;
 }

@@ -5,10 +5,16 @@ using RustCabin.Core.Cupboard;
 
 namespace RustCabin.Core.Rom;
 
-/// <summary>Devices of one type in the cupboard: how many, the fastest access time that a name tells, in nanoseconds, and what one more costs (null: not known).</summary>
+/// <summary>
+/// Devices of one type in the cupboard: how many, the fastest access time that a name tells, in nanoseconds, and what one more
+/// costs (null: not known).
+/// </summary>
 public sealed partial record DeviceStock(int Count, int? Ns, decimal? Price)
 {
-    /// <summary>Chips whose item is the device, or whose name begins with it. An access time stands in the name, as in <c>27C400, 120 ns</c>.</summary>
+    /// <summary>
+    /// Chips whose item is the device, or whose name begins with it. An access time stands in the name, as in <c>27C400, 120
+    /// ns</c>.
+    /// </summary>
     public static DeviceStock Of(IReadOnlyList<StockItem> stock, RomDevice device)
     {
         StockItem[] own = [.. stock.Where(s => Is(s, device))];

@@ -4,7 +4,10 @@ using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Rom;
 
-/// <summary>One position of the switches on a device's legs: the level of each net (true: high), and the ranges of the device's bytes that are read there, both ends inside.</summary>
+/// <summary>
+/// One position of the switches on a device's legs: the level of each net (true: high), and the ranges of the device's bytes that
+/// are read there, both ends inside.
+/// </summary>
 public sealed record SelectorPosition(
     int Index,
     IReadOnlyList<(string Net, bool High)> Levels,
@@ -15,7 +18,10 @@ public sealed record SelectorPosition(
     public string Words => string.Join(", ", Levels.Reverse().Select(l => $"{l.Net} {(l.High ? "high" : "low")}"));
 }
 
-/// <summary>Address legs on switches choose between images in one device. Position k reads the k-th image; the lowest line counts least. Source: domain.md, section 5.</summary>
+/// <summary>
+/// Address legs on switches choose between images in one device. Position k reads the k-th image; the lowest line counts least.
+/// Source: domain.md, section 5.
+/// </summary>
 public static class ImageSelector
 {
     /// <summary>A drawing or a table shows so many ranges of one position at most.</summary>

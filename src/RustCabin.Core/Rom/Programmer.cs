@@ -20,7 +20,8 @@ public enum ProgrammerFault
 public sealed record BurnResult(BurnStep Step, bool Passed, string Words);
 
 /// <summary>
-/// The simulated programmer that ships with the application: a device of 0xFF cells whose bits only go from 1 to 0, with a fault if one is asked for. It stands in for a real
+/// The simulated programmer that ships with the application: a device of 0xFF cells whose bits only go from 1 to 0, with a fault
+/// if one is asked for. It stands in for a real
 /// one, and says so wherever it is shown. Source: domain.md, section 5, Burn record.
 /// </summary>
 public sealed class Programmer
@@ -67,7 +68,10 @@ public sealed class Programmer
             );
     }
 
-    /// <summary>Burns from address 0. Bits that are 0 already stay so; a swapped setting writes the bytes of each word the other way round.</summary>
+    /// <summary>
+    /// Burns from address 0. Bits that are 0 already stay so; a swapped setting writes the bytes of each word the other way
+    /// round.
+    /// </summary>
     public BurnResult Burn(ReadOnlySpan<byte> file)
     {
         if (file.Length > _cells.Length)
@@ -88,7 +92,10 @@ public sealed class Programmer
         return new(BurnStep.Burn, true, $"{file.Length:#,0} bytes burnt.");
     }
 
-    /// <summary>The programmer compares with its own setting, so a swapped setting passes here: only the read-back on the machine's terms shows it.</summary>
+    /// <summary>
+    /// The programmer compares with its own setting, so a swapped setting passes here: only the read-back on the machine's terms
+    /// shows it.
+    /// </summary>
     public BurnResult Verify(ReadOnlySpan<byte> file)
     {
         for (int i = 0; i < file.Length; i++)
@@ -102,7 +109,9 @@ public sealed class Programmer
 
     public byte[] ReadBack(int length) => _cells[..Math.Min(length, _cells.Length)];
 
-    /// <summary>Every step in order, ending at the first that fails; the read-back is held against the file and its difference named.</summary>
+    /// <summary>
+    /// Every step in order, ending at the first that fails; the read-back is held against the file and its difference named.
+    /// </summary>
     public IReadOnlyList<BurnResult> Run(ReadOnlySpan<byte> file)
     {
         var results = new List<BurnResult> { Insert(), Identify() };
@@ -126,7 +135,10 @@ public sealed class Programmer
     }
 }
 
-/// <summary>Ultraviolet erasing: seconds = dose / intensity. 15 Ws/cm2 at 12 mW/cm2 is 1250 s; an old lamp and distance make it longer. Source: domain.md, section 5.</summary>
+/// <summary>
+/// Ultraviolet erasing: seconds = dose / intensity. 15 Ws/cm2 at 12 mW/cm2 is 1250 s; an old lamp and distance make it longer.
+/// Source: domain.md, section 5.
+/// </summary>
 public static class Erasing
 {
     public const decimal UsualDose = 15,

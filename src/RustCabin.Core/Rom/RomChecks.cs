@@ -6,7 +6,10 @@ using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Rom;
 
-/// <summary>The devices of a job in their sockets: wiring, speed, byte order, and whether the plan has been proved. Source: domain.md, section 5.</summary>
+/// <summary>
+/// The devices of a job in their sockets: wiring, speed, byte order, and whether the plan has been proved. Source: domain.md,
+/// section 5.
+/// </summary>
 static class RomChecks
 {
     public static IEnumerable<Finding> Of(PlannedUnit unit) => (unit.Job?.Roms ?? []).SelectMany(rom => OfOne(unit, rom));
@@ -53,13 +56,16 @@ static class RomChecks
                 order == WordOrder.HighFirst ? "The bytes want swapping" : "The bytes are swapped",
                 [subject],
                 order == WordOrder.HighFirst
-                    ? $"The processor of the {unit.Model.Name} finds the high byte first, the programmer writes the low one first: unswapped, the machine does not start."
+                    ? $"The processor of the {unit.Model.Name} finds the high byte first, the programmer writes the low one "
+                        + $"first: unswapped, the machine does not start."
                     : $"Programmer and processor agree about the low byte: swapped, the {unit.Model.Name} does not start.",
                 ["A word-wide device is burnt from a file of bytes; swap exactly when the two disagree."]
             );
     }
 
-    /// <summary>ROM-PROOF: it is of this plan on this board with whatever else answers there, so it rests on the whole unit.</summary>
+    /// <summary>
+    /// ROM-PROOF: it is of this plan on this board with whatever else answers there, so it rests on the whole unit.
+    /// </summary>
     public static IEnumerable<Finding> Proofs(PlannedUnit unit) =>
         (unit.Job?.Roms ?? [])
             .Where(r => unit.FindSite(r.Site) is { Pinout.Count: > 0 })
@@ -82,12 +88,16 @@ static class RomChecks
                 Severity.Watch,
                 "Not proved yet",
                 [subject],
-                $"Read the planned {rom.Device} through {rom.Site} on the simulated bus before it is burnt{(rom.Proof is null ? "" : "; the plan or the board has changed since the last time")}.",
+                $"Read the planned {rom.Device} through {rom.Site} on the simulated bus before it is "
+                    + $"burnt{(rom.Proof is null ? "" : "; the plan or the board has changed since the last time")}.",
                 ["What the processor would fetch is held against the image, byte for byte."]
             );
     }
 
-    /// <summary>ROM-SIZE where the images are more than the device, ROM-LINES where the socket reaches less than the image or a tap has no place.</summary>
+    /// <summary>
+    /// ROM-SIZE where the images are more than the device, ROM-LINES where the socket reaches less than the image or a tap has no
+    /// place.
+    /// </summary>
     static IEnumerable<Finding> Room(PlannedUnit unit, RomPlan rom, RomDevice device, Site site, RomWiring wiring)
     {
         if (!wiring.Fits)
@@ -100,7 +110,8 @@ static class RomChecks
                 Severity.Stop,
                 $"{new ByteSize((ulong)bytes)} into {new ByteSize(device.Bytes)}",
                 [],
-                $"The {(rom.Further.Count > 0 ? "images have" : "image has")} {bytes:#,0} bytes; a {device.Name} holds {device.Bytes:#,0}.",
+                $"The {(rom.Further.Count > 0 ? "images have" : "image has")} {bytes:#,0} bytes; a {device.Name} holds "
+                    + $"{device.Bytes:#,0}.",
                 ["Take a larger device, or fewer images."]
             );
         ulong reach = Reach(device, site, wiring);

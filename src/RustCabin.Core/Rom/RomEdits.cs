@@ -4,10 +4,15 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Rom;
 
-/// <summary>What a job plans for its ROM sockets, as typed changes of its record. A plan is named by its site; null: none is planned there.</summary>
+/// <summary>
+/// What a job plans for its ROM sockets, as typed changes of its record. A plan is named by its site; null: none is planned
+/// there.
+/// </summary>
 public static class RomEdits
 {
-    /// <summary>Puts a device into a socket; one that is planned there keeps its image and operations, and loses its ties.</summary>
+    /// <summary>
+    /// Puts a device into a socket; one that is planned there keeps its image and operations, and loses its ties.
+    /// </summary>
     public static Job Device(Job job, string site, string device, int? ns)
     {
         RomPlan? there = job.Roms.FirstOrDefault(r => r.Site == site);
@@ -21,7 +26,10 @@ public static class RomEdits
     /// <summary>Takes the plan for a socket back.</summary>
     public static Job Drop(Job job, string site) => job with { Roms = [.. job.Roms.Where(r => r.Site != site)] };
 
-    /// <summary>Takes images by their numbers, the plan's own first. Several are put one behind the other by the last operation, unless one joins them already.</summary>
+    /// <summary>
+    /// Takes images by their numbers, the plan's own first. Several are put one behind the other by the last operation, unless
+    /// one joins them already.
+    /// </summary>
     /// <param name="job">The job.</param>
     /// <param name="site">The socket.</param>
     /// <param name="images">Their numbers; at least one.</param>

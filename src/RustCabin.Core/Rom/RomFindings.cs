@@ -25,7 +25,10 @@ public static class RomFindings
     public static readonly FindingKind RomLines = new("ROM-LINES", At, [Severity.Stop, Severity.Note])
     {
         Meaning =
-            "Note: the socket lacks an address line (or the output enable) that the device has: it is tied low, and a half of the device is used. Where the sheet's signals name a place that carries the line, the steps say where it can be tapped. Stop: the image is larger than what the socket reaches (the text says how much of it is), or a leg is to be tapped and no sheet knows a place.",
+            "Note: the socket lacks an address line (or the output enable) that the device has: it is tied low, and a half of "
+            + "the device is used. Where the sheet's signals name a place that carries the line, the steps say where it "
+            + "can be tapped. Stop: the image is larger than what the socket reaches (the text says how much of it "
+            + "is), or a leg is to be tapped and no sheet knows a place.",
         Mend = "Tie it high, put it on a switch for several images, tap it on the board, or take a smaller image.",
     };
 
@@ -33,7 +36,8 @@ public static class RomFindings
     public static readonly FindingKind RomSize = new("ROM-SIZE", At, [Severity.Stop, Severity.Watch])
     {
         Meaning =
-            "Watch: the device lacks an address line that the socket has: what it holds is seen several times over. Stop: the images have more bytes than the device.",
+            "Watch: the device lacks an address line that the socket has: what it holds is seen several times over. Stop: the "
+            + "images have more bytes than the device.",
         Mend = "A larger device, or fewer images.",
     };
 
@@ -55,7 +59,9 @@ public static class RomFindings
     public static readonly FindingKind RomProof = new("ROM-PROOF", At, [Severity.Stop])
     {
         Meaning =
-            "The planned device, wired as planned, holding the planned bytes and read through the machine's own decode, does not give the processor the image (or, at a switch position, that position's image); the text names the cause and the first wrong address.",
+            "The planned device, wired as planned, holding the planned bytes and read through the machine's own decode, does "
+            + "not give the processor the image (or, at a switch position, that position's image); the text names the "
+            + "cause and the first wrong address.",
         Mend = "As the cause says.",
     };
 

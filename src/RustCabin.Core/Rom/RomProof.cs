@@ -12,7 +12,8 @@ using RustCabin.Core.Units;
 namespace RustCabin.Core.Rom;
 
 /// <summary>
-/// What the processor would fetch from a device wired as planned and holding the planned bytes, against the image: <paramref name="Passed"/>, the first wrong byte of the
+/// What the processor would fetch from a device wired as planned and holding the planned bytes, against the image: <paramref
+/// name="Passed"/>, the first wrong byte of the
 /// image (-1: none), and the comparison with its cause.
 /// </summary>
 public sealed record Proof(bool Passed, long FirstWrong, string Words, Compared? Compared)
@@ -22,7 +23,8 @@ public sealed record Proof(bool Passed, long FirstWrong, string Words, Compared?
 }
 
 /// <summary>
-/// The planned device on the simulated bus, read through its socket and the machine's own decode. Each position of an image selector is read and held against its own image.
+/// The planned device on the simulated bus, read through its socket and the machine's own decode. Each position of an image
+/// selector is read and held against its own image.
 /// Source: domain.md, sections 2 and 5.
 /// </summary>
 public static class RomProof
@@ -60,12 +62,18 @@ public static class RomProof
         }
         string unread =
             images.Count > read
-                ? $" {(images.Count - read == 1 ? "One image more is" : $"{images.Count - read} images more are")} in the device and out of reach: put a line on a switch."
+                ? $" {(images.Count - read == 1 ? "One image more is" : $"{images.Count - read} images more are")} in the "
+                    + $"device and out of reach: put a line on a switch."
                 : "";
+        string where =
+            read > 1 ? $", at each of {read} switch positions"
+            : place is { Lanes: > 1 } ? $", in lane {place.Lane + 1} of {place.Lanes}"
+            : "";
         return new Proof(
             true,
             -1,
-            $"Every byte of {images[0].Length:#,0} is fetched as it must be{(read > 1 ? $", at each of {read} switch positions" : place is { Lanes: > 1 } ? $", in lane {place.Lane + 1} of {place.Lanes}" : "")}.{unread}",
+            $"Every byte of {images[0].Length:#,0} is fetched as it must "
+                + $"be{where}.{unread}",
             null
         );
     }
@@ -150,7 +158,8 @@ public static class RomProof
             return new Proof(
                 false,
                 shown,
-                $"The machine shows {new ByteSize((ulong)shown)} of this socket at {where(claim.Base)}; the image has {new ByteSize((ulong)image.Length)}.",
+                $"The machine shows {new ByteSize((ulong)shown)} of this socket at {where(claim.Base)}; the image has "
+                    + $"{new ByteSize((ulong)image.Length)}.",
                 null
             )
             {
@@ -202,7 +211,8 @@ public static class RomProof
                     held.Words
                     + (
                         first > 0
-                            ? $" The machine reads the device from 0x{first:x} here, so the image must lie there too; doubled until the device is full it does."
+                            ? $" The machine reads the device from 0x{first:x} here, so the image must lie there too; doubled "
+                                + $"until the device is full it does."
                             : ""
                     ),
                 At = new Address(claim.Base + place.OffsetOf(held.FirstWrong, wired.Width)),
@@ -218,7 +228,10 @@ public static class RomProof
                 : ""
         );
 
-    /// <summary>Stands for everything that a proof of this plan rests on: the plan, the socket of this board, and what answers there. Another key, another proof.</summary>
+    /// <summary>
+    /// Stands for everything that a proof of this plan rests on: the plan, the socket of this board, and what answers there.
+    /// Another key, another proof.
+    /// </summary>
     public static string KeyOf(PlannedUnit unit, RomPlan plan)
     {
         var text = new StringBuilder(plan.Key)

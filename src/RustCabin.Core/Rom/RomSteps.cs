@@ -6,7 +6,9 @@ using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Rom;
 
-/// <summary>What burning and fitting a device adds to a build: the proof, the burning, the legs and wires, the device into its socket.</summary>
+/// <summary>
+/// What burning and fitting a device adds to a build: the proof, the burning, the legs and wires, the device into its socket.
+/// </summary>
 public static class RomSteps
 {
     const decimal ProofMinutes = 1,
@@ -15,7 +17,9 @@ public static class RomSteps
         WireMinutes = 4,
         FitMinutes = 5;
 
-    /// <summary>The work of one device: what is prepared with the case as it is, then what is done at the socket, and its gate.</summary>
+    /// <summary>
+    /// The work of one device: what is prepared with the case as it is, then what is done at the socket, and its gate.
+    /// </summary>
     public static IEnumerable<Work> Of(PlannedUnit unit, RomPlan rom)
     {
         yield return new Work(WorkTime.Devices, [.. Prepare(unit, rom)]);

@@ -6,13 +6,18 @@ using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Rom;
 
-/// <summary>A vector as an image has it: where it points, and whether a processor that starts there finds something that it can read.</summary>
+/// <summary>
+/// A vector as an image has it: where it points, and whether a processor that starts there finds something that it can read.
+/// </summary>
 public sealed record VectorSeen(Vector Vector, ulong Target, bool Sound, string Words);
 
 /// <summary>The reset vectors of an image, where the model says that they lie. Source: domain.md, section 5, Image.</summary>
 public static class RomVectors
 {
-    /// <summary>The vectors that lie in this socket's image, in the sheet's order; none where the sheet does not say which claim the socket answers.</summary>
+    /// <summary>
+    /// The vectors that lie in this socket's image, in the sheet's order; none where the sheet does not say which claim the
+    /// socket answers.
+    /// </summary>
     /// <param name="image">As the processor must see it.</param>
     public static IReadOnlyList<VectorSeen> Of(PlannedUnit unit, string site, byte[] image) =>
         [.. Places(unit, site, image.Length).Select(p => Seen(unit, p.Vector, image, p.At))];
@@ -53,10 +58,12 @@ public static class RomVectors
             vector,
             target,
             sound,
-            $"{vector.Id} at {vector.At.ToScreen(unit.Map.AddressBits)}: {new Address(target).ToScreen(unit.Map.AddressBits)}, {there}"
+            $"{vector.Id} at {vector.At.ToScreen(unit.Map.AddressBits)}: "
+                + $"{new Address(target).ToScreen(unit.Map.AddressBits)}, {there}"
                 + (
                     !sound && other
-                        ? $"; with the bytes of its words swapped it is {new Address(swapped).ToScreen(unit.Map.AddressBits)}: this image is swapped"
+                        ? $"; with the bytes of its words swapped it is "
+                            + $"{new Address(swapped).ToScreen(unit.Map.AddressBits)}: this image is swapped"
                         : ""
                 )
         );

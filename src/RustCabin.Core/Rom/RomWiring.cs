@@ -10,7 +10,8 @@ public sealed record WireLink(string Net, int SocketPin, int DevicePin);
 public sealed record PinTie(int Pin, string To);
 
 /// <summary>
-/// A device wired into a socket: legs to lift, wires to link, legs to tie, and contacts that no leg reaches. <paramref name="Fits"/> false: it cannot be done, and the
+/// A device wired into a socket: legs to lift, wires to link, legs to tie, and contacts that no leg reaches. <paramref
+/// name="Fits"/> false: it cannot be done, and the
 /// findings say why. Pins are numbered on the device, contacts on the socket, both from 1.
 /// </summary>
 public sealed record RomWiring(
@@ -23,8 +24,10 @@ public sealed record RomWiring(
 )
 {
     /// <summary>
-    /// Wires a device into a socket, lifting as few legs and then linking as few wires as can be: legs that meet their own net stay, legs over a dead contact are wired
-    /// without lifting, the others are lifted. An address line that the socket lacks is tied low unless <paramref name="ties"/> says otherwise. Source: domain.md, section 5.
+    /// Wires a device into a socket, lifting as few legs and then linking as few wires as can be: legs that meet their own net
+    /// stay, legs over a dead contact are wired
+    /// without lifting, the others are lifted. An address line that the socket lacks is tied low unless <paramref name="ties"/>
+    /// says otherwise. Source: domain.md, section 5.
     /// </summary>
     /// <param name="device">The device.</param>
     /// <param name="socket">The net of each contact, contact 1 first.</param>
@@ -107,7 +110,8 @@ public sealed record RomWiring(
                     ["unit"],
                     $"{device.Name} has no {string.Join(" and no ", unread)}: it is seen {1 << unread.Length} times over.",
                     [
-                        $"It holds {new Units.ByteSize(device.Bytes)}; the socket reaches {new Units.ByteSize(device.Bytes << unread.Length)}.",
+                        $"It holds {new Units.ByteSize(device.Bytes)}; the socket reaches "
+                            + $"{new Units.ByteSize(device.Bytes << unread.Length)}.",
                     ]
                 )
             );

@@ -4,7 +4,9 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Rom;
 
-/// <summary>Where a board carries a net that a socket lacks, as the model's signals say. Source: formats.md, Model sheet, signals.</summary>
+/// <summary>
+/// Where a board carries a net that a socket lacks, as the model's signals say. Source: formats.md, Model sheet, signals.
+/// </summary>
 public static class Tap
 {
     /// <summary>The places on this unit's board, in the sheet's order.</summary>

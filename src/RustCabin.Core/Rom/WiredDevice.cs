@@ -4,7 +4,8 @@ using RustCabin.Core.Chips;
 namespace RustCabin.Core.Rom;
 
 /// <summary>
-/// A device in its socket, read leg by leg: each leg gets what its contact, its wire or its tie carries, and no more. The wiring solver is not asked; its result is followed,
+/// A device in its socket, read leg by leg: each leg gets what its contact, its wire or its tie carries, and no more. The wiring
+/// solver is not asked; its result is followed,
 /// so a mistake in it shows here. Source: domain.md, sections 2 and 5.
 /// </summary>
 sealed class WiredDevice
@@ -75,7 +76,10 @@ sealed class WiredDevice
     /// <summary>The byte of the device that is reached at a byte address of the socket.</summary>
     public long ByteOf(long address) => Place(address / Width, (int)(address % Width));
 
-    /// <summary>What the processor gets at a byte address of the socket, from a device that holds <paramref name="burnt"/> and is blank behind it.</summary>
+    /// <summary>
+    /// What the processor gets at a byte address of the socket, from a device that holds <paramref name="burnt"/> and is blank
+    /// behind it.
+    /// </summary>
     public byte Read(long address, ReadOnlySpan<byte> burnt)
     {
         int seen = (int)(address % Width),

@@ -7,7 +7,10 @@ using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Sheets;
 
-/// <summary>A range of addresses that something answers to, as a sheet writes it, before revision and switches are known. Source: docs/handbook/memory.md, Claims.</summary>
+/// <summary>
+/// A range of addresses that something answers to, as a sheet writes it, before revision and switches are known. Source:
+/// docs/handbook/memory.md, Claims.
+/// </summary>
 public sealed record Claim : ICompleted<Claim>
 {
     [Required, Id, Display(Description = "Its identifier; others name it model:id or part:instance:id.")]
@@ -53,7 +56,8 @@ public sealed record Claim : ICompleted<Claim>
         Id,
         OnSheet(Things.Sites),
         Display(
-            Description = "The sockets whose devices answer it, one for each lane of the word, the lane of the lowest address first."
+            Description = "The sockets whose devices answer it, one for each lane of the word, the lane of the lowest address "
+                + "first."
         )
     ]
     public IReadOnlyList<string> Sockets { get; init; } = [];
@@ -145,7 +149,9 @@ public sealed record Window
     public IReadOnlyList<BankPage> Pages { get; init; } = [];
 }
 
-/// <summary>What a bank register holds at power-up: anything, a defined bank, or what the firmware wrote before it used the window.</summary>
+/// <summary>
+/// What a bank register holds at power-up: anything, a defined bank, or what the firmware wrote before it used the window.
+/// </summary>
 public enum WindowReset
 {
     Undefined,

@@ -6,7 +6,8 @@ using RustCabin.Core.Images;
 namespace RustCabin.Core.Sheets;
 
 /// <summary>
-/// A <c>when</c> of a sheet: holds if every switch named stands in one of the positions listed for it. A key is an own switch of the
+/// A <c>when</c> of a sheet: holds if every switch named stands in one of the positions listed for it. A key is an own switch of
+/// the
 /// part, or <c>instance.switch</c> of another. Source: docs/packs.md, Conditions.
 /// </summary>
 /// <param name="Keys">Switches with the positions that do.</param>
@@ -29,7 +30,9 @@ public sealed record Condition(IReadOnlyList<KeyValuePair<string, IReadOnlyList<
     /// <inheritdoc/>
     public static JsonNode? Write(Condition value) => value.Keys.Count == 0 ? null : Form.Write(new(value.Keys));
 
-    /// <summary>Whether it holds. <paramref name="positionOf"/> gives the position of a key, or null for a switch that is not there.</summary>
+    /// <summary>
+    /// Whether it holds. <paramref name="positionOf"/> gives the position of a key, or null for a switch that is not there.
+    /// </summary>
     public bool Holds(Func<string, string?> positionOf) =>
         Keys.All(key => positionOf(key.Key) is { } position && key.Value.Contains(position));
 

@@ -97,7 +97,9 @@ public sealed record NamedSetting
         new Dictionary<string, OrderedDictionary<string, string>>();
 }
 
-/// <summary>What was seen at a gate: the power-up lines in their order, or, on a machine that shows none, whether it started as before.</summary>
+/// <summary>
+/// What was seen at a gate: the power-up lines in their order, or, on a machine that shows none, whether it started as before.
+/// </summary>
 public sealed record GateReading
 {
     [Required, Display(Description = "The gate.")]
@@ -123,7 +125,10 @@ public sealed record SeenLine
     public ByteSize Bytes { get; init; }
 }
 
-/// <summary>The work that is to be faster, the runs after the build (those before stand in the unit's baseline), the claims, and what a benchmark read. Source: docs/handbook/speed.md.</summary>
+/// <summary>
+/// The work that is to be faster, the runs after the build (those before stand in the unit's baseline), the claims, and what a
+/// benchmark read. Source: docs/handbook/speed.md.
+/// </summary>
 public sealed record SpeedRecord
 {
     [Display(ShortName = "kind of work", Description = "The work that is to be faster, by its kinds.")]
@@ -149,7 +154,9 @@ public sealed record WorkShare
     public decimal Seconds { get; init; }
 }
 
-/// <summary>What somebody claims of the upgrade: so many times a reference unit of the shelf, or, without one, this unit before.</summary>
+/// <summary>
+/// What somebody claims of the upgrade: so many times a reference unit of the shelf, or, without one, this unit before.
+/// </summary>
 public sealed record SpeedClaim
 {
     [Required, Display(Description = "Who claims it.")]

@@ -45,7 +45,8 @@ public sealed record Model
         Usual,
         Id,
         Display(
-            Description = "What can drive the bus: the processor, video, a disc controller. The first is the one that counts memory."
+            Description = "What can drive the bus: the processor, video, a disc controller. The first is the one that counts "
+                + "memory."
         )
     ]
     public IReadOnlyList<string> Masters { get; init; } = [];
@@ -236,7 +237,9 @@ public sealed record AutoWindow
     public ByteSize Size { get; init; }
 }
 
-/// <summary>One line that firmware counts at power-up. With <see cref="Auto"/> it counts what self-configuration placed and scans nothing.</summary>
+/// <summary>
+/// One line that firmware counts at power-up. With <see cref="Auto"/> it counts what self-configuration placed and scans nothing.
+/// </summary>
 public sealed record PowerUpLine : ICompleted<PowerUpLine>
 {
     /// <summary>A line of more blocks than this would hold the page up; 64 MiB in steps of 1 KiB is allowed.</summary>
@@ -301,7 +304,9 @@ public sealed record Firmware
     public IReadOnlyDictionary<string, ByteSize> Uses { get; init; } = ModelLimits.None;
 }
 
-/// <summary>A piece that ages and is replaced, with what a shop must know of it. Source: docs/handbook/baseline.md, Condition.</summary>
+/// <summary>
+/// A piece that ages and is replaced, with what a shop must know of it. Source: docs/handbook/baseline.md, Condition.
+/// </summary>
 public sealed record ServicePiece
 {
     [Required, Id, Display(Description = "Its identifier.")]

@@ -177,7 +177,10 @@ public enum PartKind
     Adapter,
 }
 
-/// <summary>One bank of chips on a board: its bits, the types that it takes, and what the board gives them. Source: docs/handbook/memory.md, Chips.</summary>
+/// <summary>
+/// One bank of chips on a board: its bits, the types that it takes, and what the board gives them. Source:
+/// docs/handbook/memory.md, Chips.
+/// </summary>
 public sealed record MemoryArray : ICompleted<MemoryArray>
 {
     [Required, Id, Display(Description = "Its identifier.")]

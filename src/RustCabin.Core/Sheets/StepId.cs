@@ -8,7 +8,8 @@ using RustCabin.Core.Stations;
 namespace RustCabin.Core.Sheets;
 
 /// <summary>
-/// A step of a build by what is done (<see cref="Act"/>) and to what (<see cref="About"/>), written <c>fit-fathom</c>. It is the same for the same change, so that a tick stays on
+/// A step of a build by what is done (<see cref="Act"/>) and to what (<see cref="About"/>), written <c>fit-fathom</c>. It is the
+/// same for the same change, so that a tick stays on
 /// its step when others come and go. Source: docs/handbook/build.md, Steps.
 /// </summary>
 /// <param name="Act">What is done, one word of <see cref="Acts"/>.</param>
@@ -18,7 +19,9 @@ public sealed record StepId(string Act, string About) : IOwnForm<StepId>
     /// <summary>No step.</summary>
     public static readonly StepId None = new("", "");
 
-    /// <summary>Reads a step as sheets write it. Any text is one: a step of another version of the program is kept as it stands.</summary>
+    /// <summary>
+    /// Reads a step as sheets write it. Any text is one: a step of another version of the program is kept as it stands.
+    /// </summary>
     public static StepId Parse(string text) =>
         text.IndexOf('-') is > 0 and var dash ? new StepId(text[..dash], text[(dash + 1)..]) : new StepId(text, "");
 

@@ -80,7 +80,8 @@ public sealed record FittedPart
         EmptyPlaces,
         OnSheet(Things.ChipTypes),
         Display(
-            Description = "The chips in its banks, bank 0 first: an organisation, with its access time where that is known (256Kx1-150); null is an empty bank."
+            Description = "The chips in its banks, bank 0 first: an organisation, with its access time where that is known "
+                + "(256Kx1-150); null is an empty bank."
         )
     ]
     public IReadOnlyList<string?> Banks { get; init; } = [];

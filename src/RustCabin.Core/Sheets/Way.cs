@@ -8,7 +8,10 @@ using RustCabin.Core.Rom;
 
 namespace RustCabin.Core.Sheets;
 
-/// <summary>One accepted manner of fitting a part, to one model (and revisions), or to anything with a connector free. Source: docs/handbook/fit.md, Ways.</summary>
+/// <summary>
+/// One accepted manner of fitting a part, to one model (and revisions), or to anything with a connector free. Source:
+/// docs/handbook/fit.md, Ways.
+/// </summary>
 public sealed record Way : ICompleted<Way>
 {
     [Required, Id, Display(Description = "Its identifier.")]
@@ -142,7 +145,9 @@ public sealed record Occupies : ICompleted<Occupies>
     }
 }
 
-/// <summary>How a part sits on a site: fills it, goes between socket and chip, clips over a chip that stays, or taps a signal.</summary>
+/// <summary>
+/// How a part sits on a site: fills it, goes between socket and chip, clips over a chip that stays, or taps a signal.
+/// </summary>
 public enum SiteMode
 {
     In,

@@ -17,7 +17,9 @@ static class SpeedChecks
     public static IEnumerable<Finding> Of(PlannedUnit unit) =>
         unit.Job?.Speed is null ? [] : [.. Differs(unit), .. Seen(unit, unit.Job.Speed.Seen)];
 
-    /// <summary>SPEED-DIFFERS: the runs after the build are slower, or faster, than the forecast by more than their spread and a tenth.</summary>
+    /// <summary>
+    /// SPEED-DIFFERS: the runs after the build are slower, or faster, than the forecast by more than their spread and a tenth.
+    /// </summary>
     static IEnumerable<Finding> Differs(PlannedUnit unit)
     {
         SpeedReport report = SpeedReport.Of(unit.Before ?? Plan.With(unit, i => !i.Added), unit);
@@ -40,10 +42,12 @@ static class SpeedChecks
                 .. report
                     .Suite.Where(c => c.Ratio is not null)
                     .Select(c =>
-                        $"{c.Name}: {c.Before!.Median:0.###} s / {c.After!.Median:0.###} s = {c.Ratio:0.00}, from {c.Least:0.00} to {c.Most:0.00} by single runs."
+                        $"{c.Name}: {c.Before!.Median:0.###} s / {c.After!.Median:0.###} s = {c.Ratio:0.00}, from "
+                        + $"{c.Least:0.00} to {c.Most:0.00} by single runs."
                     ),
                 slow
-                    ? "Usual causes: the card's driver or firmware is not on, a cache is off, memory on the card is not found, a switch is at the slow setting."
+                    ? "Usual causes: the card's driver or firmware is not on, a cache is off, memory on the card is not "
+                        + "found, a switch is at the slow setting."
                     : "Usual causes: the runs before were slowed by something else, or the work is not split as noted.",
             ]
         );

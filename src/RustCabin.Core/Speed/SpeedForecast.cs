@@ -9,7 +9,8 @@ public sealed record WorkPart(string Name, decimal Seconds, decimal Factor);
 public sealed record Work(IReadOnlyList<WorkPart> Parts, IReadOnlyList<decimal> Before, IReadOnlyList<decimal> After);
 
 /// <summary>
-/// What a speed-up makes of a piece of work: <c>t_new = sum(t_i / s_i)</c>, beside what was measured: the ratio of the medians, and the least and the most that single
+/// What a speed-up makes of a piece of work: <c>t_new = sum(t_i / s_i)</c>, beside what was measured: the ratio of the medians,
+/// and the least and the most that single
 /// runs allow. Ratios are above 1 for faster; null where there is nothing to compare. Source: domain.md, section 6.
 /// </summary>
 public sealed record SpeedForecast(
@@ -34,7 +35,10 @@ public sealed record SpeedForecast(
         );
     }
 
-    /// <summary>How many times faster a kind of work is with the parts that are fitted: the fastest of them counts. 1 where none speaks of it.</summary>
+    /// <summary>
+    /// How many times faster a kind of work is with the parts that are fitted: the fastest of them counts. 1 where none speaks of
+    /// it.
+    /// </summary>
     public static decimal FactorOf(PlannedUnit unit, string kind) =>
         unit.Instances.Max(i => i.Part.Speed.TryGetValue(kind, out decimal factor) ? factor : (decimal?)null) ?? 1;
 }

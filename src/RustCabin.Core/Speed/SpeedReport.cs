@@ -9,7 +9,10 @@ public sealed record WorkForecast(string Kind, decimal Seconds, decimal Factor)
     public decimal After => Seconds / Factor;
 }
 
-/// <summary>One benchmark before and after: medians in seconds, the ratio (above 1 for faster) with the least and the most that single runs allow. Null: not run yet.</summary>
+/// <summary>
+/// One benchmark before and after: medians in seconds, the ratio (above 1 for faster) with the least and the most that single
+/// runs allow. Null: not run yet.
+/// </summary>
 public sealed record Compared(string Name, Runs? Before, Runs? After)
 {
     public decimal? Ratio => Before is not null && After is not null ? Before.Median / After.Median : null;
@@ -17,11 +20,15 @@ public sealed record Compared(string Name, Runs? Before, Runs? After)
     public decimal? Most => Ratio is null ? null : Before!.Most / After!.Least;
 }
 
-/// <summary>A claim beside what was measured of it: the geometric mean over the benchmarks that both sides have run; null where none is common.</summary>
+/// <summary>
+/// A claim beside what was measured of it: the geometric mean over the benchmarks that both sides have run; null where none is
+/// common.
+/// </summary>
 public sealed record ClaimHeld(SpeedClaim Claim, string Against, decimal? Measured, IReadOnlyList<string> Why);
 
 /// <summary>
-/// What a job does to speed: the forecast by parts of the work, the runs before and after, the mean over the suite, and the claims. Source: domain.md, section 6.
+/// What a job does to speed: the forecast by parts of the work, the runs before and after, the mean over the suite, and the
+/// claims. Source: domain.md, section 6.
 /// </summary>
 public sealed record SpeedReport(
     IReadOnlyList<WorkForecast> Work,
@@ -102,7 +109,8 @@ public sealed record SpeedReport(
                 :
                 [
                     .. common.Select(c =>
-                        $"{c.Name}: {c.Theirs!.Median:0.###} s there / {c.Ours!.Median:0.###} s here = {c.Theirs.Median / c.Ours.Median:0.00}."
+                        $"{c.Name}: {c.Theirs!.Median:0.###} s there / {c.Ours!.Median:0.###} s here = "
+                        + $"{c.Theirs.Median / c.Ours.Median:0.00}."
                     ),
                 ]
         );

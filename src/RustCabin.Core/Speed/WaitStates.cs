@@ -1,6 +1,9 @@
 namespace RustCabin.Core.Speed;
 
-/// <summary>Cycles that a bus must wait for slow memory: <c>ceil((t_mem + t_logic) / t_clk) - cycles already allowed</c>, not below 0. Source: domain.md, section 6.</summary>
+/// <summary>
+/// Cycles that a bus must wait for slow memory: <c>ceil((t_mem + t_logic) / t_clk) - cycles already allowed</c>, not below 0.
+/// Source: domain.md, section 6.
+/// </summary>
 public static class WaitStates
 {
     /// <param name="memoryNs">Access time of the memory, in nanoseconds.</param>

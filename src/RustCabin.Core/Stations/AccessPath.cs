@@ -6,7 +6,9 @@ namespace RustCabin.Core.Stations;
 /// <summary>How a case is opened: the access levels of the model sheet, each reached from the one that it names.</summary>
 public static class AccessPath
 {
-    /// <summary>The levels to pass, outermost first, to reach every site of the part; none where the closed case will do.</summary>
+    /// <summary>
+    /// The levels to pass, outermost first, to reach every site of the part; none where the closed case will do.
+    /// </summary>
     public static IReadOnlyList<AccessLevel> To(Model model, Instance part) =>
         part.Occupied.Select(o => Path(model, model.FindSite(o.Site!)?.Access)).MaxBy(path => path.Count) ?? [];
 

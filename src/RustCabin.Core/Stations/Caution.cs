@@ -4,7 +4,9 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Stations;
 
-/// <summary>What can hurt on a step: what can happen and the usual protection. <paramref name="Id"/> is the word that sheets use.</summary>
+/// <summary>
+/// What can hurt on a step: what can happen and the usual protection. <paramref name="Id"/> is the word that sheets use.
+/// </summary>
 public sealed record Caution(string Id, string Title, string Text)
 {
     const string Qualified = "Work on it belongs to a qualified person under the local code.";
@@ -14,22 +16,26 @@ public sealed record Caution(string Id, string Title, string Text)
         new(
             "static",
             "Static",
-            "A spark too small to feel can kill a chip. Touch bare earthed metal first, wear a wrist strap, lay boards on a conducting mat."
+            "A spark too small to feel can kill a chip. Touch bare earthed metal first, wear a wrist strap, lay boards on a "
+                + "conducting mat."
         ),
         new(
             "mains",
             "Mains inside",
-            $"Mains voltage can kill, and some parts carry it with the switch off. Pull the plug and keep it in sight. {Qualified}"
+            $"Mains voltage can kill, and some parts carry it with the switch off. Pull the plug and keep it in sight. "
+                + $"{Qualified}"
         ),
         new(
             "tube",
             "Picture tube",
-            $"A tube holds thousands of volts long after switch-off, and its neck breaks at a knock. Keep clear of tube, cap and neck board. {Qualified}"
+            $"A tube holds thousands of volts long after switch-off, and its neck breaks at a knock. Keep clear of tube, cap "
+                + $"and neck board. {Qualified}"
         ),
         new(
             "capacitors",
             "Charged capacitors",
-            $"Large capacitors give a shock or a burn after the plug is out. Wait, and have them measured before anything is touched. {Qualified}"
+            $"Large capacitors give a shock or a burn after the plug is out. Wait, and have them measured before anything is "
+                + $"touched. {Qualified}"
         ),
         new(
             "ultraviolet",
@@ -49,7 +55,8 @@ public sealed record Caution(string Id, string Title, string Text)
         new(
             "lithium",
             "Lithium cell",
-            "A shorted, bent or charged lithium cell burns. Insulate its contacts, never solder to the cell itself, hand it in for recycling."
+            "A shorted, bent or charged lithium cell burns. Insulate its contacts, never solder to the cell itself, hand it "
+                + "in for recycling."
         ),
         new(
             "leaking",
@@ -59,12 +66,14 @@ public sealed record Caution(string Id, string Title, string Text)
         new(
             "peroxide",
             "Peroxide bath",
-            "Peroxide burns skin and blinds, and gives off oxygen. Gloves, goggles, an open vessel, no closed bottle, nothing that burns nearby."
+            "Peroxide burns skin and blinds, and gives off oxygen. Gloves, goggles, an open vessel, no closed bottle, nothing "
+                + "that burns nearby."
         ),
         new(
             "drilling",
             "Drilling and cut metal",
-            "Chips fly and cut edges slice; chips left inside short boards. Glasses on, work clamped, boards out, edges filed, chips vacuumed."
+            "Chips fly and cut edges slice; chips left inside short boards. Glasses on, work clamped, boards out, edges "
+                + "filed, chips vacuumed."
         ),
     ];
 

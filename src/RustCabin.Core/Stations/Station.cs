@@ -22,7 +22,8 @@ public sealed record Check(Rests Rests, Func<PlannedUnit, PowerUpCount, IEnumera
 }
 
 /// <summary>
-/// What one station knows. The build sheet, the progress, the faults, the passport and the shopping list ask every station and order what they get; none of
+/// What one station knows. The build sheet, the progress, the faults, the passport and the shopping list ask every station and
+/// order what they get; none of
 /// them names one. A station to be built overrides what it has to say. Source: docs/architecture.md, A station offers.
 /// </summary>
 public abstract class Station
@@ -105,7 +106,8 @@ public sealed record PassportLine(PassportPart Part, string What, string Place, 
 
 /// <summary>One thing that can go wrong: a fault in the simulated machine, and what the machine then shows.</summary>
 /// <param name="Fault">The fault.</param>
-/// <param name="Run">The machine with it, or with its like (another bit, another chance); a null count: it does not start, and shows nothing.</param>
+/// <param name="Run">The machine with it, or with its like (another bit, another chance); a null count: it does not start, and
+/// shows nothing.</param>
 public sealed record Slip(BusFault Fault, Func<BusFault, (PowerUpCount? Count, string Why)> Run)
 {
     /// <summary>Where a reading shows just this: what to look at. Null: it is not named to somebody at a gate.</summary>

@@ -56,7 +56,10 @@ public sealed record Step(StepId Id, StepKind Kind, string Title, IReadOnlyList<
     /// <summary>For a gate, what must be read.</summary>
     public PowerUpCount? Expected { get; init; }
 
-    /// <summary>For a proof by simulation, whether it holds; it cannot be ticked by hand, and locks what follows until it does. Null: the step is ticked.</summary>
+    /// <summary>
+    /// For a proof by simulation, whether it holds; it cannot be ticked by hand, and locks what follows until it does. Null: the
+    /// step is ticked.
+    /// </summary>
     public bool? Proved { get; init; }
 
     /// <summary>It bars the way by what it shows, not by a tick: a reading, or a proof by simulation.</summary>

@@ -3,7 +3,9 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Switches;
 
-/// <summary>What a plan does, whatever its switches and claims are called: two settings that differ in labels only have the same effect.</summary>
+/// <summary>
+/// What a plan does, whatever its switches and claims are called: two settings that differ in labels only have the same effect.
+/// </summary>
 public static class Effect
 {
     /// <summary>Equal texts for equal effects; not for showing.</summary>
@@ -19,7 +21,7 @@ public static class Effect
                 string answer in segment
                     .Claims.Select(a => (Claim: unit.Map.Claims[a.Claim], a.Masters))
                     .Select(a =>
-                        $" {(a.Claim.Owner.StartsWith("part:", StringComparison.Ordinal) ? a.Claim.Owner[..a.Claim.Owner.LastIndexOf(':')] : a.Claim.Owner)} {a.Claim.Kind} {a.Claim.Access} {a.Masters} {a.Claim.Window?.Banks} {a.Claim.DrivesOnWrite}"
+                        $" {Whose(a.Claim.Owner)} {a.Claim.Kind} {a.Claim.Access} {a.Masters} {a.Claim.Window?.Banks} {a.Claim.DrivesOnWrite}"
                     )
                     .Order(StringComparer.Ordinal)
             )
@@ -32,4 +34,8 @@ public static class Effect
             key.Append($"{rail.Rail}={rail.TypicalAmps:0.######}/{rail.PeakAmps:0.######};");
         return key.ToString();
     }
+
+    /// <summary>The part as a whole, whatever it calls the claim.</summary>
+    static string Whose(string owner) =>
+        owner.StartsWith("part:", StringComparison.Ordinal) ? owner[..owner.LastIndexOf(':')] : owner;
 }

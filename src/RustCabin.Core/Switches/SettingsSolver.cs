@@ -8,12 +8,16 @@ using RustCabin.Core.Wants;
 namespace RustCabin.Core.Switches;
 
 /// <summary>
-/// The settings that work: fewest moves first, each with another effect than those before it. When there is none, <paramref name="Clash"/> holds the smallest requirements that
-/// cannot all be met: without any one of them there is a setting. <paramref name="Complete"/> false: there may be more settings than are listed.
+/// The settings that work: fewest moves first, each with another effect than those before it. When there is none, <paramref
+/// name="Clash"/> holds the smallest requirements that
+/// cannot all be met: without any one of them there is a setting. <paramref name="Complete"/> false: there may be more settings
+/// than are listed.
 /// </summary>
 public sealed record Settings(IReadOnlyList<Choice> Solutions, IReadOnlyList<Requirement> Clash, bool Complete);
 
-/// <summary>One requirement of a clash in words: a want, a part that is there (by its instance name), or, with neither, the unit itself.</summary>
+/// <summary>
+/// One requirement of a clash in words: a want, a part that is there (by its instance name), or, with neither, the unit itself.
+/// </summary>
 public sealed record Requirement(string Text, Need? Want = null, string? Instance = null);
 
 /// <summary>Over all parts of a job: positions with no stop that give every want. Source: domain.md, section 4.</summary>
@@ -22,7 +26,9 @@ public static class SettingsSolver
     /// <summary>So many settings are listed unless more are asked for.</summary>
     public const int UsuallyListed = 8;
 
-    /// <summary>Solves for the parts of a plan, whatever its switches stand at. Wants are those of its job unless others are given.</summary>
+    /// <summary>
+    /// Solves for the parts of a plan, whatever its switches stand at. Wants are those of its job unless others are given.
+    /// </summary>
     public static Settings Solve(
         PlannedUnit planned,
         IReadOnlyList<Need>? wants = null,

@@ -9,7 +9,8 @@ namespace RustCabin.Core.Switches;
 public sealed record Move(Instance Instance, Switch Switch, string Position, PlannedUnit Planned);
 
 /// <summary>
-/// What moving a single switch would do: the mend that a stop offers, and the slip that explains a reading. Moves are simulated with the
+/// What moving a single switch would do: the mend that a stop offers, and the slip that explains a reading. Moves are simulated
+/// with the
 /// same functions as the plan itself.
 /// </summary>
 public static class SingleMoves

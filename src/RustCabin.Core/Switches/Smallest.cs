@@ -4,7 +4,8 @@ namespace RustCabin.Core.Switches;
 static class Smallest
 {
     /// <summary>
-    /// Takes requirements out one by one, as long as what is left still cannot be, until nothing more can go. <paramref name="together"/> are those that must go
+    /// Takes requirements out one by one, as long as what is left still cannot be, until nothing more can go. <paramref
+    /// name="together"/> are those that must go
     /// out with one. All of <paramref name="items"/> together must be impossible.
     /// </summary>
     public static IReadOnlyList<T> Clash<T>(

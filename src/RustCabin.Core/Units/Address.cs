@@ -5,7 +5,9 @@ namespace RustCabin.Core.Units;
 /// <summary>A place in a machine's address space, unsigned, in bytes.</summary>
 public readonly record struct Address(ulong Value) : IComparable<Address>
 {
-    /// <summary>Reads an address as packs write it (<c>"0xE80000"</c>, <c>"512K"</c>, <c>"1536"</c>). False when it is none.</summary>
+    /// <summary>
+    /// Reads an address as packs write it (<c>"0xE80000"</c>, <c>"512K"</c>, <c>"1536"</c>). False when it is none.
+    /// </summary>
     public static bool TryParse(ReadOnlySpan<char> text, out Address address)
     {
         bool ok = SizeText.TryParse(text, out ulong value);
@@ -13,7 +15,9 @@ public readonly record struct Address(ulong Value) : IComparable<Address>
         return ok;
     }
 
-    /// <summary>As the JSON interface writes it: lower-case hex, padded to the width of the space, such as <c>0x0c0000</c>.</summary>
+    /// <summary>
+    /// As the JSON interface writes it: lower-case hex, padded to the width of the space, such as <c>0x0c0000</c>.
+    /// </summary>
     public string ToJson(int addressBits) => "0x" + Value.ToString("x" + Digits(addressBits));
 
     /// <summary>As the screen shows it: hex with its digits in groups of four from the right, such as <c>0x0c_0000</c>.</summary>

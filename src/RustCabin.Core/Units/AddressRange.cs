@@ -3,7 +3,9 @@ namespace RustCabin.Core.Units;
 /// <summary>Addresses from <paramref name="From"/> up to and including <paramref name="To"/>; never empty.</summary>
 public readonly record struct AddressRange(Address From, Address To)
 {
-    /// <summary>The range of <paramref name="size"/> bytes that begins at <paramref name="from"/>. The size must not be 0.</summary>
+    /// <summary>
+    /// The range of <paramref name="size"/> bytes that begins at <paramref name="from"/>. The size must not be 0.
+    /// </summary>
     public static AddressRange Of(ulong from, ulong size) => new(new Address(from), new Address(from + (size - 1)));
 
     public ByteSize Size => new(To.Value - From.Value + 1);

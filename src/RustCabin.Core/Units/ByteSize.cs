@@ -5,7 +5,9 @@ namespace RustCabin.Core.Units;
 /// <summary>An amount of memory in bytes. K, M and G are binary: 1 KiB is 1024 bytes.</summary>
 public readonly record struct ByteSize(ulong Bytes) : IComparable<ByteSize>
 {
-    /// <summary>Reads a size as packs write it (<c>"512K"</c>, <c>"4M"</c>, <c>"0x1000"</c>, <c>"1536"</c>). False when it is none.</summary>
+    /// <summary>
+    /// Reads a size as packs write it (<c>"512K"</c>, <c>"4M"</c>, <c>"0x1000"</c>, <c>"1536"</c>). False when it is none.
+    /// </summary>
     public static bool TryParse(ReadOnlySpan<char> text, out ByteSize size)
     {
         bool ok = SizeText.TryParse(text, out ulong bytes);
@@ -18,7 +20,9 @@ public readonly record struct ByteSize(ulong Bytes) : IComparable<ByteSize>
     /// <summary>True for 1, 2, 4, 8 and so on: what address decoders and self-configuring cards can hold apart.</summary>
     public bool IsPowerOfTwo => Bytes != 0 && (Bytes & (Bytes - 1)) == 0;
 
-    /// <summary>In the largest unit that is exact, such as <c>256 KiB</c>, <c>4 MiB</c>, <c>4,352 KiB</c> or <c>300 bytes</c>.</summary>
+    /// <summary>
+    /// In the largest unit that is exact, such as <c>256 KiB</c>, <c>4 MiB</c>, <c>4,352 KiB</c> or <c>300 bytes</c>.
+    /// </summary>
     public override string ToString() => ToScreen(asOnTheBox: false);
 
     /// <summary>As <see cref="ToString()"/>, or with the box's plain K and M when <paramref name="asOnTheBox"/>.</summary>

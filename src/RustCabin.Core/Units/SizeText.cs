@@ -2,7 +2,9 @@ using System.Globalization;
 
 namespace RustCabin.Core.Units;
 
-/// <summary>The grammar that addresses and sizes share in packs: <c>0x</c> and hex digits, or decimal digits with K, M or G (binary).</summary>
+/// <summary>
+/// The grammar that addresses and sizes share in packs: <c>0x</c> and hex digits, or decimal digits with K, M or G (binary).
+/// </summary>
 internal static class SizeText
 {
     /// <summary>A size as a sheet writes it: in the largest of G, M and K that it is a whole number of, else in bytes.</summary>
@@ -14,7 +16,9 @@ internal static class SizeText
         return size.Bytes.ToString(CultureInfo.InvariantCulture);
     }
 
-    /// <summary>Reads <c>0x600000</c>, <c>512K</c>, <c>4M</c>, <c>1G</c> or <c>1536</c>. False for anything else, and over 2^63-1.</summary>
+    /// <summary>
+    /// Reads <c>0x600000</c>, <c>512K</c>, <c>4M</c>, <c>1G</c> or <c>1536</c>. False for anything else, and over 2^63-1.
+    /// </summary>
     public static bool TryParse(ReadOnlySpan<char> text, out ulong value)
     {
         value = 0;

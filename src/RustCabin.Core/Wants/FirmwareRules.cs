@@ -15,7 +15,9 @@ sealed record FirmwareRule(FirmwareNeed Need) : NeedRule
 
     public override void Require(ChoiceModel choices, ILiteral on, bool strict) => Fixed(choices, on, strict);
 
-    /// <summary>That firmware, a later one of the list, or one based on such; null: it is not stated which the unit has.</summary>
+    /// <summary>
+    /// That firmware, a later one of the list, or one based on such; null: it is not stated which the unit has.
+    /// </summary>
     public static bool? Has(Model model, string? has, string wanted)
     {
         if (has is null)

@@ -13,10 +13,15 @@ namespace RustCabin.Core.Wants;
 /// <param name="Text">What was asked and what there is.</param>
 public sealed record NeedAnswer(Need Need, bool? Met, string Text);
 
-/// <summary>Holds needs against a planned unit: those of titles and users, and those of parts. Source: docs/handbook/wants.md, Needs.</summary>
+/// <summary>
+/// Holds needs against a planned unit: those of titles and users, and those of parts. Source: docs/handbook/wants.md, Needs.
+/// </summary>
 public static class NeedCheck
 {
-    /// <summary>The needs that hold for this revision and these switches, each with its answer. Plain switch names are those of <paramref name="own"/>.</summary>
+    /// <summary>
+    /// The needs that hold for this revision and these switches, each with its answer. Plain switch names are those of <paramref
+    /// name="own"/>.
+    /// </summary>
     public static IReadOnlyList<NeedAnswer> Of(PlannedUnit unit, IEnumerable<Need> needs, Instance? own = null) =>
         [
             .. needs
@@ -28,7 +33,9 @@ public static class NeedCheck
                 ),
         ];
 
-    /// <summary>Asks the solver for a need where <paramref name="on"/> holds. Strict: what the sheets do not say is not given.</summary>
+    /// <summary>
+    /// Asks the solver for a need where <paramref name="on"/> holds. Strict: what the sheets do not say is not given.
+    /// </summary>
     public static void Require(ChoiceModel choices, Need need, ILiteral on, bool strict)
     {
         if (on != choices.No)

@@ -10,7 +10,8 @@ using RustCabin.Core.Units;
 namespace RustCabin.Core.Wants;
 
 /// <summary>
-/// All that is made of one kind of need: its words, whether a planned unit gives it, what the solver must be told, and which parts would give it.
+/// All that is made of one kind of need: its words, whether a planned unit gives it, what the solver must be told, and which
+/// parts would give it.
 /// A rule stands in one place; <see cref="NeedRules"/> leads from a need to its rule.
 /// </summary>
 public abstract record NeedRule
@@ -164,7 +165,10 @@ sealed record ProvidesRule(ProvidesNeed Need) : NeedRule
     public override bool Tempts(PlannedUnit unit, Part part) => part.Provides.Contains(Need.Outcome);
 }
 
-/// <summary>The processor's work: the fastest part that is there counts, two do not multiply. What a whole piece of work gains is the Speed station's.</summary>
+/// <summary>
+/// The processor's work: the fastest part that is there counts, two do not multiply. What a whole piece of work gains is the
+/// Speed station's.
+/// </summary>
 sealed record SpeedRule(SpeedNeed Need) : NeedRule
 {
     const string Work = "processor";

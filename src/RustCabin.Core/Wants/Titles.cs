@@ -3,7 +3,9 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Wants;
 
-/// <summary>Whether a title runs on one plan, and what is missing. <paramref name="Runs"/> null: the sheets do not say all of it.</summary>
+/// <summary>
+/// Whether a title runs on one plan, and what is missing. <paramref name="Runs"/> null: the sheets do not say all of it.
+/// </summary>
 public sealed record TitleRun(bool? Runs, IReadOnlyList<string> Missing);
 
 /// <summary>One title against several plans of a unit: as it stands, as planned, and under each named setting.</summary>

@@ -25,7 +25,9 @@ static class WantChecks
             ]
         );
 
-    /// <summary>LIMIT-BUDGET and LIMIT-UNDO: the parts cost more than was set, or one cannot be undone although all must be.</summary>
+    /// <summary>
+    /// LIMIT-BUDGET and LIMIT-UNDO: the parts cost more than was set, or one cannot be undone although all must be.
+    /// </summary>
     public static IEnumerable<Finding> Limits(PlannedUnit unit)
     {
         Instance[] added = [.. unit.Instances.Where(i => i.Added)];

@@ -8,7 +8,8 @@ namespace RustCabin.Core.Wants;
 /// <summary>How much of a want is given.</summary>
 /// <param name="Need">The want.</param>
 /// <param name="Met">Null: the sheets do not say.</param>
-/// <param name="There">How much is there, in one measure with <paramref name="Wanted"/>; 0 or 1 where it is all or nothing.</param>
+/// <param name="There">How much is there, in one measure with <paramref name="Wanted"/>; 0 or 1 where it is all or
+/// nothing.</param>
 /// <param name="Wanted">How much is wanted.</param>
 /// <param name="Words">What is wanted, for a person.</param>
 /// <param name="ThereWords">What is there, for a person.</param>

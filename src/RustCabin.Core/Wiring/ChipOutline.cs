@@ -27,14 +27,17 @@ public enum PinSide
 }
 
 /// <summary>
-/// Where a pin is on the outline as it is seen. <paramref name="Place"/> counts from 0 along the side, from left to right or from top to bottom;
+/// Where a pin is on the outline as it is seen. <paramref name="Place"/> counts from 0 along the side, from left to right or from
+/// top to bottom;
 /// <paramref name="FromCorner"/> from 1 at the nearer end; <paramref name="Corner"/> names that end.
 /// </summary>
 public sealed record PinPlace(int Pin, PinSide Side, int Place, int SideLength, int FromCorner, string Corner);
 
 /// <summary>
-/// The outline of a package, computed and never typed: DIP, SOIC and QFP are numbered anticlockwise from the mark at the top left seen from above;
-/// PLCC from the middle of the top side; headers zig-zag; D-sub plugs seen on their mating face. Source: domain.md, section 8, and formats.md, pins.
+/// The outline of a package, computed and never typed: DIP, SOIC and QFP are numbered anticlockwise from the mark at the top left
+/// seen from above;
+/// PLCC from the middle of the top side; headers zig-zag; D-sub plugs seen on their mating face. Source: domain.md, section 8,
+/// and formats.md, pins.
 /// </summary>
 public sealed class ChipOutline
 {
@@ -54,7 +57,8 @@ public sealed class ChipOutline
     public const int MostPins = 2000;
 
     /// <summary>
-    /// Reads a package: <c>DIP-40</c>, <c>SOIC-16</c>, <c>PLCC-68</c>, <c>QFP-64</c>, <c>HEADER-40</c>, <c>DSUB-25</c>; uneven outlines per side,
+    /// Reads a package: <c>DIP-40</c>, <c>SOIC-16</c>, <c>PLCC-68</c>, <c>QFP-64</c>, <c>HEADER-40</c>, <c>DSUB-25</c>; uneven
+    /// outlines per side,
     /// <c>QFP-100(30,20)</c>: 30 on the left and right, 20 on the bottom and top.
     /// </summary>
     public static bool TryParse(string text, out ChipOutline outline)
@@ -175,7 +179,9 @@ public sealed class ChipOutline
                 [PinSide.Bottom] = [.. Enumerable.Range((pins + 1) / 2 + 1, pins / 2)],
             };
 
-    /// <summary>The pins of a side as they are seen, left to right or top to bottom. From below everything is flipped left to right.</summary>
+    /// <summary>
+    /// The pins of a side as they are seen, left to right or top to bottom. From below everything is flipped left to right.
+    /// </summary>
     public IReadOnlyList<int> Side(PinSide side, View view)
     {
         PinSide from =

@@ -34,7 +34,8 @@ public sealed record PinsAsked : ICompleted<PinsAsked>
         if (!known && Package.Length > 0)
             read.Wrong(
                 "package",
-                $"\"{Package}\" is not an outline: DIP, SOIC, PLCC, QFP, HEADER or DSUB with its pins, such as QFP-64 or QFP-100(30,20)"
+                $"\"{Package}\" is not an outline: DIP, SOIC, PLCC, QFP, HEADER or DSUB with its pins, such as QFP-64 or "
+                    + $"QFP-100(30,20)"
             );
         foreach ((int i, decimal pin) in Pins.Index())
             if (pin != decimal.Truncate(pin) || (known && pin > outline.Pins))

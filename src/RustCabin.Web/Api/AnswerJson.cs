@@ -65,7 +65,9 @@ public sealed record FightJson(string From, string To, IReadOnlyList<string> Cla
 
 public sealed record MirrorJson(string Claim, string Base, ulong Size);
 
-/// <summary>Turns the core's answers into those of the interface: sizes as numbers of bytes, addresses padded to the width of the space.</summary>
+/// <summary>
+/// Turns the core's answers into those of the interface: sizes as numbers of bytes, addresses padded to the width of the space.
+/// </summary>
 static class AnswerJson
 {
     public static void Shape(JsonSerializerOptions options)

@@ -6,7 +6,9 @@ using RustCabin.Core.Declared;
 
 namespace RustCabin.Web.Api;
 
-/// <summary>The description of the calls at <c>/openapi/v1.json</c>. What a call takes is described from its declaration.</summary>
+/// <summary>
+/// The description of the calls at <c>/openapi/v1.json</c>. What a call takes is described from its declaration.
+/// </summary>
 static class Openapi
 {
     const string At = "#/components/schemas/";
@@ -21,7 +23,8 @@ static class Openapi
                 document.Info.Title = "Rust Cabin";
                 document.Info.Version = "v1";
                 document.Info.Description =
-                    "What the stations show, as JSON. No state is kept. Sizes are bytes, addresses lower-case hex padded to the address width, ranges inclusive.";
+                    "What the stations show, as JSON. No state is kept. Sizes are bytes, addresses lower-case hex padded to "
+                    + "the address width, ranges inclusive.";
                 return Task.CompletedTask;
             }
         );
@@ -35,7 +38,9 @@ static class Openapi
         );
     }
 
-    /// <summary>Says what a call takes. Routing is not to refuse other bodies: the call itself does, with a problem document.</summary>
+    /// <summary>
+    /// Says what a call takes. Routing is not to refuse other bodies: the call itself does, with a problem document.
+    /// </summary>
     public static RouteHandlerBuilder TakesJson(this RouteHandlerBuilder call, Shape shape) =>
         call.WithMetadata(new Takes(shape));
 

@@ -6,7 +6,10 @@ using RustCabin.Core.Units;
 
 namespace RustCabin.Web.Drawings;
 
-/// <summary>A bank window with its banks fanned out behind it, and the register that turns them, under whatever else answers at its address.</summary>
+/// <summary>
+/// A bank window with its banks fanned out behind it, and the register that turns them, under whatever else answers at its
+/// address.
+/// </summary>
 public static class BankFan
 {
     public static IHtmlContent Draw(PlannedUnit unit, DecodedClaim window, Preferences sizes)
@@ -67,7 +70,8 @@ public static class BankFan
         DecodedClaim? at = unit.Claims.FirstOrDefault(c => c.Owner == window.RegisterOwner);
         string words = at is null
             ? $"register {window.Window.Register}: not there with these switches"
-            : $"register {new AddressRange(new Address(at.Base), new Address(at.Base + at.Size - 1)).ToScreen(bits)}{(at.Reads ? "" : ", takes writes only")}";
+            : $"register {new AddressRange(new Address(at.Base), new Address(at.Base + at.Size - 1)).ToScreen(bits)}"
+                + $"{(at.Reads ? "" : ", takes writes only")}";
         svg.Text(4, tall + 24, words, "lab", "start");
         string[] under = at is null
             ? []

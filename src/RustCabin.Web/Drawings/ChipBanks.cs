@@ -4,7 +4,9 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Web.Drawings;
 
-/// <summary>Banks as rows of chips, each drawn as often as it is there; parity chips stand apart; an empty bank is outlined.</summary>
+/// <summary>
+/// Banks as rows of chips, each drawn as often as it is there; parity chips stand apart; an empty bank is outlined.
+/// </summary>
 public static class ChipBanks
 {
     const double Chip = 21,

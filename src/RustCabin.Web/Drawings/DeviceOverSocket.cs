@@ -7,7 +7,10 @@ using RustCabin.Core.Wiring;
 
 namespace RustCabin.Web.Drawings;
 
-/// <summary>A device over its socket: each contact with its net outside, each leg with its own inside, legs that are lifted bent away, wires from contact to leg, ties beside the leg.</summary>
+/// <summary>
+/// A device over its socket: each contact with its net outside, each leg with its own inside, legs that are lifted bent away,
+/// wires from contact to leg, ties beside the leg.
+/// </summary>
 public static class DeviceOverSocket
 {
     const double Pitch = 19,

@@ -7,7 +7,8 @@ using RustCabin.Core.Units;
 namespace RustCabin.Web.Drawings;
 
 /// <summary>
-/// The address ladder: addresses run upward, one column for each bus master. RAM is filled, a bank window hatched, I/O outlined; a contested
+/// The address ladder: addresses run upward, one column for each bus master. RAM is filled, a bank window hatched, I/O outlined;
+/// a contested
 /// range is split by a saw-tooth edge. Each rung that holds something is a link that zooms to it.
 /// </summary>
 public static class Ladder
@@ -89,7 +90,8 @@ public static class Ladder
 
         svg.Link(
             zoomTo(row.Range),
-            $"{string.Join(" and ", owners)}, {row.Range.ToScreen(unit.Map.AddressBits)}, {row.Range.Size}{(row.Fight is null ? "" : ", contested")}: zoom in"
+            $"{string.Join(" and ", owners)}, {row.Range.ToScreen(unit.Map.AddressBits)}, "
+                + $"{row.Range.Size}{(row.Fight is null ? "" : ", contested")}: zoom in"
         );
         foreach ((double x, DecodedClaim[] here, bool contested) in cells)
             if (contested)
@@ -143,7 +145,10 @@ public static class Ladder
             svg.Text(middle, centre + 4, Short($"{name}, {size}", width), $"lab small {ink}");
     }
 
-    /// <summary>The size of the range; for a window its banks too; where touching mirrors make one range, the claim's own and how often it shows.</summary>
+    /// <summary>
+    /// The size of the range; for a window its banks too; where touching mirrors make one range, the claim's own and how often it
+    /// shows.
+    /// </summary>
     static string SizeOf(DecodedClaim claim, ByteSize range, Preferences sizes) =>
         claim.Window is { } window ? $"{window.Banks} x {sizes.Size(new ByteSize(claim.Size))}"
         : range.Bytes > claim.Size ? $"{sizes.Size(new ByteSize(claim.Size))}, {range.Bytes / claim.Size} times"

@@ -6,7 +6,9 @@ using RustCabin.Core.Units;
 
 namespace RustCabin.Web.Drawings;
 
-/// <summary>The address ladder laid on its side, low addresses left, without figures: enough to know a unit again on the shelf.</summary>
+/// <summary>
+/// The address ladder laid on its side, low addresses left, without figures: enough to know a unit again on the shelf.
+/// </summary>
 public static class MapStrip
 {
     const double Width = 340,

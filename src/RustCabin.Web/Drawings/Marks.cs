@@ -6,7 +6,10 @@ using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Drawings;
 
-/// <summary>The marks that say how something stands, by shape as well as by colour: stop a square with a bar, watch a triangle, clear a disc with a tick.</summary>
+/// <summary>
+/// The marks that say how something stands, by shape as well as by colour: stop a square with a bar, watch a triangle, clear a
+/// disc with a tick.
+/// </summary>
 public static class Marks
 {
     public static IHtmlContent Of(StationMark mark) =>

@@ -4,7 +4,10 @@ using RustCabin.Core.Wiring;
 
 namespace RustCabin.Web.Drawings;
 
-/// <summary>A package from above or below with its pins, their numbers inside the body and their nets outside, the mark where pin 1 is told from.</summary>
+/// <summary>
+/// A package from above or below with its pins, their numbers inside the body and their nets outside, the mark where pin 1 is
+/// told from.
+/// </summary>
 public static class PinOutline
 {
     const double Pitch = 19,

@@ -6,7 +6,8 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Web.Drawings;
 
 /// <summary>
-/// Rails as upright gauges: the band that is right under load, and a needle where the meter stood. The scale of each reaches three tolerances
+/// Rails as upright gauges: the band that is right under load, and a needle where the meter stood. The scale of each reaches
+/// three tolerances
 /// either way; a needle beyond it stands at the end.
 /// </summary>
 public static class RailGauges
@@ -54,5 +55,6 @@ public static class RailGauges
     static string Words(Rail rail, decimal? volts) =>
         volts is not { } v
             ? "not measured"
-            : $"measured {v:0.###}, {(BaselineChecks.Within(rail, v) ? "right" : "not within")} {Lowest(rail):0.##} to {Highest(rail):0.##}";
+            : $"measured {v:0.###}, {(BaselineChecks.Within(rail, v) ? "right" : "not within")} {Lowest(rail):0.##} to "
+                + $"{Highest(rail):0.##}";
 }

@@ -5,7 +5,8 @@ using RustCabin.Core.Wants.Sets;
 namespace RustCabin.Web.Drawings;
 
 /// <summary>
-/// Build sets on a field: what they cost to the right, what skill they ask upward. The rust line joins those that no other beats; a round stone can be undone, a square one
+/// Build sets on a field: what they cost to the right, what skill they ask upward. The rust line joins those that no other beats;
+/// a round stone can be undone, a square one
 /// cannot. The number is that of the list beside it.
 /// </summary>
 public static class SetField

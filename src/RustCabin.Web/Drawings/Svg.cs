@@ -6,7 +6,8 @@ using Microsoft.AspNetCore.Html;
 namespace RustCabin.Web.Drawings;
 
 /// <summary>
-/// Writes SVG. All text and attribute values are encoded: what stands in a sheet is data. Looks come from classes in the style sheet, so that
+/// Writes SVG. All text and attribute values are encoded: what stands in a sheet is data. Looks come from classes in the style
+/// sheet, so that
 /// both lamps serve.
 /// </summary>
 public sealed class Svg
@@ -18,7 +19,8 @@ public sealed class Svg
         var svg = new Svg();
         svg._text.Append(
             CultureInfo.InvariantCulture,
-            $"<svg class=\"{cssClass}\" viewBox=\"0 0 {N(width)} {N(height)}\" width=\"{N(width)}\" height=\"{N(height)}\" role=\"{role}\" aria-label=\"{E(label)}\">"
+            $"<svg class=\"{cssClass}\" viewBox=\"0 0 {N(width)} {N(height)}\" width=\"{N(width)}\" height=\"{N(height)}\" "
+                + $"role=\"{role}\" aria-label=\"{E(label)}\">"
         );
         return svg;
     }
@@ -29,7 +31,8 @@ public sealed class Svg
         var svg = new Svg();
         svg._text.Append(
             CultureInfo.InvariantCulture,
-            $"<svg class=\"{cssClass}\" viewBox=\"0 0 {N(width)} {N(height)}\" width=\"{N(width)}\" height=\"{N(height)}\" aria-hidden=\"true\" focusable=\"false\">"
+            $"<svg class=\"{cssClass}\" viewBox=\"0 0 {N(width)} {N(height)}\" width=\"{N(width)}\" height=\"{N(height)}\" "
+                + $"aria-hidden=\"true\" focusable=\"false\">"
         );
         return svg;
     }

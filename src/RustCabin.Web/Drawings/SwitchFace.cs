@@ -19,7 +19,10 @@ public static class SwitchFace
         };
     }
 
-    /// <summary>Two pins and a cap that is there or not, where the positions are called so; else a pin more than positions and the cap over a pair.</summary>
+    /// <summary>
+    /// Two pins and a cap that is there or not, where the positions are called so; else a pin more than positions and the cap
+    /// over a pair.
+    /// </summary>
     static IHtmlContent Jumper(Switch of, int index, int count)
     {
         bool twoPins = count == 2 && of.Positions.Contains("open");

@@ -4,7 +4,10 @@ using RustCabin.Core.Wants;
 
 namespace RustCabin.Web.Drawings;
 
-/// <summary>One want as a channel that fills up to its flag: how much of it the plan gives. What is more than wanted runs over the flag a little.</summary>
+/// <summary>
+/// One want as a channel that fills up to its flag: how much of it the plan gives. What is more than wanted runs over the flag a
+/// little.
+/// </summary>
 public static class WantBars
 {
     const double Wide = 300,

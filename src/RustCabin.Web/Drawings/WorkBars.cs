@@ -6,7 +6,8 @@ using RustCabin.Core.Speed;
 namespace RustCabin.Web.Drawings;
 
 /// <summary>
-/// A piece of work as two planks of the same scale, before above and after below, each sawn into its kinds of work: what stays long shows where speed does not reach. With the
+/// A piece of work as two planks of the same scale, before above and after below, each sawn into its kinds of work: what stays
+/// long shows where speed does not reach. With the
 /// suite's runs, each benchmark as a pair of posts with the spread of single runs as a whisker.
 /// </summary>
 public static class WorkBars
@@ -28,7 +29,8 @@ public static class WorkBars
             128,
             "planks",
             "img",
-            $"Before {whole:0.##} s: {string.Join(", ", report.Work.Select(w => $"{w.Kind} {w.Seconds:0.##}"))}. After {then:0.##} s: {string.Join(", ", report.Work.Select(w => $"{w.Kind} {w.After:0.##}"))}."
+            $"Before {whole:0.##} s: {string.Join(", ", report.Work.Select(w => $"{w.Kind} {w.Seconds:0.##}"))}. After "
+                + $"{then:0.##} s: {string.Join(", ", report.Work.Select(w => $"{w.Kind} {w.After:0.##}"))}."
         );
         Plank(svg, 14, "before", [.. report.Work.Select(w => (w.Kind, w.Seconds))], scale, whole);
         Plank(svg, 76, "after", [.. report.Work.Select(w => (w.Kind, w.After))], scale, then);
@@ -105,7 +107,8 @@ public static class WorkBars
             2
         );
         svg.Path(
-            $"M{Svg.N(At(runs.Least))} {Svg.N(y + 6.5)}H{Svg.N(At(runs.Most))}M{Svg.N(At(runs.Least))} {Svg.N(y + 2)}v9M{Svg.N(At(runs.Most))} {Svg.N(y + 2)}v9",
+            $"M{Svg.N(At(runs.Least))} {Svg.N(y + 6.5)}H{Svg.N(At(runs.Most))}M{Svg.N(At(runs.Least))} "
+                + $"{Svg.N(y + 2)}v9M{Svg.N(At(runs.Most))} {Svg.N(y + 2)}v9",
             "whisker"
         );
         svg.Text(At(runs.Most) + 8, y + 11, $"{runs.Median:0.##} s", "fig", "start");

@@ -38,7 +38,8 @@ public sealed class OopsModel : PageModel
             ),
             null when HttpContext.Features.Get<IExceptionHandlerFeature>()?.Error is MapTooDenseException dense => (
                 "Too dense to map",
-                $"In the sheets of this job, {dense.Message}. Give its claims smaller sizes, or masks that leave out fewer lines, and import the pack again."
+                $"In the sheets of this job, {dense.Message}. Give its claims smaller sizes, or masks that leave out fewer "
+                    + $"lines, and import the pack again."
             ),
             null => ("Something broke", "Nothing that was confirmed is lost. The log on the terminal says what happened."),
             _ => ($"Refused ({code})", "Nothing was changed."),

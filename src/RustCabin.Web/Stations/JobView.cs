@@ -23,7 +23,9 @@ public sealed record JobView(
     public Model Model => After.Model;
     public Unit Unit => After.Unit;
 
-    /// <summary>Views by their job, kept as long as the job's own record is: the same sheets and the same job give the same view.</summary>
+    /// <summary>
+    /// Views by their job, kept as long as the job's own record is: the same sheets and the same job give the same view.
+    /// </summary>
     static readonly ConditionalWeakTable<Job, JobView> Known = [];
 
     public static JobView Of(Pack sheets, StoredJob stored)

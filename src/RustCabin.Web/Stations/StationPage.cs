@@ -15,7 +15,8 @@ using RustCabin.Data;
 namespace RustCabin.Web.Stations;
 
 /// <summary>
-/// What every station of a job does: loads the job, shows the frame, and takes the presses that any station may offer (a switch, a fix,
+/// What every station of a job does: loads the job, shows the frame, and takes the presses that any station may offer (a switch,
+/// a fix,
 /// undo, redo). A press is a plain form: with script the page is changed in place, without it the browser loads it anew.
 /// </summary>
 public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : PageModel
@@ -69,7 +70,10 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
             }
         );
 
-    /// <summary>Sets every switch of the job so that nothing stands in the way and every want is given, with the fewest moves; or says what clashes.</summary>
+    /// <summary>
+    /// Sets every switch of the job so that nothing stands in the way and every want is given, with the fewest moves; or says
+    /// what clashes.
+    /// </summary>
     public IActionResult OnPostSettle(string job, long version)
     {
         if (!Load(job))
@@ -92,7 +96,9 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
         if (found.Solutions.Count == 0)
             return Refuse(
                 StatusCodes.Status422UnprocessableEntity,
-                $"No setting of the switches works. These cannot all be: {string.Join("; ", found.Clash.Select(c => c.Text.TrimEnd('.')))}. The Wants station proposes sets of parts that do."
+                $"No setting of the switches works. These cannot all be: "
+                    + $"{string.Join("; ", found.Clash.Select(c => c.Text.TrimEnd('.')))}. The Wants station proposes sets of "
+                    + $"parts that do."
             );
         return Settle(job, version, found.Solutions[0]);
     }
@@ -121,7 +127,9 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
             }
         );
 
-    /// <summary>Adds a part to the job by the way that best fits the unit's board, or, where none does, by its first way into the model.</summary>
+    /// <summary>
+    /// Adds a part to the job by the way that best fits the unit's board, or, where none does, by its first way into the model.
+    /// </summary>
     public IActionResult OnPostAdd(string job, long version, string part)
     {
         if (!Load(job))
@@ -165,7 +173,9 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
     protected IActionResult ChangeUnit(string job, long version, Func<JobView, (string What, Func<Unit, Unit?> Edit)?> edit) =>
         Make(job, version, edit, jobs.ChangeUnit);
 
-    /// <summary>Makes one change. <paramref name="edit"/> gives its name and the edit, or null when the press no longer means anything.</summary>
+    /// <summary>
+    /// Makes one change. <paramref name="edit"/> gives its name and the edit, or null when the press no longer means anything.
+    /// </summary>
     protected IActionResult Change(string job, long version, Func<JobView, (string What, Func<Job, Job?> Edit)?> edit) =>
         Make(job, version, edit, jobs.Change);
 

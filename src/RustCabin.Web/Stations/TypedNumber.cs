@@ -13,7 +13,9 @@ public static class TypedNumber
             out value
         );
 
-    /// <summary>Times apart by spaces, each above 0, at most a hundred. False: <paramref name="wrong"/> is the first that is none.</summary>
+    /// <summary>
+    /// Times apart by spaces, each above 0, at most a hundred. False: <paramref name="wrong"/> is the first that is none.
+    /// </summary>
     public static bool TryList(string text, out IReadOnlyList<decimal> values, out string wrong)
     {
         var all = new List<decimal>();
@@ -29,7 +31,9 @@ public static class TypedNumber
         return true;
     }
 
-    /// <summary>A benchmark's name and the seconds of its runs. False: <paramref name="wrong"/> says what is wrong with which of them.</summary>
+    /// <summary>
+    /// A benchmark's name and the seconds of its runs. False: <paramref name="wrong"/> says what is wrong with which of them.
+    /// </summary>
     public static bool TryRuns(string name, string seconds, out IReadOnlyList<decimal> runs, out string wrong)
     {
         runs = [];

@@ -157,7 +157,8 @@ public class BaselineTests
                 .Part("p", "")
                 .Replace(
                     "\"mode\": \"in\" } ]",
-                    "\"mode\": \"in\" } ], \"steps\": [ { \"id\": \"cut\", \"what\": \"Cut the trace\", \"proof\": \"open\" }, \"Lift leg 4\" ]"
+                    "\"mode\": \"in\" } ], \"steps\": [ { \"id\": \"cut\", \"what\": \"Cut the trace\", \"proof\": \"open\" "
+                        + "}, \"Lift leg 4\" ]"
                 ),
             Fitted = $$"""{ "part": "p", "way": "w" {{fitted}} }""",
         };

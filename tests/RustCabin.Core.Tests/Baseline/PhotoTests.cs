@@ -5,7 +5,10 @@ using RustCabin.Core.Maps;
 
 namespace RustCabin.Core.Tests.Baseline;
 
-/// <summary>Pictures, made here byte by byte: what shows something is kept, what tells where and by whom is not, and what is no picture is refused.</summary>
+/// <summary>
+/// Pictures, made here byte by byte: what shows something is kept, what tells where and by whom is not, and what is no picture is
+/// refused.
+/// </summary>
 public class PhotoTests
 {
     static byte[] Chunk(string type, params byte[] data)

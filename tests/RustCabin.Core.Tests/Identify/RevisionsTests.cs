@@ -67,7 +67,8 @@ public class RevisionsTests
     [Fact]
     public void The_next_look_is_the_one_that_tells_most_for_its_minutes_by_hand()
     {
-        // Three boards alike: 1.58496 bits. The legend leaves .97 .015 .015, which is 0.22439: 1.36057 bits in 4 minutes, 0.340 a minute.
+        // Three boards alike: 1.58496 bits. The legend leaves .97 .015 .015, which is 0.22439: 1.36057 bits in 4 minutes, 0.340 a
+        // minute.
         // The label leaves .429 .429 .143 (chance .583) or .2 .2 .6 (.417): 0.16859 bits in 1 minute.
         NextClue next = Revisions.Next(Brindle, new Dictionary<string, string>())!;
         Assert.Equal("legend", next.Clue);
@@ -91,7 +92,8 @@ public class RevisionsTests
     [Fact]
     public void A_rebadged_machine_by_hand()
     {
-        // Badge 8, label 8X, legend 8X late. Late: .3 x .8 x .97 = .2328; 8X early: .3 x .8 x .01 = .0024; each of the three 8s: .7 x .2 x .01 = .0014. Sum .2394.
+        // Badge 8, label 8X, legend 8X late. Late: .3 x .8 x .97 = .2328; 8X early: .3 x .8 x .01 = .0024; each of the three 8s:
+        // .7 x .2 x .01 = .0014. Sum .2394.
         Pack dunnock = Sample.Pack(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "dunnock.json")));
         Verdict verdict = Revisions.Identify(dunnock.Models[0], dunnock.FindUnit("dunnock-lamp")!.Seen, null);
         Assert.Equal("x-late", verdict.Id);

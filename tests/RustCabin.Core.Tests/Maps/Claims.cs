@@ -31,7 +31,9 @@ static class Claims
 
     public static ResolvedMap Resolve(int bits, params DecodedClaim[] claims) => AddressMap.Resolve(bits, Masters, claims);
 
-    /// <summary>Up to eight claims in a space of 8 bits: ranges (some beyond the end), masks, overlays of claims further on in the list.</summary>
+    /// <summary>
+    /// Up to eight claims in a space of 8 bits: ranges (some beyond the end), masks, overlays of claims further on in the list.
+    /// </summary>
     public static readonly Gen<DecodedClaim[]> Random = Gen.Select(
             Gen.Int[0, 255],
             Gen.Int[1, 90],

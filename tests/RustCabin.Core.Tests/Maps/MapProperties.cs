@@ -4,7 +4,9 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Tests.Maps;
 
-/// <summary>The sweep against a decode of every address by the rule's own words, on random claims in a space of 256 addresses.</summary>
+/// <summary>
+/// The sweep against a decode of every address by the rule's own words, on random claims in a space of 256 addresses.
+/// </summary>
 public class MapProperties
 {
     const int Bits = 8;

@@ -6,7 +6,9 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Tests.Memory;
 
-/// <summary>Faults in the simulated bus, by hand what a person would see; the bank listing run line by line; the reset circuit.</summary>
+/// <summary>
+/// Faults in the simulated bus, by hand what a person would see; the bank listing run line by line; the reset circuit.
+/// </summary>
 public class BankTests
 {
     static readonly Machine Plain = new()
@@ -38,7 +40,8 @@ public class BankTests
     public void Without_a_fault_it_counts_48_KiB() => Assert.Equal(48ul << 10, Plain.Answer.PowerUp.Total.Bytes);
 
     [Theory]
-    // The top line of 32 KiB stuck: the upper half shows the lower: the count stops at 16. The next line down: at 8. A line inside one block is not met.
+    // The top line of 32 KiB stuck: the upper half shows the lower: the count stops at 16. The next line down: at 8. A line
+    // inside one block is not met.
     [InlineData(FaultKind.AddressLine, "model:a", 14, false, 16)]
     [InlineData(FaultKind.AddressLine, "model:a", 14, true, 16)]
     [InlineData(FaultKind.AddressLine, "model:a", 13, false, 8)]

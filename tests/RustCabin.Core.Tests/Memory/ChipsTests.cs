@@ -67,7 +67,8 @@ public class ChipsTests
             .. Arrangements
                 .Of(question)
                 .Select(a =>
-                    $"{string.Join(" ", a.Banks.Select(b => b?.Organisation ?? "-"))}: {a.TotalBytes >> 10}, {a.UsableBytes >> 10} usable, {a.Cost}, {a.Joints}"
+                    $"{string.Join(" ", a.Banks.Select(b => b?.Organisation ?? "-"))}: {a.TotalBytes >> 10}, "
+                    + $"{a.UsableBytes >> 10} usable, {a.Cost}, {a.Joints}"
                 ),
         ];
 
@@ -148,7 +149,8 @@ public class ChipsTests
                 );
             if (need.Any(n => n.Value > 0 && !q.Prices.ContainsKey(n.Key)))
                 continue;
-            yield return $"{string.Join(" ", banks.Select(b => b?.Organisation ?? "-"))}: {total}, {need.Where(n => n.Value > 0).Sum(n => n.Value * q.Prices[n.Key])}";
+            yield return $"{string.Join(" ", banks.Select(b => b?.Organisation ?? "-"))}: {total}, "
+                + $"{need.Where(n => n.Value > 0).Sum(n => n.Value * q.Prices[n.Key])}";
         }
     }
 

@@ -6,7 +6,9 @@ using RustCabin.Core.Wants;
 
 namespace RustCabin.Core.Tests.Memory;
 
-/// <summary>Modules in slots, chips against their board, unknown boards, and titles. Worked numbers: domain.md, section 3.</summary>
+/// <summary>
+/// Modules in slots, chips against their board, unknown boards, and titles. Worked numbers: domain.md, section 3.
+/// </summary>
 public class ModulesTests
 {
     const ulong K = 1024;
@@ -23,7 +25,8 @@ public class ModulesTests
             .. Modules
                 .Of(Five, [new(64 * K, in64, 9), new(192 * K, in192, 26, only)], cap, target, largerFirst: false)
                 .Select(p =>
-                    $"{string.Join(" ", p.Slots.Select(b => b / K))}: {p.Total / K}, {p.Unused / K} unused, {p.Bought} bought, {p.Swaps} swaps, {p.Cost}"
+                    $"{string.Join(" ", p.Slots.Select(b => b / K))}: {p.Total / K}, {p.Unused / K} unused, {p.Bought} "
+                    + $"bought, {p.Swaps} swaps, {p.Cost}"
                 ),
         ];
 

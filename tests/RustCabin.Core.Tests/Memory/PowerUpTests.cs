@@ -119,7 +119,8 @@ public class PowerUpTests
             .Sample(
                 (ends, step) =>
                 {
-                    // Blocks of RAM one after the other from address 0, with one gap somewhere: arithmetic is whole steps below the gap.
+                    // Blocks of RAM one after the other from address 0, with one gap somewhere: arithmetic is whole steps below
+                    // the gap.
                     ulong size = (ulong)ends.Sum() << 8,
                         stepBytes = 256ul << step,
                         at = 0;

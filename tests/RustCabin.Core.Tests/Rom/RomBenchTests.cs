@@ -112,7 +112,10 @@ public sealed class RomBenchTests
         Assert.Equal(-1, RomCompare.Of(image, image).FirstWrong);
     }
 
-    /// <summary>Board 4 of the sample sheet and a 27C400: a byte-ordered image must be swapped on this machine and doubled to fill the device.</summary>
+    /// <summary>
+    /// Board 4 of the sample sheet and a 27C400: a byte-ordered image must be swapped on this machine and doubled to fill the
+    /// device.
+    /// </summary>
     [Fact]
     public void The_proof_passes_swapped_and_doubled_and_names_the_swap_that_was_left_out()
     {

@@ -72,7 +72,10 @@ public sealed class RomProofTests
         );
     }
 
-    /// <summary>16 KiB at 0xC000 in a socket of 15 lines: A14 is high there, so the device is read from its upper half, or doubled, from anywhere.</summary>
+    /// <summary>
+    /// 16 KiB at 0xC000 in a socket of 15 lines: A14 is high there, so the device is read from its upper half, or doubled, from
+    /// anywhere.
+    /// </summary>
     [Fact]
     public void A_socket_with_more_lines_than_its_claim_needs_is_read_from_where_they_stand()
     {

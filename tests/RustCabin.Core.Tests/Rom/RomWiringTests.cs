@@ -3,7 +3,9 @@ using RustCabin.Core.Rom;
 
 namespace RustCabin.Core.Tests.Rom;
 
-/// <summary>Devices wired into sockets: the worked example, and every device in every socket read back on a simulated device.</summary>
+/// <summary>
+/// Devices wired into sockets: the worked example, and every device in every socket read back on a simulated device.
+/// </summary>
 public class RomWiringTests
 {
     static readonly string[] BoardFour = [.. Sample.Slipway().Models[0].FindSite("rom")!.Pinout];
@@ -62,7 +64,9 @@ public class RomWiringTests
             Assert.Equal(code, Assert.Single(wiring.Findings).Code);
     }
 
-    /// <summary>The net that a leg gets: what it is tied or linked to, else, not lifted, what its contact carries; each leg one net only.</summary>
+    /// <summary>
+    /// The net that a leg gets: what it is tied or linked to, else, not lifted, what its contact carries; each leg one net only.
+    /// </summary>
     static string NetOf(RomWiring wiring, IReadOnlyList<string> socket, int pin, int ahead)
     {
         string[] given =
@@ -104,7 +108,8 @@ public class RomWiringTests
                     );
                 else
                     Assert.Equal(Nets.InReading(own), net);
-            // What the processor reads at each address it can form, of one bit of every word: the address that reaches the device, line by line.
+            // What the processor reads at each address it can form, of one bit of every word: the address that reaches the
+            // device, line by line.
             string[] lines = [.. socket.Where(Nets.IsAddress).Distinct()];
             for (int line = 0; line < lines.Length; line++)
             {

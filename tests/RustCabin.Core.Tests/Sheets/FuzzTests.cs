@@ -11,7 +11,8 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Tests.Sheets;
 
 /// <summary>
-/// Packs with something wrong in them, made at random from good ones: whatever stands in a pack, reading it gives errors or a pack, and every
+/// Packs with something wrong in them, made at random from good ones: whatever stands in a pack, reading it gives errors or a
+/// pack, and every
 /// station of a pack that reads gives an answer. Bounded in time; the seed of a failure is told.
 /// </summary>
 public class FuzzTests
@@ -107,7 +108,9 @@ public class FuzzTests
         }
     }
 
-    /// <summary>Puts something odd in the place of a value, takes a field out, or gives one twice over under another name.</summary>
+    /// <summary>
+    /// Puts something odd in the place of a value, takes a field out, or gives one twice over under another name.
+    /// </summary>
     static void Disturb(JsonNode pack, Random random)
     {
         var places = new List<JsonNode>();

@@ -9,7 +9,9 @@ using RustCabin.Core.Wants;
 
 namespace RustCabin.Core.Tests.Switches;
 
-/// <summary>Settings against the checker, against brute force, and the clash when there is none. Source: domain.md, section 4.</summary>
+/// <summary>
+/// Settings against the checker, against brute force, and the clash when there is none. Source: domain.md, section 4.
+/// </summary>
 public sealed class SettingsSolverTests
 {
     static string TwoBases(string id, string a, string b) =>
@@ -144,7 +146,8 @@ public sealed class SettingsSolverTests
             Assert.True(
                 all.Count == found.Solutions.Count
                     && found.Solutions.All(s => all.GetValueOrDefault(Effect.Of(s.Planned), -1) == s.Moves),
-                $"seed {seed}: brute force finds {all.Count}, the solver {found.Solutions.Count}; moves {string.Join(',', all.Values.Order())} against {string.Join(',', found.Solutions.Select(s => s.Moves))}"
+                $"seed {seed}: brute force finds {all.Count}, the solver {found.Solutions.Count}; moves "
+                    + $"{string.Join(',', all.Values.Order())} against {string.Join(',', found.Solutions.Select(s => s.Moves))}"
             );
             if (found.Solutions.Count == 0)
                 Minimal(job, found.Clash, seed);

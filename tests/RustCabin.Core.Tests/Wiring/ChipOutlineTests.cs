@@ -11,7 +11,8 @@ public class ChipOutlineTests
     }
 
     [Theory]
-    // QFP-64, mark top left, from above: pin 50 is the second of the top side, counted from its right-hand corner. Source: domain.md, section 8.
+    // QFP-64, mark top left, from above: pin 50 is the second of the top side, counted from its right-hand corner. Source:
+    // domain.md, section 8.
     [InlineData("QFP-64", 50, View.Above, PinSide.Top, 2, "top-right", "49 51")]
     [InlineData("QFP-64", 50, View.Below, PinSide.Top, 2, "top-left", "49 51")]
     [InlineData("QFP-64", 1, View.Above, PinSide.Left, 1, "top-left", "2")]
@@ -102,7 +103,8 @@ public class ChipOutlineTests
         foreach (PinSide side in (PinSide[])[PinSide.Top, PinSide.Bottom])
             Assert.Equal(outline.Side(side, View.Above).Reverse(), outline.Side(side, View.Below));
         Assert.Equal(outline.Side(PinSide.Left, View.Above), outline.Side(PinSide.Right, View.Below));
-        // Around a chip, neighbours on a side differ by one, but where PLCC's count begins; on a header and a plug by what its rows skip.
+        // Around a chip, neighbours on a side differ by one, but where PLCC's count begins; on a header and a plug by what its
+        // rows skip.
         if (outline.Family is PackageFamily.Header or PackageFamily.Dsub)
             return;
         foreach (PinSide side in Enum.GetValues<PinSide>())

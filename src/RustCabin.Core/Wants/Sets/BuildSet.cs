@@ -6,8 +6,10 @@ using RustCabin.Core.Switches;
 namespace RustCabin.Core.Wants.Sets;
 
 /// <summary>
-/// Parts that together give every want, with their settings: a plan without a stop. <paramref name="Cost"/> is what must be bought (parts in hand cost nothing), in the
-/// pack's currency; <paramref name="Skill"/> the hardest way's, 0 where nothing is fitted; <paramref name="Orders"/> how many makers must be bought from; <paramref name="Watches"/> how many conditions it works with.
+/// Parts that together give every want, with their settings: a plan without a stop. <paramref name="Cost"/> is what must be
+/// bought (parts in hand cost nothing), in the
+/// pack's currency; <paramref name="Skill"/> the hardest way's, 0 where nothing is fitted; <paramref name="Orders"/> how many
+/// makers must be bought from; <paramref name="Watches"/> how many conditions it works with.
 /// </summary>
 public sealed record BuildSet(
     Choice Choice,
@@ -44,8 +46,10 @@ public sealed record BuildSet(
 }
 
 /// <summary>
-/// What a search found, cheapest first; when nothing works, <paramref name="Clash"/> is the smallest set of wants, limits and fitted parts that do not go together.
-/// <paramref name="Left"/> says of parts that would give a want why they are in no set. <paramref name="Complete"/> false: the search was ended before it had seen all.
+/// What a search found, cheapest first; when nothing works, <paramref name="Clash"/> is the smallest set of wants, limits and
+/// fitted parts that do not go together.
+/// <paramref name="Left"/> says of parts that would give a want why they are in no set. <paramref name="Complete"/> false: the
+/// search was ended before it had seen all.
 /// </summary>
 public sealed record BuildSets(
     IReadOnlyList<BuildSet> Sets,
@@ -80,7 +84,10 @@ public sealed record BuildSets(
 /// <summary>A part that would give some want and is in no set, and why.</summary>
 public sealed record LeftOut(Part Part, string Why);
 
-/// <summary>What is asked: a machine with what is fitted, wants, limits, parts to choose from, and how many of each lie in the cupboard (null: there is none to ask).</summary>
+/// <summary>
+/// What is asked: a machine with what is fitted, wants, limits, parts to choose from, and how many of each lie in the cupboard
+/// (null: there is none to ask).
+/// </summary>
 public sealed record SetQuestion(
     PlannedUnit Unit,
     IReadOnlyList<Need> Wants,

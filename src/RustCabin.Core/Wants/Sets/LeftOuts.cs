@@ -36,7 +36,8 @@ static class LeftOuts
         FitCell cell = FitMatrix.Cell(unit.Model, part, unit.Revision.Id);
         Way[] ways = [.. FitMatrix.WaysInto(unit.Model, part, unit.Revision.Id)];
         if (ways.Length == 0)
-            return $"It does not fit {unit.Model.FindRevision(unit.Revision.Id)?.Name ?? unit.Revision.Id}: {cell.Why.FirstOrDefault()}";
+            return $"It does not fit {unit.Model.FindRevision(unit.Revision.Id)?.Name ?? unit.Revision.Id}: "
+                + $"{cell.Why.FirstOrDefault()}";
         if (limits.Skill is { } skill && ways.All(w => w.Skill > skill))
             return $"It wants skill {ways.Min(w => w.Skill)}; the limit is {skill}.";
         if (limits.Reversible && ways.All(w => !w.Reversible))
@@ -63,8 +64,11 @@ static class LeftOuts
             ?? "";
         if (sets.Count == 0)
             return lack.Length > 0 ? $"It goes in, but does not give {lack}." : "It goes in, but not within the other limits.";
-        return sets[0].Parts.Any(p => question.Wants.Any(w => Tempts(unit, part, w) && Tempts(unit, p.Part, w)))
-            ? $"It goes in at {part.Price:0.00}, but {sets[0].Parts.First(p => question.Wants.Any(w => Tempts(unit, part, w) && Tempts(unit, p.Part, w))).Part.Name} gives the same for no more."
+        Part? instead = sets[0]
+            .Parts.Select(p => p.Part)
+            .FirstOrDefault(p => question.Wants.Any(w => Tempts(unit, part, w) && Tempts(unit, p, w)));
+        return instead is not null
+            ? $"It goes in at {part.Price:0.00}, but {instead.Name} gives the same for no more."
             : $"It goes in, but no set needs it{(lack.Length > 0 ? $": alone it does not give {lack}" : "")}.";
     }
 }

@@ -15,7 +15,10 @@ public sealed record Suggestion(string Words, Need Want);
 /// <summary>What could be wanted of a machine.</summary>
 public static class Suggestions
 {
-    /// <summary>What parts with a way into this board give, the next sizes of memory, and titles of such machines. Wants that stand already are left out.</summary>
+    /// <summary>
+    /// What parts with a way into this board give, the next sizes of memory, and titles of such machines. Wants that stand
+    /// already are left out.
+    /// </summary>
     public static IReadOnlyList<Suggestion> Of(PlannedUnit unit, Pack pack)
     {
         Part[] parts = [.. pack.Parts.Where(p => FitMatrix.WaysInto(unit.Model, p, unit.Revision.Id).Any())];

@@ -11,7 +11,8 @@ using RustCabin.Web.Stations;
 namespace RustCabin.Web.Pages.Baseline;
 
 /// <summary>
-/// The Baseline station: does it work before anything is touched. Here what is measured (power-up, rails, benchmark runs); what is seen
+/// The Baseline station: does it work before anything is touched. Here what is measured (power-up, rails, benchmark runs); what
+/// is seen
 /// (survey, notes, photos, inherited work) is in Intake.cs.
 /// </summary>
 [RequestFormLimits(MultipartBodyLengthLimit = LargestForm)]
@@ -19,7 +20,9 @@ namespace RustCabin.Web.Pages.Baseline;
 public sealed partial class BaselineModel(SheetRepository sheets, JobRepository jobs, PhotoRepository photos, TimeProvider clock)
     : StationPage(sheets, jobs)
 {
-    /// <summary>Some pictures of the largest size and the form around them; larger uploads are read no further, and refused.</summary>
+    /// <summary>
+    /// Some pictures of the largest size and the form around them; larger uploads are read no further, and refused.
+    /// </summary>
     public const int LargestForm = 64_000_000;
 
     public override Desk Desk => Desks.Of<BaselineDesk>();

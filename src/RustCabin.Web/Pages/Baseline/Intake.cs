@@ -209,7 +209,9 @@ public sealed partial class BaselineModel
                     : null
         );
 
-    /// <summary>Takes pictures in. Each is looked into: what is no picture by its contents is refused, whatever it is called.</summary>
+    /// <summary>
+    /// Takes pictures in. Each is looked into: what is no picture by its contents is refused, whatever it is called.
+    /// </summary>
     public async Task<IActionResult> OnPostPhotoAsync(string job, List<IFormFile> photo, string? note, CancellationToken cancel)
     {
         if (!Load(job))
@@ -226,7 +228,8 @@ public sealed partial class BaselineModel
                 if (upload.Length > Photo.LargestBytes)
                     return Refuse(
                         StatusCodes.Status413PayloadTooLarge,
-                        $"{upload.FileName} is {upload.Length / 1_000_000.0:0.#} MB; {Photo.LargestBytes / 1_000_000} MB are allowed. No picture was kept."
+                        $"{upload.FileName} is {upload.Length / 1_000_000.0:0.#} MB; {Photo.LargestBytes / 1_000_000} MB are "
+                            + $"allowed. No picture was kept."
                     );
                 var bytes = new MemoryStream();
                 await upload.CopyToAsync(bytes, cancel);

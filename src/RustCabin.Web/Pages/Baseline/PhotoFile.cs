@@ -2,7 +2,10 @@ using RustCabin.Data;
 
 namespace RustCabin.Web.Pages.Baseline;
 
-/// <summary><c>GET /units/{unit}/photos/{id}</c>: a picture, under the media type that its bytes were found to have, never as anything to run.</summary>
+/// <summary>
+/// <c>GET /units/{unit}/photos/{id}</c>: a picture, under the media type that its bytes were found to have, never as anything to
+/// run.
+/// </summary>
 static class PhotoFile
 {
     public static void Map(IEndpointRouteBuilder routes) =>

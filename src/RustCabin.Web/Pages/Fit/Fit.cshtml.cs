@@ -8,7 +8,9 @@ using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Fit;
 
-/// <summary>The Fit station: every part of the cabin against the boards of this model, and what sits on this unit's sites.</summary>
+/// <summary>
+/// The Fit station: every part of the cabin against the boards of this model, and what sits on this unit's sites.
+/// </summary>
 public sealed class FitModel(SheetRepository sheets, JobRepository jobs, StockRepository stock) : StationPage(sheets, jobs)
 {
     public override Desk Desk => Desks.Of<FitDesk>();

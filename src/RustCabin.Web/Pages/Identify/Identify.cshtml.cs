@@ -41,11 +41,13 @@ public sealed class IdentifyModel(SheetRepository sheets, JobRepository jobs) : 
     /// <summary>In words, what each clue that disagrees disagrees with, and whom to trust.</summary>
     public IEnumerable<string> Disagreements =>
         Verdict.Contradictions.Select(odd =>
-            $"The {IdText.Plain(odd.Clue)} speaks for {string.Join(" or ", odd.Says.Select(RevisionName).DefaultIfEmpty("no board"))}. "
+            $"The {IdText.Plain(odd.Clue)} speaks for "
+            + $"{string.Join(" or ", odd.Says.Select(RevisionName).DefaultIfEmpty("no board"))}. "
             + (
                 Verdict.Agreeing.Count == 0
                     ? $"{RevisionName(Verdict.Id)} is confirmed by hand against it."
-                    : $"It disagrees with the {string.Join(" and the ", Verdict.Agreeing.Select(IdText.Plain))}: trust the {IdText.Plain(Verdict.Agreeing[0])}; the {IdText.Plain(odd.Clue)} may come from another machine."
+                    : $"It disagrees with the {string.Join(" and the ", Verdict.Agreeing.Select(IdText.Plain))}: trust the "
+                        + $"{IdText.Plain(Verdict.Agreeing[0])}; the {IdText.Plain(odd.Clue)} may come from another machine."
             )
         );
 

@@ -17,7 +17,9 @@ public sealed record ChanceJson(string Id, double Probability);
 
 public sealed record NextJson(string Clue, double Bits, decimal Minutes);
 
-/// <summary><c>identify</c>: a model sheet and what its clues showed give the revisions' probabilities, in the order of the sheet.</summary>
+/// <summary>
+/// <c>identify</c>: a model sheet and what its clues showed give the revisions' probabilities, in the order of the sheet.
+/// </summary>
 static class IdentifyCall
 {
     public static void Map(IEndpointRouteBuilder routes) =>

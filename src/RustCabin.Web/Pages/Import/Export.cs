@@ -4,7 +4,8 @@ using RustCabin.Data;
 namespace RustCabin.Web.Pages.Import;
 
 /// <summary>
-/// Packs to take away: <c>GET /export</c> for the whole cabin, <c>GET /export/units/{id}</c> for one unit with all that it needs, <c>GET /export/sheets/{kind}/{id}</c> for one sheet; and the schema
+/// Packs to take away: <c>GET /export</c> for the whole cabin, <c>GET /export/units/{id}</c> for one unit with all that it needs,
+/// <c>GET /export/sheets/{kind}/{id}</c> for one sheet; and the schema
 /// that packs follow, <c>GET /schema/pack.schema.json</c>.
 /// </summary>
 static class Export

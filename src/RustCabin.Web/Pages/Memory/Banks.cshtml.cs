@@ -8,7 +8,10 @@ using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Memory;
 
-/// <summary>Bank windows of the Memory station: what lies behind each, a listing that walks every bank, and the reset circuit of a register.</summary>
+/// <summary>
+/// Bank windows of the Memory station: what lies behind each, a listing that walks every bank, and the reset circuit of a
+/// register.
+/// </summary>
 public sealed class BanksModel(SheetRepository sheets, JobRepository jobs) : StationPage(sheets, jobs)
 {
     public override Desk Desk => Desks.Of<MemoryDesk>();

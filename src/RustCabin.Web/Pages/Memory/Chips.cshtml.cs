@@ -31,7 +31,10 @@ public sealed record ModuleRow(
     IReadOnlyList<ModulePlan> Plans
 );
 
-/// <summary>Chips and modules of the Memory station: how many of which kind, in which banks and slots, what to buy and where the switches stand.</summary>
+/// <summary>
+/// Chips and modules of the Memory station: how many of which kind, in which banks and slots, what to buy and where the switches
+/// stand.
+/// </summary>
 public sealed class ChipsModel(SheetRepository sheets, JobRepository jobs, StockRepository stock) : StationPage(sheets, jobs)
 {
     /// <summary>Minutes for each joint soldered: the user's own where they are known.</summary>

@@ -24,7 +24,9 @@ public sealed record ReachRow(string Master, ByteSize Now, ByteSize After, ByteS
         : $"{taste.Size(want)}, met";
 }
 
-/// <summary>The Memory station: the address ladder, the switches of the boards, the power-up count and each master's reach.</summary>
+/// <summary>
+/// The Memory station: the address ladder, the switches of the boards, the power-up count and each master's reach.
+/// </summary>
 public sealed class MemoryModel(SheetRepository sheets, JobRepository jobs) : StationPage(sheets, jobs)
 {
     public override Desk Desk => Desks.Of<MemoryDesk>();
@@ -104,7 +106,8 @@ public sealed class MemoryModel(SheetRepository sheets, JobRepository jobs) : St
             )
             .ToList();
         if (claims.Count > 0)
-            return $"{Preferences.Size(new ByteSize(claims.Aggregate(0ul, (sum, c) => sum + c.Size!.Value.Bytes)))}{(claims[0].Base is { } at && claims.Count == 1 ? $" at {at.ToScreen(View.Model.AddressBits)}" : "")}";
+            return $"{Preferences.Size(new ByteSize(claims.Aggregate(0ul, (sum, c) => sum + c.Size!.Value.Bytes)))}"
+                + $"{(claims[0].Base is { } at && claims.Count == 1 ? $" at {at.ToScreen(View.Model.AddressBits)}" : "")}";
         return instance.Part.Claims.Any(c => c.When.Names(of.Id)) ? "nothing" : "";
     }
 }

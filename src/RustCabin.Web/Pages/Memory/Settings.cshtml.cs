@@ -13,10 +13,15 @@ using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Memory;
 
-/// <summary>One way to set the unit: as it stands, as planned, or by a named setting. <paramref name="Name"/> null: not one that the user named.</summary>
+/// <summary>
+/// One way to set the unit: as it stands, as planned, or by a named setting. <paramref name="Name"/> null: not one that the user
+/// named.
+/// </summary>
 public sealed record SettingColumn(string Title, string? Name, PlannedUnit Unit, Answer Answer);
 
-/// <summary>Named settings of one job side by side, what each master reaches and has left free under each, and which titles run.</summary>
+/// <summary>
+/// Named settings of one job side by side, what each master reaches and has left free under each, and which titles run.
+/// </summary>
 public sealed class SettingsModel(SheetRepository sheets, JobRepository jobs) : StationPage(sheets, jobs)
 {
     public override Desk Desk => Desks.Of<MemoryDesk>();
@@ -69,7 +74,9 @@ public sealed class SettingsModel(SheetRepository sheets, JobRepository jobs) : 
         );
     }
 
-    /// <summary>Switches that do not stand alike in every column: instance, switch, and its position in each (null: not there).</summary>
+    /// <summary>
+    /// Switches that do not stand alike in every column: instance, switch, and its position in each (null: not there).
+    /// </summary>
     public IEnumerable<(Instance Instance, Switch Switch, IReadOnlyList<string?> Positions)> Differing =>
         from instance in View.After.Instances
         from own in instance.Part.Switches

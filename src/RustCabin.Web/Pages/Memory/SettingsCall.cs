@@ -14,7 +14,9 @@ public sealed record SettingJson(
     ulong PowerUpTotalBytes
 );
 
-/// <summary><c>settings</c>: switch positions that give every want without a stop. Fewest moves first; alternatives differ in effect.</summary>
+/// <summary>
+/// <c>settings</c>: switch positions that give every want without a stop. Fewest moves first; alternatives differ in effect.
+/// </summary>
 static class SettingsCall
 {
     public static void Map(IEndpointRouteBuilder routes) =>

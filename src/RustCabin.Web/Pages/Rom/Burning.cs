@@ -47,7 +47,8 @@ public sealed partial class RomModel
         Proof proof = RomProof.Of(View.After, Plan, [.. Chain.Steps[0].Select(i => i.Bytes)], ToBurn);
         string words = proof.Passed
             ? proof.Words
-            : $"{proof.Words} The first wrong byte is 0x{proof.FirstWrong:x} of the image{(proof.At is { } at ? $", at {at.ToScreen(View.After.Map.AddressBits)} of the machine" : "")}.";
+            : $"{proof.Words} The first wrong byte is 0x{proof.FirstWrong:x} of the "
+                + $"image{(proof.At is { } at ? $", at {at.ToScreen(View.After.Map.AddressBits)} of the machine" : "")}.";
         var note = new ProofNote
         {
             At = Now(),

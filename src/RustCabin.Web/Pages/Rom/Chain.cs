@@ -16,7 +16,9 @@ using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Rom;
 
-/// <summary>The images of a plan, the chain of operations that makes the programmer's file of them, recipes, and the file as it goes out.</summary>
+/// <summary>
+/// The images of a plan, the chain of operations that makes the programmer's file of them, recipes, and the file as it goes out.
+/// </summary>
 public sealed partial class RomModel
 {
     public RomChain Chain { get; private set; } = RomChain.Empty;
@@ -26,7 +28,9 @@ public sealed partial class RomModel
     /// <summary>The bytes that go to the programmer.</summary>
     public byte[]? ToBurn => Chain.File?.Bytes;
 
-    /// <summary>How often the file must be doubled to fill the device; 0: it is full, or no whole number of doublings fills it.</summary>
+    /// <summary>
+    /// How often the file must be doubled to fill the device; 0: it is full, or no whole number of doublings fills it.
+    /// </summary>
     public int Doublings =>
         ToBurn is { Length: > 0 } file
         && Device is { } device
@@ -235,7 +239,8 @@ public sealed partial class RomModel
         return recipes.Add(Kept["recipe"], Plan.OpsText)
             ? LocalRedirect(Request.Path + AsShown())
             : Unfit(
-                $"Nothing was kept: another recipe is called \"{Kept["recipe"]}\", or there are {RecipeRepository.Most} already. Take another name."
+                $"Nothing was kept: another recipe is called \"{Kept["recipe"]}\", or there are {RecipeRepository.Most} "
+                    + $"already. Take another name."
             );
     }
 

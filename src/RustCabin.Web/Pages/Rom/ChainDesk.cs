@@ -3,7 +3,10 @@ using RustCabin.Core.Images;
 
 namespace RustCabin.Web.Pages.Rom;
 
-/// <summary>Chains that were worked out, kept for a while: the images of a number never change, so a chain is the same as long as its numbers and operations are.</summary>
+/// <summary>
+/// Chains that were worked out, kept for a while: the images of a number never change, so a chain is the same as long as its
+/// numbers and operations are.
+/// </summary>
 public sealed class ChainDesk : IDisposable
 {
     /// <summary>Bytes of images that are kept at most, over all chains.</summary>

@@ -12,7 +12,10 @@ using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Rom;
 
-/// <summary>The ROM station: a device in its socket, the image and what is made of it, the proof on the simulated bus, the burning, and dumps compared.</summary>
+/// <summary>
+/// The ROM station: a device in its socket, the image and what is made of it, the proof on the simulated bus, the burning, and
+/// dumps compared.
+/// </summary>
 [RequestFormLimits(MultipartBodyLengthLimit = LargestForm)]
 [RequestSizeLimit(LargestForm)]
 public sealed partial class RomModel(

@@ -10,7 +10,8 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Web.Pages.Sheets;
 
 /// <summary>A sheet in the editor: what is wrong with it, and, where nothing is, what it would do.</summary>
-/// <param name="Shown">For a model, a bare unit of one revision; for a part, such a unit with the part on it. Null while there are errors, or a part names no model here.</param>
+/// <param name="Shown">For a model, a bare unit of one revision; for a part, such a unit with the part on it. Null while there
+/// are errors, or a part names no model here.</param>
 public sealed record DraftPreview(IReadOnlyList<SheetError> Errors, Pack? Pack, Answer? Shown)
 {
     /// <summary>Reads a draft as the importer would, beside the sheets that are here.</summary>

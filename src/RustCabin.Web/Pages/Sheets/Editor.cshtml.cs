@@ -13,7 +13,8 @@ using RustCabin.Data;
 namespace RustCabin.Web.Pages.Sheets;
 
 /// <summary>
-/// The sheet editor: fields and drawings on the left, the same sheet as JSON on the right. Every change is kept as a draft; saving brings the sheet in
+/// The sheet editor: fields and drawings on the left, the same sheet as JSON on the right. Every change is kept as a draft;
+/// saving brings the sheet in
 /// through the importer, so that what it holds is checked as any pack is.
 /// </summary>
 public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, PackImport import, JobRepository jobs) : PageModel
@@ -145,7 +146,9 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
         }
     }
 
-    /// <summary>The rows of a clue's values: what it may show, and the revisions ticked for it. A row without a text is gone.</summary>
+    /// <summary>
+    /// The rows of a clue's values: what it may show, and the revisions ticked for it. A row without a text is gone.
+    /// </summary>
     void ApplyClueValues(JsonObject sheet, string path, IEnumerable<KeyValuePair<string, StringValues>> rows)
     {
         var values = new JsonObject();

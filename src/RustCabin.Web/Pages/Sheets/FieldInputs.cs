@@ -6,7 +6,8 @@ using RustCabin.Core.Declared;
 namespace RustCabin.Web.Pages.Sheets;
 
 /// <summary>
-/// The inputs of plain fields: words and flags are chosen, things that stand on a sheet are chosen or ticked, switches are set by their positions, the rest is typed.
+/// The inputs of plain fields: words and flags are chosen, things that stand on a sheet are chosen or ticked, switches are set by
+/// their positions, the rest is typed.
 /// </summary>
 /// <param name="html">Where they are written.</param>
 /// <param name="errors">What is wrong with the sheet.</param>
@@ -55,17 +56,21 @@ sealed class FieldInputs(StringBuilder html, IReadOnlyList<SheetError> errors, T
         string unit = field.Unit.Length > 0 && !field.Label.Contains(',') ? $", {field.Unit}" : "",
             star = field.Required ? " *" : "";
         html.Append(
-            $"<label class=\"field {Width(field.Shape)}\" for=\"{E(id)}\" title=\"{E(field.Help)}\"><span>{E(field.Label)}{E(unit)}{star}</span>"
+            $"<label class=\"field {Width(field.Shape)}\" for=\"{E(id)}\" "
+                + $"title=\"{E(field.Help)}\"><span>{E(field.Label)}{E(unit)}{star}</span>"
         );
         if (ChoicesOf(field, choices) is { Count: > 0 } offered)
             WriteSelect(attributes, field, offered, text);
         else if (field.Shape.Kind == ShapeKind.Map || (field.Shape.Kind == ShapeKind.Text && text.Contains('\n')))
             html.Append(
-                $"<textarea class=\"form-control mono\" {attributes} rows=\"{Math.Clamp(text.Count(c => c == '\n') + 1, 1, 8)}\" spellcheck=\"false\" placeholder=\"{(field.Shape.Kind == ShapeKind.Map ? "name = value" : "")}\">{E(text)}</textarea>"
+                $"<textarea class=\"form-control mono\" {attributes} "
+                    + $"rows=\"{Math.Clamp(text.Count(c => c == '\n') + 1, 1, 8)}\" spellcheck=\"false\" "
+                    + $"placeholder=\"{(field.Shape.Kind == ShapeKind.Map ? "name = value" : "")}\">{E(text)}</textarea>"
             );
         else
             html.Append(
-                $"<input class=\"form-control{(IsMono(field.Shape) ? " mono" : "")}\" {attributes} value=\"{E(text)}\" autocomplete=\"off\" spellcheck=\"false\" placeholder=\"{Hint(field.Shape)}\">"
+                $"<input class=\"form-control{(IsMono(field.Shape) ? " mono" : "")}\" {attributes} value=\"{E(text)}\" "
+                    + $"autocomplete=\"off\" spellcheck=\"false\" placeholder=\"{Hint(field.Shape)}\">"
             );
         Wrong(wrong);
         html.Append("</label>");
@@ -83,9 +88,13 @@ sealed class FieldInputs(StringBuilder html, IReadOnlyList<SheetError> errors, T
     void WriteSelect(string attributes, ShapeField field, IReadOnlyList<Thing> offered, string text)
     {
         html.Append($"<select class=\"form-select\" {attributes}>");
+        string nothing =
+            field.Otherwise.Length > 0 ? E(field.Otherwise)
+            : field.Things is null ? "as usual"
+            : "none";
         if (!field.Required || (text.Length == 0 && field.Shape.Kind is ShapeKind.Id or ShapeKind.Name))
             html.Append(
-                $"<option value=\"\">{(field.Otherwise.Length > 0 ? E(field.Otherwise) : field.Things is null ? "as usual" : "none")}</option>"
+                $"<option value=\"\">{nothing}</option>"
             );
         foreach (
             Thing thing in offered.All(t => t.Value != text) && text.Length > 0 ? offered.Append(new Thing(text, text)) : offered
@@ -99,8 +108,12 @@ sealed class FieldInputs(StringBuilder html, IReadOnlyList<SheetError> errors, T
     void WriteTicks(string path, ShapeField field, IReadOnlyList<Thing> choices, JsonArray? ticked, string? wrong)
     {
         string name = $"f:{path}";
+        bool meansAll = ticked is null && field.Help.Contains("left out: all", StringComparison.Ordinal);
+        string all = meansAll ? " <small>all</small>" : "";
         html.Append(
-            $"<fieldset class=\"field ticks\" id=\"{E($"f-{path}")}\" title=\"{E(field.Help)}\"><legend>{E(field.Label)}{(ticked is null && field.Help.Contains("left out: all", StringComparison.Ordinal) ? " <small>all</small>" : "")}</legend><input type=\"hidden\" name=\"{E(name)}\" value=\"\">"
+            $"<fieldset class=\"field ticks\" id=\"{E($"f-{path}")}\" "
+                + $"title=\"{E(field.Help)}\"><legend>{E(field.Label)}"
+                + $"{all}</legend><input type=\"hidden\" name=\"{E(name)}\" value=\"\">"
         );
         IEnumerable<Thing> more = (ticked ?? [])
             .Select(t => t?.ToString() ?? "")
@@ -110,7 +123,8 @@ sealed class FieldInputs(StringBuilder html, IReadOnlyList<SheetError> errors, T
         {
             string check = ticked?.Any(t => t?.ToString() == choice.Value) == true ? " checked" : "";
             html.Append(
-                $"<label><input type=\"checkbox\" class=\"form-check-input\" name=\"{E(name)}\" value=\"{E(choice.Value)}\"{check}> {E(choice.Shown)}</label>"
+                $"<label><input type=\"checkbox\" class=\"form-check-input\" name=\"{E(name)}\" "
+                    + $"value=\"{E(choice.Value)}\"{check}> {E(choice.Shown)}</label>"
             );
         }
         Wrong(wrong);
@@ -128,7 +142,8 @@ sealed class FieldInputs(StringBuilder html, IReadOnlyList<SheetError> errors, T
         foreach ((int i, (string key, JsonNode? says)) in rows.Index())
         {
             html.Append(
-                $"<tr><td><input class=\"form-control\" name=\"v:{E(path)}:{i}\" value=\"{E(key)}\" aria-label=\"What it may show, {i + 1}\" placeholder=\"another\"></td>"
+                $"<tr><td><input class=\"form-control\" name=\"v:{E(path)}:{i}\" value=\"{E(key)}\" aria-label=\"What it may "
+                    + $"show, {i + 1}\" placeholder=\"another\"></td>"
             );
             foreach (Thing revision in revisions)
             {
@@ -136,7 +151,9 @@ sealed class FieldInputs(StringBuilder html, IReadOnlyList<SheetError> errors, T
                     ? list.Any(s => s?.ToString() == revision.Value)
                     : says?.ToString() == revision.Value;
                 html.Append(
-                    $"<td><input type=\"checkbox\" class=\"form-check-input\" name=\"s:{E(path)}:{i}\" value=\"{E(revision.Value)}\" aria-label=\"{E(key.Length > 0 ? key : "another")} speaks for {E(revision.Shown)}\"{(on ? " checked" : "")}></td>"
+                    $"<td><input type=\"checkbox\" class=\"form-check-input\" name=\"s:{E(path)}:{i}\" "
+                        + $"value=\"{E(revision.Value)}\" aria-label=\"{E(key.Length > 0 ? key : "another")} speaks for "
+                        + $"{E(revision.Shown)}\"{(on ? " checked" : "")}></td>"
                 );
             }
             html.Append("</tr>");
@@ -155,7 +172,8 @@ sealed class FieldInputs(StringBuilder html, IReadOnlyList<SheetError> errors, T
         {
             string stands = FormEdit.Text(Shape.NameOrNames, map?[own]);
             html.Append(
-                $"<label>{E(own)} <select class=\"form-select\" name=\"{E($"w:{path}")}\"><option value=\"{E(own)}=\">any</option>"
+                $"<label>{E(own)} <select class=\"form-select\" name=\"{E($"w:{path}")}\"><option "
+                    + $"value=\"{E(own)}=\">any</option>"
             );
             foreach (string position in stands.Length > 0 && !positions.Contains(stands) ? positions.Append(stands) : positions)
                 html.Append(

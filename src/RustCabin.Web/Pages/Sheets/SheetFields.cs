@@ -7,7 +7,8 @@ using RustCabin.Core.Declared;
 namespace RustCabin.Web.Pages.Sheets;
 
 /// <summary>
-/// Writes the fields of a sheet from its declaration: labels, help, units and what may be chosen come from there. A card for each item of a list; what is wrong stands under its
+/// Writes the fields of a sheet from its declaration: labels, help, units and what may be chosen come from there. A card for each
+/// item of a list; what is wrong stands under its
 /// field. Every value is encoded: a sheet is data.
 /// </summary>
 /// <param name="root">What the sheet looks like.</param>
@@ -122,7 +123,8 @@ public sealed class SheetFields(Shape root, JsonObject sheet, IReadOnlyList<Shee
 
     void Button(string op, string path, string text, string label, bool disabled) =>
         _html.Append(
-            $"<button class=\"btn act quiet\" name=\"op\" value=\"{op} {E(path)}\" aria-label=\"{E(label)}\"{(disabled ? " disabled" : "")}>{E(text)}</button>"
+            $"<button class=\"btn act quiet\" name=\"op\" value=\"{op} {E(path)}\" "
+                + $"aria-label=\"{E(label)}\"{(disabled ? " disabled" : "")}>{E(text)}</button>"
         );
 
     /// <summary>What an item is called: the first of its fields that names it.</summary>

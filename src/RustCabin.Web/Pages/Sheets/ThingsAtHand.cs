@@ -10,7 +10,8 @@ namespace RustCabin.Web.Pages.Sheets;
 public sealed record Thing(string Value, string Shown);
 
 /// <summary>
-/// The things that a sheet in the editor may name, by the place where it names them: those of the sheet itself as it is being written, of the models and parts that it refers to, and
+/// The things that a sheet in the editor may name, by the place where it names them: those of the sheet itself as it is being
+/// written, of the models and parts that it refers to, and
 /// of the cabin.
 /// </summary>
 /// <param name="kind">The kind of sheet.</param>
@@ -72,7 +73,9 @@ public sealed class ThingsAtHand(string kind, JsonObject sheet, Pack here, Func<
     IEnumerable<Thing> Both(string path, string list, string id) =>
         Models(path).SelectMany(m => Listed(m, list, id, null)).Concat(Listed(sheet, list, id, null));
 
-    /// <summary>The models that the place is about: the sheet itself, that of the way it stands in, or all that the sheet names.</summary>
+    /// <summary>
+    /// The models that the place is about: the sheet itself, that of the way it stands in, or all that the sheet names.
+    /// </summary>
     IEnumerable<JsonObject> Models(string path)
     {
         if (kind == "model")

@@ -10,7 +10,9 @@ using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Speed;
 
-/// <summary>The Speed station: the forecast by parts of the work, runs before and after, claims held against both, and wait states.</summary>
+/// <summary>
+/// The Speed station: the forecast by parts of the work, runs before and after, claims held against both, and wait states.
+/// </summary>
 public sealed class SpeedModel(SheetRepository sheets, JobRepository jobs) : StationPage(sheets, jobs)
 {
     public override Desk Desk => Desks.Of<SpeedDesk>();
@@ -44,7 +46,9 @@ public sealed class SpeedModel(SheetRepository sheets, JobRepository jobs) : Sta
 
     public decimal SecondsOf(string kind) => Record.Work.Where(w => w.Kind == kind).Sum(w => w.Seconds);
 
-    /// <summary>Wait states for what was typed; null until it is all there and right, with what is wrong in <paramref name="wrong"/>.</summary>
+    /// <summary>
+    /// Wait states for what was typed; null until it is all there and right, with what is wrong in <paramref name="wrong"/>.
+    /// </summary>
     public int? Waits(out string wrong)
     {
         wrong = "";

@@ -19,7 +19,9 @@ public sealed record BuildSetJson(
 
 public sealed record SetPartJson(string Part, string Way);
 
-/// <summary><c>build-sets</c>: candidates are all parts that are not fitted; what the job adds is not there yet. Cheapest first.</summary>
+/// <summary>
+/// <c>build-sets</c>: candidates are all parts that are not fitted; what the job adds is not there yet. Cheapest first.
+/// </summary>
 static class BuildSetsCall
 {
     public static void Map(IEndpointRouteBuilder routes) =>

@@ -16,7 +16,8 @@ public sealed class Search(long version, Task<BuildSets> task, CancellationToken
 }
 
 /// <summary>
-/// Searches for build sets, one for a job as it stands: asked for again it is joined, changed it is called off and begun anew. What takes longer than a press may is
+/// Searches for build sets, one for a job as it stands: asked for again it is joined, changed it is called off and begun anew.
+/// What takes longer than a press may is
 /// shown as it goes and can be called off. Kept in memory only; a search that is lost is begun again.
 /// </summary>
 public sealed class SearchDesk(TimeSpan patience)

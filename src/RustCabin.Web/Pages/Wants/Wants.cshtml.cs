@@ -170,6 +170,9 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
                     )
         );
 
+    static string NamesOf(BuildSet set) =>
+        set.Parts.Count == 0 ? "no part needed" : string.Join(", ", set.Parts.Select(p => p.Part.Name));
+
     public IActionResult OnPostLimits(
         string job,
         long version,
@@ -225,7 +228,7 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
             version,
             _ =>
                 (
-                    $"Build set taken: {(chosen.Parts.Count == 0 ? "no part needed" : string.Join(", ", chosen.Parts.Select(p => p.Part.Name)))}",
+                    $"Build set taken: {NamesOf(chosen)}",
                     json => WantEdits.Take(json, chosen.Choice)
                 )
         );

@@ -5,17 +5,20 @@
 
   // Fields changed since their form was last sent: what was typed while an answer was on its way is not overwritten by it.
   const typed = new Set();
-  document.addEventListener("input", event => typed.add(event.target));
-  document.addEventListener("change", event => typed.add(event.target));
+  document.addEventListener("input", (event) => typed.add(event.target));
+  document.addEventListener("change", (event) => typed.add(event.target));
 
   const show = (html, url) => {
     const next = new DOMParser().parseFromString(html, "text/html");
     const incoming = next.getElementById("frame");
-    if (!incoming) { location.href = url; return; }
+    if (!incoming) {
+      location.href = url;
+      return;
+    }
     document.documentElement.dataset.lamp = next.documentElement.dataset.lamp;
     document.title = next.title;
     window.Alpine.morph(frame(), incoming.outerHTML, {
-      key: el => el.id,
+      key: (el) => el.id,
       updating(el, to) {
         if (el.tagName === "INPUT" && typed.has(el) && el.type !== "hidden") to.setAttribute("value", el.value);
         if (el.tagName === "DETAILS" && el.open && el.id !== "switcher") to.setAttribute("open", "");
@@ -46,7 +49,10 @@
     frame().setAttribute("aria-busy", "true");
     try {
       const answer = await fetch(url, { credentials: "same-origin", ...options });
-      if (!(answer.headers.get("content-type") || "").startsWith("text/html")) { location.href = url; return; }
+      if (!(answer.headers.get("content-type") || "").startsWith("text/html")) {
+        location.href = url;
+        return;
+      }
       show(await answer.text(), answer.url);
       if (!keep && answer.ok && answer.url !== location.href) history.pushState(null, "", answer.url);
     } catch {
@@ -60,25 +66,32 @@
   };
 
   // A form that lives sends itself when a field of it has changed, unless a button of it is pressed first.
-  let due = 0, dueForm = null;
-  document.addEventListener("change", event => {
+  let due = 0,
+    dueForm = null;
+  document.addEventListener("change", (event) => {
     const form = event.target.closest("form[data-live]");
     if (!form) return;
     clearTimeout(due);
     dueForm = form;
-    due = setTimeout(() => { if (form.isConnected) form.requestSubmit(); }, 120);
+    due = setTimeout(() => {
+      if (form.isConnected) form.requestSubmit();
+    }, 120);
   });
 
   const submit = (form, submitter) => {
     if (!form.isConnected) return;
-    if (sending) { wait(submitter || form, () => submit(form, submitter?.isConnected ? submitter : null)); return; }
+    if (sending) {
+      wait(submitter || form, () => submit(form, submitter?.isConnected ? submitter : null));
+      return;
+    }
     const body = new URLSearchParams(new FormData(form, submitter));
     for (const el of form.elements) typed.delete(el);
     return send(submitter || form, form.action, { method: "POST", body }, false);
   };
 
-  document.addEventListener("submit", event => {
-    const form = event.target, first = dueForm;
+  document.addEventListener("submit", (event) => {
+    const form = event.target,
+      first = dueForm;
     clearTimeout(due);
     dueForm = null;
     if (!form.hasAttribute("data-swap")) return;
@@ -88,12 +101,20 @@
     submit(form, event.submitter);
   });
 
-  const follow = link => {
-    if (sending) { wait(link, () => follow(link)); return; }
-    send(link, link.getAttribute("href"), {}, false).then(() => { if (link.closest(".trail")) { window.scrollTo(0, 0); centre(); } });
+  const follow = (link) => {
+    if (sending) {
+      wait(link, () => follow(link));
+      return;
+    }
+    send(link, link.getAttribute("href"), {}, false).then(() => {
+      if (link.closest(".trail")) {
+        window.scrollTo(0, 0);
+        centre();
+      }
+    });
   };
 
-  document.addEventListener("click", event => {
+  document.addEventListener("click", (event) => {
     const link = event.target.closest("a[data-swap]");
     if (!link || event.metaKey || event.ctrlKey || event.shiftKey || event.button !== 0) return;
     event.preventDefault();
@@ -106,7 +127,11 @@
   const lookAgain = () => {
     clearTimeout(again);
     const under = document.querySelector("[data-again]");
-    if (under) again = setTimeout(() => { if (!sending && under.isConnected) send(under, under.dataset.url, {}, true).then(lookAgain); else lookAgain(); }, Number(under.dataset.again));
+    if (under)
+      again = setTimeout(() => {
+        if (!sending && under.isConnected) send(under, under.dataset.url, {}, true).then(lookAgain);
+        else lookAgain();
+      }, Number(under.dataset.again));
   };
   document.addEventListener("DOMContentLoaded", lookAgain);
 
@@ -115,14 +140,17 @@
     for (const el of document.querySelectorAll("[data-until]")) {
       const left = Math.max(0, Math.ceil((Date.parse(el.dataset.until) - Date.now()) / 1000));
       el.textContent = Math.floor(left / 60) + ":" + String(left % 60).padStart(2, "0");
-      if (left === 0 && !el.classList.contains("over")) { el.classList.add("over"); document.title = "Eraser off: " + document.title; }
+      if (left === 0 && !el.classList.contains("over")) {
+        el.classList.add("over");
+        document.title = "Eraser off: " + document.title;
+      }
     }
   };
   setInterval(runDown, 1000);
 
   // Files dropped on a form that takes them land in its field; dropped beside it they do not leave the page.
-  const carriesFiles = event => event.dataTransfer && [...event.dataTransfer.types].includes("Files");
-  document.addEventListener("dragover", event => {
+  const carriesFiles = (event) => event.dataTransfer && [...event.dataTransfer.types].includes("Files");
+  document.addEventListener("dragover", (event) => {
     if (!carriesFiles(event)) return;
     event.preventDefault();
     const form = event.target.closest?.("form[data-drop]");
@@ -130,11 +158,15 @@
     for (const other of document.querySelectorAll("form.dropping")) if (other !== form) other.classList.remove("dropping");
     form?.classList.add("dropping");
   });
-  document.addEventListener("dragleave", event => { if (!event.relatedTarget) for (const form of document.querySelectorAll("form.dropping")) form.classList.remove("dropping"); });
-  document.addEventListener("drop", event => {
+  document.addEventListener("dragleave", (event) => {
+    if (!event.relatedTarget)
+      for (const form of document.querySelectorAll("form.dropping")) form.classList.remove("dropping");
+  });
+  document.addEventListener("drop", (event) => {
     if (!carriesFiles(event)) return;
     event.preventDefault();
-    const form = event.target.closest?.("form[data-drop]"), field = form?.querySelector("input[type=file]");
+    const form = event.target.closest?.("form[data-drop]"),
+      field = form?.querySelector("input[type=file]");
     form?.classList.remove("dropping");
     if (!field) return;
     const files = new DataTransfer();
@@ -147,40 +179,67 @@
   window.addEventListener("popstate", () => send(null, location.href, {}, true));
 
   const centre = () => {
-    const trail = document.querySelector(".trail"), now = trail?.querySelector(".now");
+    const trail = document.querySelector(".trail"),
+      now = trail?.querySelector(".now");
     if (now) trail.scrollLeft = now.offsetLeft - (trail.clientWidth - now.offsetWidth) / 2;
   };
   document.addEventListener("DOMContentLoaded", centre);
 
   // Keys: see the list under "?". A letter does nothing while something is being typed.
   let afterG = 0;
-  const press = id => { const button = document.getElementById(id); if (button && !button.disabled) button.click(); };
-  const step = by => {
+  const press = (id) => {
+    const button = document.getElementById(id);
+    if (button && !button.disabled) button.click();
+  };
+  const step = (by) => {
     const stops = [...document.querySelectorAll(".trail a[data-station]")];
-    const now = stops.findIndex(s => s.getAttribute("aria-current") === "page");
+    const now = stops.findIndex((s) => s.getAttribute("aria-current") === "page");
     stops[now + by]?.click();
   };
   const keys = {
-    "/": () => { const find = document.getElementById("find"); find.focus(); find.select(); },
-    "[": () => step(-1), "]": () => step(1),
-    u: () => press("undo"), U: () => press("redo"),
+    "/": () => {
+      const find = document.getElementById("find");
+      find.focus();
+      find.select();
+    },
+    "[": () => step(-1),
+    "]": () => step(1),
+    u: () => press("undo"),
+    U: () => press("redo"),
     t: () => frame()._x_dataStack?.[0].toggleTray(),
     "?": () => frame()._x_dataStack?.[0].toggleKeys(),
-    r: () => { const field = document.querySelector("[data-read]"); field?.focus(); field?.select(); },
+    r: () => {
+      const field = document.querySelector("[data-read]");
+      field?.focus();
+      field?.select();
+    },
     " ": () => document.querySelector("[data-tick]:not(:disabled)")?.click(),
   };
-  document.addEventListener("keydown", event => {
+  document.addEventListener("keydown", (event) => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     const on = event.target;
-    if (on.closest("input, textarea, select, dialog")) { if (event.key === "Escape") on.blur(); return; }
+    if (on.closest("input, textarea, select, dialog")) {
+      if (event.key === "Escape") on.blur();
+      return;
+    }
     if (event.key === " " && on.closest("button, a, summary")) return;
     if (Date.now() - afterG < 1500) {
       afterG = 0;
-      if (event.key === "h") { location.href = "/"; return; }
+      if (event.key === "h") {
+        location.href = "/";
+        return;
+      }
       const stop = document.querySelector(`.trail a[data-station="${CSS.escape(event.key)}"]`);
-      if (stop) { event.preventDefault(); stop.click(); return; }
+      if (stop) {
+        event.preventDefault();
+        stop.click();
+        return;
+      }
     }
-    if (event.key === "g") { afterG = Date.now(); return; }
+    if (event.key === "g") {
+      afterG = Date.now();
+      return;
+    }
     const act = keys[event.key];
     if (!act) return;
     if (event.key === " " && !document.querySelector("[data-tick]")) return;
@@ -191,7 +250,9 @@
   document.addEventListener("alpine:init", () => {
     window.Alpine.data("frame", () => ({
       trayOpen: false,
-      get trayClass() { return this.trayOpen ? "open" : ""; },
+      get trayClass() {
+        return this.trayOpen ? "open" : "";
+      },
       toggleTray() {
         this.trayOpen = !this.trayOpen;
         const tray = document.getElementById("tray");
@@ -199,9 +260,12 @@
       },
       toggleKeys() {
         const keys = document.getElementById("keys");
-        if (keys.open) keys.close(); else keys.showModal();
+        if (keys.open) keys.close();
+        else keys.showModal();
       },
-      print() { window.print(); },
+      print() {
+        window.print();
+      },
     }));
   });
 })();
