@@ -3,7 +3,6 @@ using RustCabin.Core.Chips;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Images;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Power;
 using RustCabin.Core.Rom;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;

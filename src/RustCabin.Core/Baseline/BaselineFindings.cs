@@ -1,5 +1,4 @@
 using RustCabin.Core.Findings;
-using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Baseline;
 

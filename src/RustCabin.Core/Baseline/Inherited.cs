@@ -1,9 +1,6 @@
-using RustCabin.Core.Declared;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Rom;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Baseline;
 

@@ -1,5 +1,3 @@
-using RustCabin.Core.Declared;
-using RustCabin.Core.Images;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
 

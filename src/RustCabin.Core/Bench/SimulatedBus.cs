@@ -1,4 +1,3 @@
-using RustCabin.Core.Choices;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Sheets;
 

@@ -1,5 +1,4 @@
 using RustCabin.Core.Bench;
-using RustCabin.Core.Declared;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
 

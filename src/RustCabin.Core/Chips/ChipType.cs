@@ -1,7 +1,5 @@
 using System.Globalization;
 using System.Text.Json;
-using RustCabin.Core.Declared;
-using RustCabin.Core.Power;
 using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Chips;

@@ -1,6 +1,5 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
-using RustCabin.Core.Images;
 
 namespace RustCabin.Core.Chips;
 

@@ -1,5 +1,3 @@
-using RustCabin.Core.Choices;
-
 namespace RustCabin.Core.Chips;
 
 /// <summary>What is seen on a board that nobody knows: the chips as printed, and what else is on it.</summary>

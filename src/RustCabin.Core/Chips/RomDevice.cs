@@ -1,7 +1,4 @@
 using System.Text.Json;
-using RustCabin.Core.Power;
-using RustCabin.Core.Sheets;
-using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Chips;
 

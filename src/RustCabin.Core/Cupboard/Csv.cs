@@ -1,5 +1,4 @@
 using System.Text;
-using RustCabin.Core.Choices;
 
 namespace RustCabin.Core.Cupboard;
 

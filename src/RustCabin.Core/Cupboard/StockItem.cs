@@ -3,7 +3,6 @@ using System.Globalization;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using RustCabin.Core.Declared;
-using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Cupboard;
 

@@ -1,8 +1,3 @@
-using RustCabin.Core.Chips;
-using RustCabin.Core.Planning;
-using RustCabin.Core.Sheets;
-using RustCabin.Core.Wants;
-
 namespace RustCabin.Core.Declared;
 
 /// <summary>The text is an identifier: <c>[a-z0-9][a-z0-9-]*</c>, at most 200 characters.</summary>

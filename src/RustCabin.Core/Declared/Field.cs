@@ -3,7 +3,6 @@ using System.Reflection;
 using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
-using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Declared;

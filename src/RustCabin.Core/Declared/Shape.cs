@@ -1,6 +1,3 @@
-using RustCabin.Core.Sheets;
-using RustCabin.Core.Units;
-
 namespace RustCabin.Core.Declared;
 
 /// <summary>

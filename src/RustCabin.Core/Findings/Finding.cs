@@ -1,6 +1,3 @@
-using RustCabin.Core.Sheets;
-using RustCabin.Core.Stations;
-
 namespace RustCabin.Core.Findings;
 
 /// <summary>Switch positions by instance that mend a finding, tried out before they are offered.</summary>

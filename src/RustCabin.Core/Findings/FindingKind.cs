@@ -1,5 +1,3 @@
-using RustCabin.Core.Stations;
-
 namespace RustCabin.Core.Findings;
 
 /// <summary>How much a finding weighs: it cannot work or can do damage; it works with a condition; it is worth knowing.</summary>

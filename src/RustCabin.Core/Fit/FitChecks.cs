@@ -45,12 +45,7 @@ static class FitChecks
             $"{instance.Title} does not fit",
             [instance.Subject],
             text,
-            [
-                $"This unit is taken for {unit.Model.Name}, "
-                    + $"{RevisionName(unit.Model, unit.Revision.Id)}"
-                    + $"{sure}.",
-                .. why,
-            ]
+            [$"This unit is taken for {unit.Model.Name}, " + $"{RevisionName(unit.Model, unit.Revision.Id)}" + $"{sure}.", .. why]
         );
     }
 

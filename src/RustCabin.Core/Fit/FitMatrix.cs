@@ -1,4 +1,3 @@
-using RustCabin.Core.Choices;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Fit;

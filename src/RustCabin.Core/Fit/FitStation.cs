@@ -2,7 +2,6 @@ using RustCabin.Core.Bench;
 using RustCabin.Core.Choices;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Findings;
-using RustCabin.Core.Images;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;

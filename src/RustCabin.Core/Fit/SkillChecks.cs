@@ -1,6 +1,5 @@
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Fit;
 

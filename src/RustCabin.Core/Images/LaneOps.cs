@@ -1,6 +1,5 @@
 using System.ComponentModel.DataAnnotations;
 using System.Runtime.Intrinsics;
-using RustCabin.Core.Declared;
 
 namespace RustCabin.Core.Images;
 

@@ -1,5 +1,3 @@
-using RustCabin.Core.Declared;
-
 namespace RustCabin.Core.Images;
 
 /// <summary>What makes two images differ, as far as one cause explains every byte.</summary>

@@ -1,5 +1,4 @@
 using System.Buffers.Binary;
-using RustCabin.Core.Maps;
 
 namespace RustCabin.Core.Images;
 

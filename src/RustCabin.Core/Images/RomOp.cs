@@ -2,7 +2,6 @@ using System.ComponentModel.DataAnnotations;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using RustCabin.Core.Declared;
-using RustCabin.Core.Planning;
 
 namespace RustCabin.Core.Images;
 

@@ -1,5 +1,4 @@
 using System.Numerics;
-using RustCabin.Core.Planning;
 
 namespace RustCabin.Core.Maps;
 

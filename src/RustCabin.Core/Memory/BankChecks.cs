@@ -29,8 +29,7 @@ static class BankChecks
                 written ? Severity.Watch : Severity.Stop,
                 "Which bank shows at the start",
                 [subject],
-                $"The bank register of {unit.OwnerName(claim.Owner)} may hold anything at "
-                    + $"power-up{shows}.",
+                $"The bank register of {unit.OwnerName(claim.Owner)} may hold anything at " + $"power-up{shows}.",
                 [
                     $"{window.Banks} banks of {new Units.ByteSize(claim.Size)} behind one window; the register is a latch "
                         + $"without a reset.",

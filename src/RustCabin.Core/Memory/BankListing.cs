@@ -1,8 +1,6 @@
 using System.Globalization;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Sheets;
-using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Memory;
 

@@ -1,8 +1,6 @@
 using System.ComponentModel.DataAnnotations;
 using RustCabin.Core.Chips;
 using RustCabin.Core.Declared;
-using RustCabin.Core.Planning;
-using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Memory;
 

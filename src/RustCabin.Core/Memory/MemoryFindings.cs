@@ -1,5 +1,4 @@
 using RustCabin.Core.Findings;
-using RustCabin.Core.Switches;
 
 namespace RustCabin.Core.Memory;
 

@@ -1,9 +1,7 @@
 using System.Numerics;
 using RustCabin.Core.Chips;
 using RustCabin.Core.Declared;
-using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Packs;
 

@@ -1,9 +1,7 @@
 using System.ComponentModel.DataAnnotations;
 using System.Text.Json;
 using RustCabin.Core.Declared;
-using RustCabin.Core.Images;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Wants;
 
 namespace RustCabin.Core.Packs;
 

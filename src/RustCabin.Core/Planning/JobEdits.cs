@@ -1,5 +1,4 @@
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Switches;
 
 namespace RustCabin.Core.Planning;
 

@@ -1,7 +1,6 @@
 using RustCabin.Core.Maps;
 using RustCabin.Core.Packs;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Wants;
 
 namespace RustCabin.Core.Planning;
 

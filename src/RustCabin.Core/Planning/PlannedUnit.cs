@@ -1,6 +1,5 @@
 using RustCabin.Core.Maps;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Wants;
 
 namespace RustCabin.Core.Planning;
 

@@ -1,6 +1,5 @@
 using System.Text;
 using RustCabin.Core.Findings;
-using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Reference;
 

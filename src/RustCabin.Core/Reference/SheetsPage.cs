@@ -1,7 +1,6 @@
 using System.Text;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Packs;
-using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Reference;
 

@@ -1,6 +1,4 @@
 using RustCabin.Core.Chips;
-using RustCabin.Core.Declared;
-using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Rom;
 

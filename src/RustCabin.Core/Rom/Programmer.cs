@@ -1,8 +1,6 @@
 using RustCabin.Core.Chips;
-using RustCabin.Core.Declared;
 using RustCabin.Core.Images;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Rom;
 

@@ -2,7 +2,6 @@ using System.Security.Cryptography;
 using System.Text;
 using RustCabin.Core.Bench;
 using RustCabin.Core.Chips;
-using RustCabin.Core.Declared;
 using RustCabin.Core.Images;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
@@ -69,13 +68,7 @@ public static class RomProof
             read > 1 ? $", at each of {read} switch positions"
             : place is { Lanes: > 1 } ? $", in lane {place.Lane + 1} of {place.Lanes}"
             : "";
-        return new Proof(
-            true,
-            -1,
-            $"Every byte of {images[0].Length:#,0} is fetched as it must "
-                + $"be{where}.{unread}",
-            null
-        );
+        return new Proof(true, -1, $"Every byte of {images[0].Length:#,0} is fetched as it must " + $"be{where}.{unread}", null);
     }
 
     /// <summary>Proves wiring and bytes by the socket's own addresses, where no machine is asked.</summary>

@@ -3,7 +3,6 @@ using RustCabin.Core.Chips;
 using RustCabin.Core.Choices;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Findings;
-using RustCabin.Core.Images;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;

@@ -1,6 +1,5 @@
 using RustCabin.Core.Chips;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Power;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
 

@@ -1,6 +1,5 @@
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Rom;
 

@@ -1,8 +1,6 @@
 #pragma warning disable CS1591 // each field is described by its annotation
 using System.ComponentModel.DataAnnotations;
 using RustCabin.Core.Declared;
-using RustCabin.Core.Maps;
-using RustCabin.Core.Planning;
 using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Sheets;

@@ -1,7 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using RustCabin.Core.Declared;
-using RustCabin.Core.Images;
 
 namespace RustCabin.Core.Sheets;
 

@@ -1,11 +1,6 @@
 #pragma warning disable CS1591 // each field is described by its annotation
 using System.ComponentModel.DataAnnotations;
-using RustCabin.Core.Bench;
-using RustCabin.Core.Choices;
 using RustCabin.Core.Declared;
-using RustCabin.Core.Images;
-using RustCabin.Core.Planning;
-using RustCabin.Core.Stations;
 using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Sheets;

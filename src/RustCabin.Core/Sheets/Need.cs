@@ -3,8 +3,6 @@ using System.ComponentModel.DataAnnotations;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using RustCabin.Core.Declared;
-using RustCabin.Core.Images;
-using RustCabin.Core.Planning;
 using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Sheets;

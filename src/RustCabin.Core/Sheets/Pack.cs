@@ -1,5 +1,3 @@
-using RustCabin.Core.Wants;
-
 namespace RustCabin.Core.Sheets;
 
 /// <summary>Models, parts, units, jobs and titles read together, in the order of the file, with one currency.</summary>

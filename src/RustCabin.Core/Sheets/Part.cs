@@ -1,6 +1,5 @@
 #pragma warning disable CS1591 // each field is described by its annotation
 using System.ComponentModel.DataAnnotations;
-using RustCabin.Core.Chips;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Units;
 

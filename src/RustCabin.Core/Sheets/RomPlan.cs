@@ -5,8 +5,6 @@ using System.Text;
 using RustCabin.Core.Chips;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Images;
-using RustCabin.Core.Rom;
-using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Sheets;
 

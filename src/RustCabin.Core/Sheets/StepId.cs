@@ -1,9 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using RustCabin.Core.Declared;
-using RustCabin.Core.Power;
-using RustCabin.Core.Rom;
-using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Sheets;
 

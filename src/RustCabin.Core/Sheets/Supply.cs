@@ -1,7 +1,6 @@
 #pragma warning disable CS1591 // each field is described by its annotation
 using System.ComponentModel.DataAnnotations;
 using RustCabin.Core.Declared;
-using RustCabin.Core.Planning;
 
 namespace RustCabin.Core.Sheets;
 

@@ -1,6 +1,4 @@
 using RustCabin.Core.Findings;
-using RustCabin.Core.Planning;
-using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Speed;
 

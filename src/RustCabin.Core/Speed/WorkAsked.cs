@@ -1,6 +1,5 @@
 using System.ComponentModel.DataAnnotations;
 using RustCabin.Core.Declared;
-using RustCabin.Core.Planning;
 
 namespace RustCabin.Core.Speed;
 

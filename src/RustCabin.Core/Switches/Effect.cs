@@ -1,5 +1,4 @@
 using RustCabin.Core.Planning;
-using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Switches;
 
@@ -20,9 +19,7 @@ public static class Effect
             foreach (
                 string answer in segment
                     .Claims.Select(a => (Claim: unit.Map.Claims[a.Claim], a.Masters))
-                    .Select(a =>
-                        $" {Whose(a.Claim.Owner)} {a.Claim.Kind} {a.Claim.Access} {a.Masters} {a.Claim.Window?.Banks} {a.Claim.DrivesOnWrite}"
-                    )
+                    .Select(a => $" {Whose(a.Claim.Owner)} {Answer(a.Claim)} {a.Masters}")
                     .Order(StringComparer.Ordinal)
             )
                 key.Append(answer);
@@ -34,6 +31,8 @@ public static class Effect
             key.Append($"{rail.Rail}={rail.TypicalAmps:0.######}/{rail.PeakAmps:0.######};");
         return key.ToString();
     }
+
+    static string Answer(Maps.DecodedClaim claim) => $"{claim.Kind} {claim.Access} {claim.Window?.Banks} {claim.DrivesOnWrite}";
 
     /// <summary>The part as a whole, whatever it calls the claim.</summary>
     static string Whose(string owner) =>

@@ -2,7 +2,6 @@ using RustCabin.Core.Choices;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Shopping;
 using RustCabin.Core.Wants;
 
 namespace RustCabin.Core.Switches;

@@ -1,9 +1,7 @@
 using Google.OrTools.Sat;
 using RustCabin.Core.Choices;
-using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Shopping;
 using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Wants;

@@ -1,6 +1,5 @@
 using Google.OrTools.Sat;
 using RustCabin.Core.Choices;
-using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;

@@ -3,7 +3,6 @@ using RustCabin.Core.Choices;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Shopping;
 using RustCabin.Core.Speed;
 using RustCabin.Core.Units;
 

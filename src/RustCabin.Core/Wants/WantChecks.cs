@@ -1,7 +1,5 @@
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Sheets;
-using RustCabin.Core.Shopping;
 
 namespace RustCabin.Core.Wants;
 

@@ -1,7 +1,6 @@
 using RustCabin.Core.Choices;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Switches;
 
 namespace RustCabin.Core.Wants;
 

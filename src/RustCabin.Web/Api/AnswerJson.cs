@@ -2,7 +2,6 @@ using System.Text.Encodings.Web;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using RustCabin.Core;
-using RustCabin.Core.Bench;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Maps;

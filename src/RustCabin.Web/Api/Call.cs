@@ -1,5 +1,4 @@
 using System.Text.Json;
-using RustCabin.Core;
 using RustCabin.Core.Choices;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Maps;

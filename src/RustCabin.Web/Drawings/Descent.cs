@@ -1,7 +1,6 @@
 using Microsoft.AspNetCore.Html;
 using RustCabin.Core.Build;
 using RustCabin.Core.Declared;
-using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
 
 namespace RustCabin.Web.Drawings;

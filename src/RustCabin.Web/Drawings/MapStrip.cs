@@ -1,8 +1,6 @@
 using Microsoft.AspNetCore.Html;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Sheets;
-using RustCabin.Core.Units;
 
 namespace RustCabin.Web.Drawings;
 
@@ -27,14 +25,7 @@ public static class MapStrip
             Height,
             "strip",
             "img",
-            "Address map: "
-                + string.Join(
-                    ", ",
-                    rows.Where(r => !r.IsGap)
-                        .Select(r =>
-                            $"{string.Join(" and ", r.Claims.Select(a => Ladder.OwnerShort(unit, unit.Map.Claims[a.Claim].Owner)).Distinct())} {r.Range.Size}{(r.Fight is null ? "" : " contested")}"
-                        )
-                )
+            "Address map: " + string.Join(", ", rows.Where(r => !r.IsGap).Select(r => Said(unit, r)))
         );
         svg.Rect(0.5, 0.5, Width - 1, Height - 1, "strip-bed", 3);
         foreach (LadderRow row in rows)
@@ -50,5 +41,11 @@ public static class MapStrip
             x += wide;
         }
         return svg.End();
+    }
+
+    static string Said(PlannedUnit unit, LadderRow row)
+    {
+        IEnumerable<string> owners = row.Claims.Select(a => Ladder.OwnerShort(unit, unit.Map.Claims[a.Claim].Owner)).Distinct();
+        return $"{string.Join(" and ", owners)} {row.Range.Size}{(row.Fight is null ? "" : " contested")}";
     }
 }

@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Html;
 using RustCabin.Core.Build;
-using RustCabin.Core.Sheets;
 
 namespace RustCabin.Web.Drawings;
 

@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Html;
 using RustCabin.Core.Power;
-using RustCabin.Core.Sheets;
 
 namespace RustCabin.Web.Drawings;
 

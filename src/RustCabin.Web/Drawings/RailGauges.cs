@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Html;
 using RustCabin.Core.Baseline;
-using RustCabin.Core.Declared;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Web.Drawings;

@@ -1,5 +1,4 @@
 using Microsoft.AspNetCore.Html;
-using RustCabin.Core.Sheets;
 using RustCabin.Core.Wants;
 
 namespace RustCabin.Web.Drawings;

@@ -1,6 +1,4 @@
 using Microsoft.AspNetCore.Html;
-using RustCabin.Core.Declared;
-using RustCabin.Core.Planning;
 using RustCabin.Core.Speed;
 
 namespace RustCabin.Web.Drawings;

@@ -1,10 +1,7 @@
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using RustCabin.Core.Images;
 using RustCabin.Core.Maps;
-using RustCabin.Core.Power;
-using RustCabin.Core.Sheets;
 
 namespace RustCabin.Web.Pages;
 

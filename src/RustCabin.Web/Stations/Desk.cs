@@ -15,7 +15,7 @@ public enum StationMark
 }
 
 /// <summary>
-/// What the web room has of one station: its place on the trail, its page, mark, calls, style and script. A station to be built
+/// What the web room has of one station: its place on the trail, its page, mark and calls; its style sheet and its script bear the name of its folder. A station to be built
 /// derives from it in its own folder.
 /// Source: docs/architecture.md, A station offers.
 /// </summary>
@@ -35,9 +35,6 @@ public abstract class Desk
 
     /// <summary>Its name in addresses.</summary>
     public string Slug => Name.ToLowerInvariant().Replace(", ", "-").Replace(' ', '-');
-
-    /// <summary>A script of its own, under <c>js/</c>; null: it needs none.</summary>
-    public virtual string? Script => null;
 
     /// <summary>Adds its calls and files to the routes.</summary>
     public virtual void Map(IEndpointRouteBuilder routes) { }

@@ -1,4 +1,3 @@
-using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using RustCabin.Core;
@@ -6,10 +5,8 @@ using RustCabin.Core.Choices;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Fit;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Power;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Switches;
-using RustCabin.Core.Wiring;
 using RustCabin.Data;
 
 namespace RustCabin.Web.Stations;

@@ -4,7 +4,6 @@ using RustCabin.Core.Findings;
 using RustCabin.Core.Fit;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Shopping;
 using RustCabin.Core.Switches;
 
 namespace RustCabin.Core.Wants.Sets;

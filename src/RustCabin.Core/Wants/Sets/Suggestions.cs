@@ -1,5 +1,4 @@
 using System.Numerics;
-using RustCabin.Core.Declared;
 using RustCabin.Core.Fit;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;

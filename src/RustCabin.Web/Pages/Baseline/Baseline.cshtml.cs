@@ -1,10 +1,7 @@
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Baseline;
 using RustCabin.Core.Bench;
-using RustCabin.Core.Planning;
-using RustCabin.Core.Power;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 

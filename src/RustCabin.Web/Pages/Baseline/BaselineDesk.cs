@@ -1,4 +1,3 @@
-using RustCabin.Core.Sheets;
 using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Baseline;

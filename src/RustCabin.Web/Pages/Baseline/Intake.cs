@@ -1,12 +1,8 @@
-using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Baseline;
 using RustCabin.Core.Declared;
-using RustCabin.Core.Images;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Power;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 

@@ -1,12 +1,9 @@
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Build;
-using RustCabin.Core.Declared;
 using RustCabin.Core.Faults;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Power;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
-using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 

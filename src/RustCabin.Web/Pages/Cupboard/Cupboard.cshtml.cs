@@ -6,8 +6,6 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Declared;
-using RustCabin.Core.Images;
-using RustCabin.Core.Power;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Shopping;
 using RustCabin.Data;

@@ -2,7 +2,6 @@ using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Fit;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 

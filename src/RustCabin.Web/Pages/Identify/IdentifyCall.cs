@@ -1,8 +1,5 @@
-using RustCabin.Core;
-using RustCabin.Core.Declared;
 using RustCabin.Core.Packs;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Sheets;
 using RustCabin.Web.Api;
 
 namespace RustCabin.Web.Pages.Identify;

@@ -2,7 +2,6 @@ using System.Text.Json;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using RustCabin.Core.Declared;
-using RustCabin.Core.Images;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
 

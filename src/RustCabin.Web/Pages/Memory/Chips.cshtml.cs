@@ -3,10 +3,8 @@ using RustCabin.Core.Chips;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Memory;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Power;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
-using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 

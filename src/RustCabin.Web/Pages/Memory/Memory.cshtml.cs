@@ -4,10 +4,7 @@ using RustCabin.Core.Faults;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Shopping;
-using RustCabin.Core.Switches;
 using RustCabin.Core.Units;
-using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 

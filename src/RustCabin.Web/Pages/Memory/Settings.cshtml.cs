@@ -2,12 +2,10 @@ using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core;
 using RustCabin.Core.Choices;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Power;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Switches;
 using RustCabin.Core.Units;
 using RustCabin.Core.Wants;
-using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 

@@ -1,4 +1,3 @@
-using RustCabin.Core;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Switches;

@@ -1,10 +1,7 @@
 using System.Text;
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Images;
-using RustCabin.Core.Planning;
-using RustCabin.Core.Power;
 using RustCabin.Core.Units;
-using RustCabin.Core.Wiring;
 using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Rom;

@@ -1,13 +1,8 @@
 using System.Globalization;
 using Microsoft.AspNetCore.Mvc;
-using RustCabin.Core.Declared;
-using RustCabin.Core.Planning;
-using RustCabin.Core.Power;
 using RustCabin.Core.Rom;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Stations;
 using RustCabin.Core.Units;
-using RustCabin.Core.Wiring;
 using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Rom;

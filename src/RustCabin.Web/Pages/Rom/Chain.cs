@@ -2,15 +2,11 @@ using System.Globalization;
 using System.IO.Compression;
 using System.Text;
 using System.Text.Json;
-using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Images;
-using RustCabin.Core.Planning;
-using RustCabin.Core.Power;
 using RustCabin.Core.Rom;
 using RustCabin.Core.Units;
-using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 

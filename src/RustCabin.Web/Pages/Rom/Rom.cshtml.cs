@@ -2,11 +2,8 @@ using System.Globalization;
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Chips;
 using RustCabin.Core.Images;
-using RustCabin.Core.Planning;
-using RustCabin.Core.Power;
 using RustCabin.Core.Rom;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 

@@ -1,6 +1,4 @@
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using RustCabin.Core.Images;
-using RustCabin.Core.Sheets;
 using RustCabin.Data;
 
 namespace RustCabin.Web.Pages.Search;

@@ -6,8 +6,6 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.Extensions.Primitives;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Packs;
-using RustCabin.Core.Planning;
-using RustCabin.Core.Sheets;
 using RustCabin.Data;
 
 namespace RustCabin.Web.Pages.Sheets;

@@ -93,9 +93,7 @@ sealed class FieldInputs(StringBuilder html, IReadOnlyList<SheetError> errors, T
             : field.Things is null ? "as usual"
             : "none";
         if (!field.Required || (text.Length == 0 && field.Shape.Kind is ShapeKind.Id or ShapeKind.Name))
-            html.Append(
-                $"<option value=\"\">{nothing}</option>"
-            );
+            html.Append($"<option value=\"\">{nothing}</option>");
         foreach (
             Thing thing in offered.All(t => t.Value != text) && text.Length > 0 ? offered.Append(new Thing(text, text)) : offered
         )

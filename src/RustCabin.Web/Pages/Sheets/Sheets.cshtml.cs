@@ -1,8 +1,6 @@
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Wants;
 using RustCabin.Data;
 
 namespace RustCabin.Web.Pages.Sheets;

@@ -1,10 +1,7 @@
 using Microsoft.AspNetCore.Mvc;
-using RustCabin.Core.Planning;
-using RustCabin.Core.Power;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Speed;
 using RustCabin.Core.Units;
-using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 

@@ -2,10 +2,7 @@ using System.Globalization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using RustCabin.Core.Chips;
-using RustCabin.Core.Choices;
 using RustCabin.Core.Memory;
-using RustCabin.Core.Planning;
-using RustCabin.Core.Sheets;
 
 namespace RustCabin.Web.Pages.Tools;
 

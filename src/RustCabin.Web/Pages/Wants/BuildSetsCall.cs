@@ -1,6 +1,4 @@
-using RustCabin.Core;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Switches;
 using RustCabin.Core.Wants.Sets;
 using RustCabin.Web.Api;
 

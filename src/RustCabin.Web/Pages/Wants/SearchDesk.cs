@@ -1,5 +1,4 @@
 using System.Collections.Concurrent;
-using RustCabin.Core.Build;
 using RustCabin.Core.Wants.Sets;
 
 namespace RustCabin.Web.Pages.Wants;

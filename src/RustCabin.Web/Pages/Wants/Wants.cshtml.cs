@@ -1,15 +1,11 @@
 using System.Text.Json;
-using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Declared;
-using RustCabin.Core.Power;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Shopping;
 using RustCabin.Core.Units;
 using RustCabin.Core.Wants;
 using RustCabin.Core.Wants.Sets;
-using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 
@@ -223,14 +219,6 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
                 "Nothing was changed: that set is no longer among those that work. Look again."
             );
         (Seek, Near) = (false, false);
-        return Change(
-            job,
-            version,
-            _ =>
-                (
-                    $"Build set taken: {NamesOf(chosen)}",
-                    json => WantEdits.Take(json, chosen.Choice)
-                )
-        );
+        return Change(job, version, _ => ($"Build set taken: {NamesOf(chosen)}", json => WantEdits.Take(json, chosen.Choice)));
     }
 }

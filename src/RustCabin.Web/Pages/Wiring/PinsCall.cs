@@ -1,4 +1,3 @@
-using RustCabin.Core;
 using RustCabin.Core.Wiring;
 using RustCabin.Web.Api;
 

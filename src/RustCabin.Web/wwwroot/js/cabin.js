@@ -1,4 +1,5 @@
-// Every press is a plain form or link. With script it is sent in the background and the frame is changed in place; without, the page loads anew.
+// Every press is a plain form or link. With script it is sent in the background and the frame is changed in place; without,
+// the page loads anew.
 (() => {
   "use strict";
   const frame = () => document.getElementById("frame");
@@ -8,13 +9,30 @@
   document.addEventListener("input", (event) => typed.add(event.target));
   document.addEventListener("change", (event) => typed.add(event.target));
 
-  const show = (html, url) => {
+  // A page's own style sheet and script are fetched before it is shown; those that came before stay.
+  const bring = (next) =>
+    Promise.all(
+      [...next.head.querySelectorAll("link[rel=stylesheet], script[src]")].map((wanted) => {
+        const name = wanted.tagName === "LINK" ? "href" : "src";
+        const path = wanted.getAttribute(name);
+        if (document.head.querySelector(`[${name}="${CSS.escape(path)}"]`)) return null;
+        const own = document.createElement(wanted.tagName);
+        for (const { name: each, value } of wanted.attributes) own.setAttribute(each, value);
+        return new Promise((done) => {
+          own.onload = own.onerror = done;
+          document.head.append(own);
+        });
+      }),
+    );
+
+  const show = async (html, url) => {
     const next = new DOMParser().parseFromString(html, "text/html");
     const incoming = next.getElementById("frame");
     if (!incoming) {
       location.href = url;
       return;
     }
+    await bring(next);
     document.documentElement.dataset.lamp = next.documentElement.dataset.lamp;
     document.title = next.title;
     window.Alpine.morph(frame(), incoming.outerHTML, {
@@ -53,7 +71,7 @@
         location.href = url;
         return;
       }
-      show(await answer.text(), answer.url);
+      await show(await answer.text(), answer.url);
       if (!keep && answer.ok && answer.url !== location.href) history.pushState(null, "", answer.url);
     } catch {
       alert("The cabin did not answer. Nothing was changed; is it still running?");
@@ -142,7 +160,7 @@
       el.textContent = Math.floor(left / 60) + ":" + String(left % 60).padStart(2, "0");
       if (left === 0 && !el.classList.contains("over")) {
         el.classList.add("over");
-        document.title = "Eraser off: " + document.title;
+        document.title = el.dataset.over + " " + document.title;
       }
     }
   };

@@ -1,0 +1,29 @@
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.AspNetCore.Mvc.Rendering;
+
+namespace RustCabin.Web.Stations;
+
+/// <summary>
+/// The style sheet and the script of a page: those that bear the name of its folder, when there are any. Nothing is registered.
+/// Source: docs/architecture.md, Styles and scripts.
+/// </summary>
+public static class PageFiles
+{
+    /// <summary>The path of the page's own style sheet, <c>/css/stations/memory.css</c>; null: it needs none.</summary>
+    /// <param name="view">The view that is drawn.</param>
+    public static string? Style(ViewContext view) => Of(view, "css");
+
+    /// <summary>The path of the page's own script, <c>/js/stations/wiring.js</c>; null: it needs none.</summary>
+    /// <param name="view">The view that is drawn.</param>
+    public static string? Script(ViewContext view) => Of(view, "js");
+
+    static string? Of(ViewContext view, string kind)
+    {
+        if (view.ActionDescriptor is not PageActionDescriptor page)
+            return null;
+        string? folder = Path.GetFileName(Path.GetDirectoryName(page.RelativePath));
+        var path = $"/{kind}/stations/{folder?.ToLowerInvariant()}.{kind}";
+        var files = view.HttpContext.RequestServices.GetRequiredService<IWebHostEnvironment>().WebRootFileProvider;
+        return files.GetFileInfo(path).Exists ? path : null;
+    }
+}
