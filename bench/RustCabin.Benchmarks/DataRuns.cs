@@ -2,7 +2,6 @@ using System.Diagnostics;
 using System.Text;
 using Dapper;
 using Microsoft.Data.Sqlite;
-using RustCabin.Core.Sheets;
 using RustCabin.Data;
 
 namespace RustCabin.Benchmarks;

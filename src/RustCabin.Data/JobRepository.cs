@@ -5,11 +5,9 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using Dapper;
 using Microsoft.Data.Sqlite;
-using RustCabin.Core;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Packs;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Stations;
 
 namespace RustCabin.Data;
 

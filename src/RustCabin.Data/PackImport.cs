@@ -5,7 +5,6 @@ using Microsoft.Data.Sqlite;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Packs;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Switches;
 
 namespace RustCabin.Data;
 

@@ -1,7 +1,6 @@
 using Dapper;
 using Microsoft.Data.Sqlite;
 using RustCabin.Core.Baseline;
-using RustCabin.Core.Declared;
 
 namespace RustCabin.Data;
 

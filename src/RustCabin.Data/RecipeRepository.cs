@@ -1,6 +1,5 @@
 using Dapper;
 using Microsoft.Data.Sqlite;
-using RustCabin.Core.Declared;
 
 namespace RustCabin.Data;
 

@@ -1,7 +1,6 @@
 using System.Security.Cryptography;
 using Dapper;
 using Microsoft.Data.Sqlite;
-using RustCabin.Core.Declared;
 
 namespace RustCabin.Data;
 

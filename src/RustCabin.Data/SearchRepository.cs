@@ -1,7 +1,5 @@
 using Dapper;
 using Microsoft.Data.Sqlite;
-using RustCabin.Core.Declared;
-using RustCabin.Core.Sheets;
 
 namespace RustCabin.Data;
 

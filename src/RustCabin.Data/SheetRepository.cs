@@ -4,7 +4,6 @@ using Dapper;
 using Microsoft.Data.Sqlite;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Packs;
-using RustCabin.Core.Power;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Data;

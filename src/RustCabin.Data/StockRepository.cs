@@ -3,7 +3,6 @@ using System.Text.Json;
 using Dapper;
 using Microsoft.Data.Sqlite;
 using RustCabin.Core.Cupboard;
-using RustCabin.Core.Declared;
 
 namespace RustCabin.Data;
 

@@ -89,7 +89,7 @@ public sealed class Bench : IDisposable
         Until(
             () =>
                 (
-                    found = All(role)
+                    found = All(role, name)
                         .FirstOrDefault(e => ((WebElement)e).ComputedAccessibleLabel.StartsWith(name, StringComparison.Ordinal))
                 )
                     is not null,
@@ -98,7 +98,10 @@ public sealed class Bench : IDisposable
         return found!;
     }
 
-    IEnumerable<IWebElement> All(string role)
+    /// <summary>
+    /// The shown elements of a role that have the name somewhere about them; which of them is really named so, the browser says.
+    /// </summary>
+    IEnumerable<IWebElement> All(string role, string name)
     {
         string css = role switch
         {
@@ -109,7 +112,14 @@ public sealed class Bench : IDisposable
             "combobox" => "select",
             _ => $"[role={role}]",
         };
-        return Browser.FindElements(OpenQA.Selenium.By.CssSelector(css)).Where(e => e.Displayed);
+        const string About = """
+            const plain = (text) => (text || "").replace(/\s+/g, " ");
+            const about = (el) => [el.ariaLabel, el.title, el.placeholder, el.textContent,
+              ...[...(el.labels || [])].map((l) => l.textContent),
+              ...(el.getAttribute("aria-labelledby") || "").split(" ").map((id) => document.getElementById(id)?.textContent)];
+            return [...document.querySelectorAll(arguments[0])].filter((el) => about(el).some((t) => plain(t).includes(arguments[1])));
+            """;
+        return ((IEnumerable<object>)Browser.ExecuteScript(About, css, name)!).Cast<IWebElement>().Where(e => e.Displayed);
     }
 
     public void Press(string role, string name)

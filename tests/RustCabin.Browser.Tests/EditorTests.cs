@@ -1,6 +1,4 @@
 using OpenQA.Selenium;
-using RustCabin.Core.Planning;
-using RustCabin.Core.Stations;
 
 namespace RustCabin.Browser.Tests;
 
@@ -21,7 +19,7 @@ public sealed class EditorTests
             field
         );
         if (field.TagName == "select")
-            field.FindElements(By.TagName("option")).First(o => o.Text == text).Click();
+            field.FindElements(By.TagName("option")).First(o => o.GetDomProperty("value") == text).Click();
         else
         {
             field.SendKeys(Keys.Control + "a");

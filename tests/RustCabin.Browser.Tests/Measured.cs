@@ -1,5 +1,4 @@
 using System.Globalization;
-using RustCabin.Core.Planning;
 
 namespace RustCabin.Browser.Tests;
 

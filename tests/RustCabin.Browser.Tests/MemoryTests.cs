@@ -1,6 +1,4 @@
 using OpenQA.Selenium;
-using RustCabin.Core.Planning;
-using RustCabin.Core.Shopping;
 
 namespace RustCabin.Browser.Tests;
 

@@ -1,6 +1,3 @@
-using RustCabin.Core.Planning;
-using RustCabin.Core.Sheets;
-
 namespace RustCabin.Browser.Tests;
 
 /// <summary>

@@ -1,5 +1,4 @@
 using OpenQA.Selenium;
-using RustCabin.Core.Planning;
 
 namespace RustCabin.Browser.Tests;
 

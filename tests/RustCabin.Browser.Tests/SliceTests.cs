@@ -143,66 +143,6 @@ public sealed class SliceTests
     }
 
     [Fact]
-    public void Axe_finds_nothing_in_either_lamp()
-    {
-        using var bench = new Bench();
-        foreach (string lamp in (string[])["on", "off"])
-        {
-            foreach (
-                string path in (string[])
-                    [
-                        "/",
-                        $"{Winter}/memory",
-                        $"{Winter}/memory?as=table",
-                        $"{Winter}/build",
-                        "/jobs/slip-7-picture/build",
-                        "/jobs/slip-7-picture/passport",
-                        "/jobs/dunnock-lamp-voice/identify",
-                        $"{Winter}/fit",
-                        $"{Winter}/wants?near=true",
-                        "/jobs/gable-keep-render/speed",
-                        "/jobs/slip-2-system/rom",
-                        "/jobs/dunnock-net-device/rom",
-                        "/jobs/gable-keep-render/rom",
-                        "/jobs/watch-porthole-sprint/fit",
-                        $"{Winter}/memory/settings?solve=true",
-                        "/jobs/winch-16c-more/baseline",
-                        "/jobs/ferry-satchel-stack/baseline",
-                        "/jobs/loft-clerk-ledger/memory/chips",
-                        "/jobs/ferry-satchel-stack/memory/chips",
-                        "/jobs/dunnock-lamp-voice/memory/banks",
-                        "/jobs/winch-16c-more/memory/settings",
-                        $"{Winter}/memory?fault=unseated%20fathom",
-                        "/tools?chips=4464&sectors=10&bytes=256&files=9",
-                        "/cupboard",
-                        "/cupboard?edit=1",
-                        "/sheets",
-                        "/sheets/models/brindle-16",
-                        "/sheets/parts/fathom",
-                        "/import",
-                        "/search?q=slip",
-                        "/jobs/nobody/build",
-                    ]
-            )
-            {
-                bench.Go(path);
-                Assert.True(
-                    bench.Violations() is { Count: 0 } none,
-                    $"{path}, lamp {lamp}: {string.Join("\n", bench.Violations())}"
-                );
-            }
-            if (lamp == "off")
-                return;
-            bench.Go("/");
-            bench.Press("button", "Lamp off");
-            bench.Until(
-                () => bench.Browser.FindElement(By.TagName("html")).GetAttribute("data-lamp") == "off",
-                "the lamp is off"
-            );
-        }
-    }
-
-    [Fact]
     public void A_zoom_is_kept_when_a_jumper_is_pressed_and_left_by_going_back()
     {
         using var bench = new Bench();

@@ -1,6 +1,3 @@
-using RustCabin.Core.Bench;
-using RustCabin.Core.Sheets;
-
 namespace RustCabin.Core.Tests;
 
 /// <summary>Each finding: a machine that raises it, and one that by a hair does not.</summary>

@@ -1,5 +1,3 @@
-using RustCabin.Core.Bench;
-using RustCabin.Core.Images;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 

@@ -6,7 +6,6 @@ using RustCabin.Core.Identify;
 using RustCabin.Core.Packs;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Switches;
 
 namespace RustCabin.Data.Tests;
 

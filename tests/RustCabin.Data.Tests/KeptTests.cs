@@ -1,6 +1,3 @@
-using System.Text.Json.Nodes;
-using RustCabin.Core.Sheets;
-
 namespace RustCabin.Data.Tests;
 
 /// <summary>What a repository keeps once it has read it.</summary>

@@ -1,8 +1,6 @@
 using System.Net;
 using System.Net.Http.Headers;
 using System.Text.Json.Nodes;
-using RustCabin.Core.Images;
-using RustCabin.Core.Stations;
 
 namespace RustCabin.Web.Tests;
 

@@ -1,7 +1,5 @@
 using System.Net;
 using AngleSharp.Html.Dom;
-using RustCabin.Core.Images;
-using RustCabin.Core.Memory;
 using static RustCabin.Web.Tests.Shown;
 
 namespace RustCabin.Web.Tests;

@@ -1,9 +1,6 @@
 using System.IO.Compression;
 using System.Net;
 using AngleSharp.Html.Dom;
-using RustCabin.Core.Images;
-using RustCabin.Core.Planning;
-using RustCabin.Core.Sheets;
 using static RustCabin.Web.Tests.Shown;
 
 namespace RustCabin.Web.Tests;

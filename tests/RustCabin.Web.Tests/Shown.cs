@@ -1,6 +1,5 @@
 using AngleSharp.Dom;
 using AngleSharp.Html.Dom;
-using RustCabin.Core.Images;
 
 namespace RustCabin.Web.Tests;
 

@@ -1,7 +1,5 @@
 using System.Net;
 using System.Text.Json.Nodes;
-using RustCabin.Core.Shopping;
-using RustCabin.Core.Switches;
 
 namespace RustCabin.Web.Tests;
 

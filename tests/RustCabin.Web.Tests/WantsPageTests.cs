@@ -1,8 +1,5 @@
 using System.Net;
 using AngleSharp.Html.Dom;
-using RustCabin.Core.Images;
-using RustCabin.Core.Planning;
-using RustCabin.Core.Sheets;
 using static RustCabin.Web.Tests.Shown;
 
 namespace RustCabin.Web.Tests;

@@ -6,7 +6,7 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Baseline;
 
 /// <summary>
-/// What the unit did before anything was touched, and what follows from it. Source: domain.md, sections 11 and 13.
+/// What the unit did before anything was touched, and what follows from it. Source: docs/handbook/baseline.md, Untouched.
 /// </summary>
 public static class BaselineChecks
 {

@@ -9,7 +9,7 @@ namespace RustCabin.Core.Baseline;
 public sealed record Replacement(ServicePiece Piece, string Why);
 
 /// <summary>
-/// What the survey at intake means: findings, and the list of pieces to replace. Source: domain.md, section 13, Condition.
+/// What the survey at intake means: findings, and the list of pieces to replace. Source: docs/handbook/baseline.md, Condition.
 /// </summary>
 public static class ConditionChecks
 {

@@ -8,7 +8,7 @@ namespace RustCabin.Core.Baseline;
 public sealed record InheritedStep(Instance Instance, WayStep Step, StepProof Proof);
 
 /// <summary>
-/// Work that came with the unit: each step of a fitted part's way is done, unproven or missing. Source: domain.md, section 13.
+/// Work that came with the unit: each step of a fitted part's way is done, unproven or missing. Source: docs/handbook/baseline.md, Inherited.
 /// </summary>
 public static class Inherited
 {

@@ -20,7 +20,7 @@ public enum FaultKind
 /// <paramref name="Bit"/> a data bit or an address
 /// line, counted from 0, and <paramref name="High"/> what it is stuck at (an open line floats high); <paramref name="Bits"/> how
 /// many data bits a missing chip held;
-/// <paramref name="Detail"/> a switch and its position. Source: domain.md, section 2.
+/// <paramref name="Detail"/> a switch and its position. Source: docs/handbook/memory.md, Simulated bus.
 /// </summary>
 public sealed record BusFault(
     FaultKind Kind,

@@ -38,8 +38,7 @@ public sealed record Arrangement(
 }
 
 /// <summary>
-/// Every arrangement that reaches a target: cheapest to buy first, then fewest joints, then least left unused. Source: domain.md,
-/// section 3.
+/// Every arrangement that reaches a target: cheapest to buy first, then fewest joints, then least left unused. Source: docs/handbook/memory.md, Arrangements.
 /// </summary>
 public static class Arrangements
 {

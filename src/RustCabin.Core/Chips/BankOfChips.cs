@@ -3,7 +3,7 @@ namespace RustCabin.Core.Chips;
 /// <summary>
 /// One bank made of one type: chips for data and for parity apart, <c>ceil(D / width) + ceil(P / width)</c>; bytes <c>depth x D /
 /// 8</c>; joints, pins times chips.
-/// Source: domain.md, section 3.
+/// Source: docs/handbook/memory.md, Chips.
 /// </summary>
 public sealed record BankOfChips(ChipType Type, int DataBits, int ParityBits)
 {

@@ -16,7 +16,7 @@ public sealed record MarkingReading(ChipType Type, int? Ns, DateCode? DateCode, 
 /// <summary>
 /// Reads what is printed on a chip: the maker's letters are dropped, the generic number gives family and organisation, the suffix
 /// the speed, a group yyww the date.
-/// Speed suffixes are ambiguous: every reading is given, the likeliest first. Source: domain.md, section 3, Chip markings.
+/// Speed suffixes are ambiguous: every reading is given, the likeliest first. Source: docs/handbook/memory.md, Chip markings.
 /// </summary>
 public static partial class Marking
 {

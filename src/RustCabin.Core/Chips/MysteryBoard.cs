@@ -17,7 +17,7 @@ public sealed record BoardProposal(
 );
 
 /// <summary>
-/// Proposes what an unknown board is, from the chips found and its extras. Source: domain.md, section 3, Mystery boards.
+/// Proposes what an unknown board is, from the chips found and its extras. Source: docs/handbook/memory.md, Mystery boards.
 /// </summary>
 public static class MysteryBoard
 {

@@ -56,8 +56,7 @@ static class FitChecks
         );
 
     /// <summary>
-    /// FIT-DOUBT: the revisions that a way does not fit still hold 5 % or more, and none is confirmed by hand. Source: domain.md,
-    /// section 13.
+    /// FIT-DOUBT: the revisions that a way does not fit still hold 5 % or more, and none is confirmed by hand. Source: docs/handbook/fit.md, Revisions in doubt.
     /// </summary>
     public static IEnumerable<Finding> Doubt(PlannedUnit unit)
     {
@@ -104,7 +103,7 @@ static class FitChecks
     /// <summary>
     /// FIT-SITE-TAKEN: parts that cannot share a site. One <c>in</c>, one <c>between</c>, one <c>over</c> and any <c>tap</c>
     /// share it only
-    /// if a sheet of them says that it stacks. Source: formats.md, Part sheet.
+    /// if a sheet of them says that it stacks. Source: docs/handbook/fit.md, Ways.
     /// </summary>
     public static IEnumerable<Finding> SiteTaken(PlannedUnit unit)
     {

@@ -5,7 +5,7 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Fit;
 
-/// <summary>Room, openings, cables and bare metal, in millimetres. Source: domain.md, section 13, Mechanical fit.</summary>
+/// <summary>Room, openings, cables and bare metal, in millimetres. Source: docs/handbook/fit.md, Envelopes.</summary>
 static class MechanicalChecks
 {
     /// <summary>FIT-ENVELOPE: a part is wider or deeper than the room beside its site.</summary>

@@ -7,11 +7,11 @@ using RustCabin.Core.Wants;
 
 namespace RustCabin.Core.Fit;
 
-/// <summary>What parts ask of the unit and of each other. Source: formats.md, Part sheet; domain.md, section 13.</summary>
+/// <summary>What parts ask of the unit and of each other. Source: docs/handbook/fit.md, Needs of parts.</summary>
 static class PartChecks
 {
     /// <summary>
-    /// What a chip that is carried on adds to the height of what goes between, in millimetres. Source: formats.md.
+    /// What a chip that is carried on adds to the height of what goes between, in millimetres. Source: docs/handbook/fit.md, Envelopes.
     /// </summary>
     const decimal CarriedChipMm = 4;
 

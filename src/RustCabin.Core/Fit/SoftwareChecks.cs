@@ -5,8 +5,7 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Fit;
 
 /// <summary>
-/// Drivers, versions and errata: what goes together, and in which order. Source: domain.md, section 13, Software that goes with
-/// it.
+/// Drivers, versions and errata: what goes together, and in which order. Source: docs/handbook/fit.md, Software.
 /// </summary>
 public static class SoftwareChecks
 {

@@ -15,7 +15,7 @@ public sealed record StripPiece(PieceKind Kind, int From, int Length);
 
 /// <summary>
 /// An image cut into equal pieces and told apart: blank (0xFF), zero, readable text, a repeat of what lies half the image before,
-/// or code. Source: domain.md, section 5.
+/// or code. Source: docs/handbook/rom.md, Images.
 /// </summary>
 public static class ImageStrip
 {

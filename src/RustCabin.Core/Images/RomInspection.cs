@@ -16,7 +16,7 @@ public enum ByteOrder
 /// <summary>
 /// What an image is: sums of its bytes modulo 2^16 and 2^32, hashes as lower-case hex, blank bytes (0xFF), whether its halves are
 /// the same, and its likely byte order.
-/// Source: domain.md, section 5.
+/// Source: docs/handbook/rom.md, Images.
 /// </summary>
 public sealed record RomInspection(
     int Size,

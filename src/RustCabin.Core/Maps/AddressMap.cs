@@ -8,7 +8,7 @@ public sealed class MapTooDenseException(string message) : Exception(message);
 /// <summary>
 /// Resolves claims into an address map by a sweep over their ends: O(n log n) for n runs of addresses, plus the size of the
 /// answer.
-/// Source of the rules: domain.md, section 1.
+/// Source: docs/handbook/memory.md, Maps.
 /// </summary>
 public static class AddressMap
 {

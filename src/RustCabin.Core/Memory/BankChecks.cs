@@ -9,7 +9,7 @@ static class BankChecks
 {
     /// <summary>
     /// BANK-RESET: a bank register whose value at power-up is not defined: a stop, or a watch where firmware writes it before it
-    /// uses the window. Source: domain.md, section 1.
+    /// uses the window. Source: docs/handbook/memory.md, Bank windows.
     /// </summary>
     public static IEnumerable<Finding> Reset(PlannedUnit unit)
     {

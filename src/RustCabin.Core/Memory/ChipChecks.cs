@@ -5,7 +5,7 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Memory;
 
-/// <summary>The chips in a board's banks against what the board gives them. Source: domain.md, section 3.</summary>
+/// <summary>The chips in a board's banks against what the board gives them. Source: docs/handbook/memory.md, Chips.</summary>
 public static class ChipChecks
 {
     public static IEnumerable<Finding> Of(PlannedUnit unit)

@@ -26,8 +26,7 @@ public sealed record ModulePlan(
 }
 
 /// <summary>
-/// Modules in slots: the target with the fewest purchases, then the fewest swaps, then the least left unused. Source: domain.md,
-/// section 3, Modules.
+/// Modules in slots: the target with the fewest purchases, then the fewest swaps, then the least left unused. Source: docs/handbook/memory.md, Arrangements.
 /// </summary>
 public static class Modules
 {

@@ -23,7 +23,7 @@ public sealed record RegulatorHeat(Rail Rail, decimal Amps)
 
 /// <summary>
 /// The heat in the case and what becomes of it: rise = watts x degrees per watt without a fan; CFM = 1.76 x watts / degrees with
-/// one. Source: domain.md, section 7.
+/// one. Source: docs/handbook/fit.md, Heat.
 /// </summary>
 public sealed record CaseHeat(Cooling Cooling, decimal Watts)
 {

@@ -48,7 +48,7 @@ static class PathChecks
 {
     /// <summary>
     /// POWER-PATH: a branch carries more than it may (or is within 10 % of it). POWER-DROP: it loses more than the rail's
-    /// tolerance. Source: domain.md, section 7.
+    /// tolerance. Source: docs/handbook/fit.md, Power.
     /// </summary>
     public static IEnumerable<Finding> Of(PlannedUnit unit)
     {

@@ -9,7 +9,7 @@ public sealed record Load(string Instance, string Name, decimal TypicalAmps, dec
 /// <summary>
 /// One rail with all that hangs on it, in amps: capacity = rated x derating (0.8 unless the sheet says otherwise), headroom =
 /// capacity - peak.
-/// Source: domain.md, section 7.
+/// Source: docs/handbook/fit.md, Power.
 /// </summary>
 public sealed record RailLoad(
     string Rail,

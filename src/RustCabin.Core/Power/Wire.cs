@@ -1,8 +1,7 @@
 namespace RustCabin.Core.Power;
 
 /// <summary>
-/// Copper wire by its gauge number. Source: the gauge's definition, d = 0.127 mm x 92^((36 - n) / 39), and copper of 1.724e-8 ohm
-/// metres; domain.md, section 7.
+/// Copper wire by its gauge number. Source: docs/handbook/fit.md, Power.
 /// </summary>
 public static class Wire
 {

@@ -18,7 +18,7 @@ public sealed record SelectorPosition(
 
 /// <summary>
 /// Address legs on switches choose between images in one device. Position k reads the k-th image; the lowest line counts least.
-/// Source: domain.md, section 5.
+/// Source: docs/handbook/rom.md, Devices and sockets.
 /// </summary>
 public static class ImageSelector
 {

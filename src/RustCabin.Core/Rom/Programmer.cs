@@ -20,7 +20,7 @@ public sealed record BurnResult(BurnStep Step, bool Passed, string Words);
 /// <summary>
 /// The simulated programmer that ships with the application: a device of 0xFF cells whose bits only go from 1 to 0, with a fault
 /// if one is asked for. It stands in for a real
-/// one, and says so wherever it is shown. Source: domain.md, section 5, Burn record.
+/// one, and says so wherever it is shown. Source: docs/handbook/rom.md, Burning.
 /// </summary>
 public sealed class Programmer
 {
@@ -135,7 +135,7 @@ public sealed class Programmer
 
 /// <summary>
 /// Ultraviolet erasing: seconds = dose / intensity. 15 Ws/cm2 at 12 mW/cm2 is 1250 s; an old lamp and distance make it longer.
-/// Source: domain.md, section 5.
+/// Source: docs/handbook/rom.md, Burning.
 /// </summary>
 public static class Erasing
 {

@@ -24,7 +24,7 @@ public sealed record Proof(bool Passed, long FirstWrong, string Words, Compared?
 /// <summary>
 /// The planned device on the simulated bus, read through its socket and the machine's own decode. Each position of an image
 /// selector is read and held against its own image.
-/// Source: domain.md, sections 2 and 5.
+/// Source: docs/handbook/rom.md, Proof.
 /// </summary>
 public static class RomProof
 {

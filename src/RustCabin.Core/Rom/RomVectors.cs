@@ -10,7 +10,7 @@ namespace RustCabin.Core.Rom;
 /// </summary>
 public sealed record VectorSeen(Vector Vector, ulong Target, bool Sound, string Words);
 
-/// <summary>The reset vectors of an image, where the model says that they lie. Source: domain.md, section 5, Image.</summary>
+/// <summary>The reset vectors of an image, where the model says that they lie. Source: docs/handbook/rom.md, Images.</summary>
 public static class RomVectors
 {
     /// <summary>

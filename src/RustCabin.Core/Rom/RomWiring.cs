@@ -27,7 +27,7 @@ public sealed record RomWiring(
     /// Wires a device into a socket, lifting as few legs and then linking as few wires as can be: legs that meet their own net
     /// stay, legs over a dead contact are wired
     /// without lifting, the others are lifted. An address line that the socket lacks is tied low unless <paramref name="ties"/>
-    /// says otherwise. Source: domain.md, section 5.
+    /// says otherwise. Source: docs/handbook/rom.md, Devices and sockets.
     /// </summary>
     /// <param name="device">The device.</param>
     /// <param name="socket">The net of each contact, contact 1 first.</param>

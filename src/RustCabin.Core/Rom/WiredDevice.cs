@@ -6,7 +6,7 @@ namespace RustCabin.Core.Rom;
 /// <summary>
 /// A device in its socket, read leg by leg: each leg gets what its contact, its wire or its tie carries, and no more. The wiring
 /// solver is not asked; its result is followed,
-/// so a mistake in it shows here. Source: domain.md, sections 2 and 5.
+/// so a mistake in it shows here. Source: docs/handbook/rom.md, Proof.
 /// </summary>
 sealed class WiredDevice
 {

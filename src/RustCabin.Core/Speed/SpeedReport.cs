@@ -28,7 +28,7 @@ public sealed record ClaimHeld(SpeedClaim Claim, string Against, decimal? Measur
 
 /// <summary>
 /// What a job does to speed: the forecast by parts of the work, the runs before and after, the mean over the suite, and the
-/// claims. Source: domain.md, section 6.
+/// claims. Source: docs/handbook/speed.md, Measurement.
 /// </summary>
 public sealed record SpeedReport(
     IReadOnlyList<WorkForecast> Work,

@@ -2,7 +2,7 @@ namespace RustCabin.Core.Speed;
 
 /// <summary>
 /// Cycles that a bus must wait for slow memory: <c>ceil((t_mem + t_logic) / t_clk) - cycles already allowed</c>, not below 0.
-/// Source: domain.md, section 6.
+/// Source: docs/handbook/speed.md, Wait states.
 /// </summary>
 public static class WaitStates
 {

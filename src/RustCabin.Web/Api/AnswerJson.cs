@@ -11,7 +11,7 @@ using RustCabin.Core.Units;
 
 namespace RustCabin.Web.Api;
 
-/// <summary>The answers of the JSON interface, field for field as formats.md prints them.</summary>
+/// <summary>The answers of the JSON interface, field for field as docs/formats.md, The JSON interface, prints them.</summary>
 public sealed record CheckAnswer(
     string Verdict,
     IReadOnlyList<FindingJson> Findings,

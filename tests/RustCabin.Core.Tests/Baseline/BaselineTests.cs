@@ -1,6 +1,5 @@
 using System.Text.Json.Nodes;
 using RustCabin.Core.Baseline;
-using RustCabin.Core.Bench;
 using RustCabin.Core.Build;
 using RustCabin.Core.Packs;
 using RustCabin.Core.Planning;

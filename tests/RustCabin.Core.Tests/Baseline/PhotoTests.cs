@@ -1,7 +1,6 @@
 using System.Buffers.Binary;
 using System.Text;
 using RustCabin.Core.Baseline;
-using RustCabin.Core.Maps;
 
 namespace RustCabin.Core.Tests.Baseline;
 

@@ -1,5 +1,4 @@
 using RustCabin.Core.Fit;
-using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Tests.Fit;
 

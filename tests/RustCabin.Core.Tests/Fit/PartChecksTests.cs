@@ -1,5 +1,3 @@
-using RustCabin.Core.Sheets;
-
 namespace RustCabin.Core.Tests.Fit;
 
 /// <summary>What parts ask of the unit and of each other: raised, and by a hair not.</summary>

@@ -1,4 +1,3 @@
-using RustCabin.Core.Declared;
 using RustCabin.Core.Identify;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;

@@ -1,4 +1,3 @@
-using RustCabin.Core.Declared;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;

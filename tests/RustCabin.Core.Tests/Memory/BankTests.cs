@@ -2,7 +2,6 @@ using RustCabin.Core.Bench;
 using RustCabin.Core.Faults;
 using RustCabin.Core.Memory;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Tests.Memory;
 
@@ -184,7 +183,7 @@ public class BankTests
     [Fact]
     public void The_reset_circuit_holds_8_to_24_ms()
     {
-        // 47 kOhm and 1 uF at 5 V: 8 ms at 0.8 V, 24 ms at 2.0 V. Source: domain.md, section 1.
+        // 47 kOhm and 1 uF at 5 V: 8 ms at 0.8 V, 24 ms at 2.0 V. Source: docs/handbook/memory.md, Bank windows.
         var circuit = new ResetCircuit(47_000, 1e-6, 5);
         Assert.Equal(8.2, circuit.GuaranteedHold * 1000, 1);
         Assert.Equal(24.0, circuit.LongestHold * 1000, 1);

@@ -4,7 +4,7 @@ using RustCabin.Core.Memory;
 
 namespace RustCabin.Core.Tests.Memory;
 
-/// <summary>Banks of chips, the arrangements of a board, files in sectors. Worked numbers: domain.md, section 3.</summary>
+/// <summary>Banks of chips, the arrangements of a board, files in sectors. Worked numbers: docs/handbook/memory.md.</summary>
 public class ChipsTests
 {
     static ChipType T(string organisation) => ChipType.Find(organisation)!;

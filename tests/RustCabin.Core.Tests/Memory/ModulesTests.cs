@@ -1,13 +1,11 @@
 using RustCabin.Core.Chips;
-using RustCabin.Core.Choices;
 using RustCabin.Core.Memory;
-using RustCabin.Core.Sheets;
 using RustCabin.Core.Wants;
 
 namespace RustCabin.Core.Tests.Memory;
 
 /// <summary>
-/// Modules in slots, chips against their board, unknown boards, and titles. Worked numbers: domain.md, section 3.
+/// Modules in slots, chips against their board, unknown boards, and titles. Worked numbers: docs/handbook/memory.md.
 /// </summary>
 public class ModulesTests
 {

@@ -1,7 +1,5 @@
 using System.Globalization;
 using RustCabin.Core.Bench;
-using RustCabin.Core.Planning;
-using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Tests.Memory;
 

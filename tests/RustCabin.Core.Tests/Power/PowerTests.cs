@@ -1,9 +1,8 @@
 using RustCabin.Core.Power;
-using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Tests.Power;
 
-/// <summary>Worked numbers of domain.md, section 7, and each finding by a hair.</summary>
+/// <summary>Worked numbers of docs/handbook/fit.md, Power, and each finding by a hair.</summary>
 public sealed class PowerTests
 {
     static Machine Fed(

@@ -2,7 +2,6 @@ using RustCabin.Core.Chips;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Images;
 using RustCabin.Core.Rom;
-using RustCabin.Core.Sheets;
 using RustCabin.Core.Shopping;
 
 namespace RustCabin.Core.Tests.Rom;

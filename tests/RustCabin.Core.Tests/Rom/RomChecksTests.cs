@@ -1,7 +1,6 @@
 using RustCabin.Core.Build;
 using RustCabin.Core.Chips;
 using RustCabin.Core.Declared;
-using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Rom;
 using RustCabin.Core.Sheets;

@@ -1,10 +1,8 @@
 using RustCabin.Core.Build;
 using RustCabin.Core.Chips;
 using RustCabin.Core.Declared;
-using RustCabin.Core.Findings;
 using RustCabin.Core.Images;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Power;
 using RustCabin.Core.Rom;
 using RustCabin.Core.Sheets;
 

@@ -2,11 +2,10 @@ using System.Text;
 using System.Text.Json;
 using CsCheck;
 using RustCabin.Core.Images;
-using RustCabin.Core.Planning;
 
 namespace RustCabin.Core.Tests.Rom;
 
-/// <summary>Files, operations and sums of images. Source: domain.md, section 5.</summary>
+/// <summary>Files, operations and sums of images. Source: docs/handbook/rom.md, Files.</summary>
 public class RomTests
 {
     static byte[] Ascii(string text) => Encoding.ASCII.GetBytes(text);

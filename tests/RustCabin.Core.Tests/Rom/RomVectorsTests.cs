@@ -1,6 +1,5 @@
 using RustCabin.Core.Chips;
 using RustCabin.Core.Rom;
-using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Tests.Rom;
 

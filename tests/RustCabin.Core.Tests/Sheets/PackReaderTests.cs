@@ -1,7 +1,6 @@
 using System.Text.Json;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Wants;
 
 namespace RustCabin.Core.Tests.Sheets;
 

@@ -1,6 +1,4 @@
-using RustCabin.Core.Bench;
 using RustCabin.Core.Choices;
-using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Switches;

@@ -3,14 +3,13 @@ using RustCabin.Core.Choices;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Shopping;
 using RustCabin.Core.Switches;
 using RustCabin.Core.Wants;
 
 namespace RustCabin.Core.Tests.Switches;
 
 /// <summary>
-/// Settings against the checker, against brute force, and the clash when there is none. Source: domain.md, section 4.
+/// Settings against the checker, against brute force, and the clash when there is none. Source: docs/handbook/memory.md, Switches and settings.
 /// </summary>
 public sealed class SettingsSolverTests
 {

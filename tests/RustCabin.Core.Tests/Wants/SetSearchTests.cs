@@ -1,7 +1,5 @@
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Shopping;
-using RustCabin.Core.Switches;
 using RustCabin.Core.Tests.Switches;
 using RustCabin.Core.Wants.Sets;
 

@@ -1,0 +1,106 @@
+using OpenQA.Selenium;
+
+namespace RustCabin.Browser.Tests;
+
+/// <summary>One cabin and one browser for tests that only look.</summary>
+public sealed class SharedBench : IDisposable
+{
+    public Bench Bench { get; } = new();
+
+    public void Dispose() => Bench.Dispose();
+}
+
+/// <summary>Every page by the lamp and without it.</summary>
+public class LampTests(SharedBench shared) : IClassFixture<SharedBench>
+{
+    const string Winter = "/jobs/slip-3-winter";
+
+    static readonly string[] Paths =
+    [
+        "/",
+        Winter + "/memory",
+        Winter + "/memory?as=table",
+        Winter + "/build",
+        "/jobs/slip-7-picture/build",
+        "/jobs/slip-7-picture/passport",
+        "/jobs/dunnock-lamp-voice/identify",
+        Winter + "/fit",
+        Winter + "/wants?near=true",
+        "/jobs/gable-keep-render/speed",
+        "/jobs/slip-2-system/rom",
+        "/jobs/dunnock-net-device/rom",
+        "/jobs/gable-keep-render/rom",
+        "/jobs/watch-porthole-sprint/fit",
+        Winter + "/memory/settings?solve=true",
+        "/jobs/winch-16c-more/baseline",
+        "/jobs/ferry-satchel-stack/baseline",
+        "/jobs/loft-clerk-ledger/memory/chips",
+        "/jobs/ferry-satchel-stack/memory/chips",
+        "/jobs/dunnock-lamp-voice/memory/banks",
+        "/jobs/winch-16c-more/memory/settings",
+        Winter + "/memory?fault=unseated%20fathom",
+        "/tools?chips=4464&sectors=10&bytes=256&files=9",
+        "/cupboard",
+        "/cupboard?edit=1",
+        "/sheets",
+        "/sheets/models/brindle-16",
+        "/sheets/parts/fathom",
+        "/import",
+        "/search?q=slip",
+        "/jobs/nobody/build",
+    ];
+
+    public static readonly TheoryData<string, string> Looks = new(
+        Paths.SelectMany(path => (string[])["on", "off"], (path, lamp) => (path, lamp))
+    );
+
+    readonly Bench _bench = shared.Bench;
+
+    [Theory]
+    [MemberData(nameof(Looks))]
+    public void Axe_finds_nothing(string path, string lamp)
+    {
+        _bench.Go("/health");
+        _bench.Browser.Manage().Cookies.DeleteAllCookies();
+        _bench.Browser.Manage().Cookies.AddCookie(new Cookie("cabin-lamp", lamp));
+        _bench.Go(path);
+        Assert.Equal(lamp, Lamp);
+        Assert.Empty(_bench.Violations());
+    }
+
+    [Theory]
+    [InlineData("light", "Lamp off", "off", "rgb(29, 26, 23)")]
+    [InlineData("dark", "Lamp on", "on", "rgb(244, 238, 226)")]
+    public void Follows_the_system_until_it_is_chosen(string system, string press, string chosen, string paper)
+    {
+        _bench.Go("/");
+        _bench.Browser.Manage().Cookies.DeleteAllCookies();
+        Emulate(system);
+        _bench.Go("/");
+        Assert.Equal("system", Lamp);
+        Assert.NotEqual(paper, Paper);
+        Assert.Empty(_bench.Violations());
+        _bench.Press("button", press);
+        _bench.Until(() => Lamp == chosen, $"the lamp is {chosen}");
+        Assert.Equal(paper, Paper);
+        _bench.Go("/cupboard");
+        Assert.Equal(paper, Paper);
+        Emulate("");
+    }
+
+    string Lamp => _bench.Browser.FindElement(By.TagName("html")).GetAttribute("data-lamp")!;
+
+    string Paper => (string)_bench.Browser.ExecuteScript("return getComputedStyle(document.body).backgroundColor")!;
+
+    void Emulate(string scheme) =>
+        _bench.Browser.ExecuteCdpCommand(
+            "Emulation.setEmulatedMedia",
+            new Dictionary<string, object?>
+            {
+                ["features"] = new[]
+                {
+                    new Dictionary<string, object?> { ["name"] = "prefers-color-scheme", ["value"] = scheme },
+                },
+            }
+        );
+}
