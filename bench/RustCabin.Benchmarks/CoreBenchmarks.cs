@@ -1,5 +1,5 @@
 using BenchmarkDotNet.Attributes;
-using RustCabin.Core;
+using RustCabin.Core.Answers;
 using RustCabin.Core.Bench;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Maps;
@@ -91,7 +91,8 @@ public class Answering
         _job = Read(
             $$"""
             { "format": "rustcabin.pack/1", "models": [{{Model("""
-                "claims": [ { "id": "board", "kind": "ram", "base": "0", "size": "2M" }, { "id": "os", "kind": "rom", "base": "0xF00000", "size": "512K" } ],
+                "claims": [ { "id": "board", "kind": "ram", "base": "0", "size": "2M" },
+                            { "id": "os", "kind": "rom", "base": "0xF00000", "size": "512K" } ],
                 "autoWindows": [ { "id": "w", "base": "2M", "size": "10M" } ],
                 "powerUp": [ { "label": "board", "from": "0", "to": "2M", "step": "64K" }, { "label": "cards", "auto": true } ]
                 """)}}], "parts": [{{parts}}],
@@ -102,7 +103,8 @@ public class Answering
         _count = Read(
             $$"""
             { "format": "rustcabin.pack/1", "models": [{{Model("""
-                "claims": [ { "id": "all", "kind": "ram", "base": "0", "size": "16M" } ], "powerUp": [ { "label": "all", "from": "0", "to": "16M", "step": "64K" } ]
+                "claims": [ { "id": "all", "kind": "ram", "base": "0", "size": "16M" } ],
+                "powerUp": [ { "label": "all", "from": "0", "to": "16M", "step": "64K" } ]
                 """)}}], "units": [ { "id": "u", "model": "m", "name": "U" } ] }
             """
         );

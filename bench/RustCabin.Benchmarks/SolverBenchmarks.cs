@@ -3,9 +3,9 @@ using BenchmarkDotNet.Attributes;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Packs;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Sets;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Switches;
-using RustCabin.Core.Wants.Sets;
 
 namespace RustCabin.Benchmarks;
 

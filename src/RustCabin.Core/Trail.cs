@@ -1,6 +1,7 @@
 using RustCabin.Core.Bench;
 using RustCabin.Core.Choices;
 using RustCabin.Core.Findings;
+using RustCabin.Core.Needs;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Stations;
 using RustCabin.Core.Wants;

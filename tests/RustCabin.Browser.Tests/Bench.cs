@@ -122,12 +122,18 @@ public sealed class Bench : IDisposable
         return ((IEnumerable<object>)Browser.ExecuteScript(About, css, name)!).Cast<IWebElement>().Where(e => e.Displayed);
     }
 
-    public void Press(string role, string name)
-    {
-        IWebElement found = By(role, name);
-        Browser.ExecuteScript("arguments[0].scrollIntoView({ block: 'center' })", found);
-        found.Click();
-    }
+    /// <summary>Presses it once; what an answer changes under the finger is looked for again.</summary>
+    public void Press(string role, string name) =>
+        Until(
+            () =>
+            {
+                IWebElement found = By(role, name);
+                Browser.ExecuteScript("arguments[0].scrollIntoView({ block: 'center' })", found);
+                found.Click();
+                return true;
+            },
+            $"a press on the {role} named \"{name}\""
+        );
 
     public void Keys(string keys) => Browser.SwitchTo().ActiveElement().SendKeys(keys);
 

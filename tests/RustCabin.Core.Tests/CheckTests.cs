@@ -1,3 +1,5 @@
+using RustCabin.Core.Answers;
+
 namespace RustCabin.Core.Tests;
 
 /// <summary>Each finding: a machine that raises it, and one that by a hair does not.</summary>

@@ -1,3 +1,4 @@
+using RustCabin.Core.Answers;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 

@@ -1,4 +1,5 @@
 using System.Text;
+using RustCabin.Core.Answers;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Packs;
 using RustCabin.Core.Planning;
@@ -44,5 +45,5 @@ static class Sample
     }
 
     /// <summary>The answer for the only job of a pack.</summary>
-    public static Answer Answer(Pack pack) => Core.Answer.For(Plan.For(pack, pack.Jobs.Single()));
+    public static Answer Answer(Pack pack) => Core.Answers.Answer.For(Plan.For(pack, pack.Jobs.Single()));
 }

@@ -8,7 +8,8 @@ namespace RustCabin.Core.Baseline;
 public sealed record InheritedStep(Instance Instance, WayStep Step, StepProof Proof);
 
 /// <summary>
-/// Work that came with the unit: each step of a fitted part's way is done, unproven or missing. Source: docs/handbook/baseline.md, Inherited.
+/// Work that came with the unit: each step of a fitted part's way is done, unproven or missing. Source:
+/// docs/handbook/baseline.md, Inherited.
 /// </summary>
 public static class Inherited
 {

@@ -4,7 +4,8 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Build;
 
 /// <summary>
-/// What the user's own steps have taught: the default serves until there is one. Source: docs/handbook/memory.md, Joints and time.
+/// What the user's own steps have taught: the default serves until there is one. Source: docs/handbook/memory.md, Joints and
+/// time.
 /// </summary>
 public static class Learnt
 {

@@ -38,7 +38,8 @@ public sealed record Arrangement(
 }
 
 /// <summary>
-/// Every arrangement that reaches a target: cheapest to buy first, then fewest joints, then least left unused. Source: docs/handbook/memory.md, Arrangements.
+/// Every arrangement that reaches a target: cheapest to buy first, then fewest joints, then least left unused. Source:
+/// docs/handbook/memory.md, Arrangements.
 /// </summary>
 public static class Arrangements
 {

@@ -12,7 +12,8 @@ public sealed record Refresh(int Rows, decimal Ms);
 /// <summary>
 /// A type of memory chip, from the table that ships as data (chip-types.json). <paramref name="AddressPins"/> of a DRAM are
 /// multiplexed: each serves a row and a
-/// column. <paramref name="Unusual"/>: why a number of it mostly means another type; null for the usual one. Source: docs/handbook/memory.md, Chips.
+/// column. <paramref name="Unusual"/>: why a number of it mostly means another type; null for the usual one. Source:
+/// docs/handbook/memory.md, Chips.
 /// </summary>
 public sealed record ChipType(
     string Organisation,

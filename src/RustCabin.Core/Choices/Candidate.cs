@@ -10,7 +10,8 @@ namespace RustCabin.Core.Choices;
 public sealed record Candidate(Instance Instance, bool Optional)
 {
     /// <summary>
-    /// Where its switches stand now: as the unit has them; a part that is not fitted yet comes at factory. Source: docs/handbook/memory.md, Switches and settings.
+    /// Where its switches stand now: as the unit has them; a part that is not fitted yet comes at factory. Source:
+    /// docs/handbook/memory.md, Switches and settings.
     /// </summary>
     public static IReadOnlyDictionary<string, string> Now(Instance instance)
     {

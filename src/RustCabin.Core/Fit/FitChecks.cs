@@ -56,7 +56,8 @@ static class FitChecks
         );
 
     /// <summary>
-    /// FIT-DOUBT: the revisions that a way does not fit still hold 5 % or more, and none is confirmed by hand. Source: docs/handbook/fit.md, Revisions in doubt.
+    /// FIT-DOUBT: the revisions that a way does not fit still hold 5 % or more, and none is confirmed by hand. Source:
+    /// docs/handbook/fit.md, Revisions in doubt.
     /// </summary>
     public static IEnumerable<Finding> Doubt(PlannedUnit unit)
     {

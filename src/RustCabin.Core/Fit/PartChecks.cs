@@ -1,9 +1,9 @@
 using Google.OrTools.Sat;
 using RustCabin.Core.Choices;
 using RustCabin.Core.Findings;
+using RustCabin.Core.Needs;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Wants;
 
 namespace RustCabin.Core.Fit;
 
@@ -11,7 +11,8 @@ namespace RustCabin.Core.Fit;
 static class PartChecks
 {
     /// <summary>
-    /// What a chip that is carried on adds to the height of what goes between, in millimetres. Source: docs/handbook/fit.md, Envelopes.
+    /// What a chip that is carried on adds to the height of what goes between, in millimetres. Source: docs/handbook/fit.md,
+    /// Envelopes.
     /// </summary>
     const decimal CarriedChipMm = 4;
 

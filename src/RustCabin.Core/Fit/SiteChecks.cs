@@ -7,7 +7,9 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Fit;
 
-/// <summary>Whether the sites that parts want are there, and which way round they sit. Source: docs/handbook/fit.md, Ways.</summary>
+/// <summary>
+/// Whether the sites that parts want are there, and which way round they sit. Source: docs/handbook/fit.md, Ways.
+/// </summary>
 static class SiteChecks
 {
     /// <summary>

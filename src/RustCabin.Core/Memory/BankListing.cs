@@ -7,7 +7,8 @@ namespace RustCabin.Core.Memory;
 /// <summary>
 /// A listing that walks every bank of a window: it writes another pattern into each bank, then reads all back, so that two banks
 /// that are one are found too.
-/// Plain line-numbered BASIC, a statement a line, and the same as an outline for an assembler. Source: docs/handbook/memory.md, Bank windows.
+/// Plain line-numbered BASIC, a statement a line, and the same as an outline for an assembler. Source: docs/handbook/memory.md,
+/// Bank windows.
 /// </summary>
 /// <param name="SecondsPerPass">About, by the clock of the model: interpreted BASIC does some 250 statements a second at 1
 /// MHz.</param>

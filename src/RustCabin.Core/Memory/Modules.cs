@@ -26,7 +26,8 @@ public sealed record ModulePlan(
 }
 
 /// <summary>
-/// Modules in slots: the target with the fewest purchases, then the fewest swaps, then the least left unused. Source: docs/handbook/memory.md, Arrangements.
+/// Modules in slots: the target with the fewest purchases, then the fewest swaps, then the least left unused. Source:
+/// docs/handbook/memory.md, Arrangements.
 /// </summary>
 public static class Modules
 {

@@ -24,7 +24,8 @@ public sealed record NextClue(string Clue, double Bits, decimal Minutes);
 /// <summary>
 /// Which board is it: Bayes over the clues seen, from a flat prior. A clue says a value it lists for a revision with its trust,
 /// each other
-/// value with (1 - trust) / (values - 1); where it lists a revision nowhere, 1 / values. Source: docs/handbook/identify.md, Probabilities.
+/// value with (1 - trust) / (values - 1); where it lists a revision nowhere, 1 / values. Source: docs/handbook/identify.md,
+/// Probabilities.
 /// </summary>
 public static class Revisions
 {

@@ -4,7 +4,9 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Power;
 
-/// <summary>What a part is fed and what its pins speak, against where it sits. Source: docs/handbook/fit.md, Feeds and levels.</summary>
+/// <summary>
+/// What a part is fed and what its pins speak, against where it sits. Source: docs/handbook/fit.md, Feeds and levels.
+/// </summary>
 static class FeedChecks
 {
     /// <summary>LEVEL: pins of different volts meet, and the sheet does not say that the lower side stands it.</summary>

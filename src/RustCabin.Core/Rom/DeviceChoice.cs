@@ -66,7 +66,8 @@ public static class DeviceChoice
         ];
 
     /// <summary>
-    /// ROM-SPEED: the device's access time against the socket's budget: a stop over it, a watch within 10 %. Source: docs/handbook/rom.md, Speed of a ROM.
+    /// ROM-SPEED: the device's access time against the socket's budget: a stop over it, a watch within 10 %. Source:
+    /// docs/handbook/rom.md, Speed of a ROM.
     /// </summary>
     public static Finding? Speed(string subject, string device, int accessNs, decimal? budgetNs) =>
         budgetNs is not { } budget || Limit.Of(accessNs, budget) is not { } severity

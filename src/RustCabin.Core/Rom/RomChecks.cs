@@ -7,7 +7,8 @@ using RustCabin.Core.Units;
 namespace RustCabin.Core.Rom;
 
 /// <summary>
-/// The devices of a job in their sockets: wiring, speed, byte order, and whether the plan has been proved. Source: docs/handbook/rom.md, Devices and sockets.
+/// The devices of a job in their sockets: wiring, speed, byte order, and whether the plan has been proved. Source:
+/// docs/handbook/rom.md, Devices and sockets.
 /// </summary>
 static class RomChecks
 {

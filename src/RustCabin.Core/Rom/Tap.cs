@@ -4,7 +4,8 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Rom;
 
 /// <summary>
-/// Where a board carries a net that a socket lacks, as the model's signals say. Source: docs/handbook/rom.md, Devices and sockets.
+/// Where a board carries a net that a socket lacks, as the model's signals say. Source: docs/handbook/rom.md, Devices and
+/// sockets.
 /// </summary>
 public static class Tap
 {

@@ -4,7 +4,9 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Speed;
 
-/// <summary>Scores that contradict the plan: readings for Faults. Source: docs/handbook/speed.md, Scores that contradict.</summary>
+/// <summary>
+/// Scores that contradict the plan: readings for Faults. Source: docs/handbook/speed.md, Scores that contradict.
+/// </summary>
 static class SpeedChecks
 {
     /// <summary>How far the mean over the suite may be from the forecast: a tenth, beyond what single runs spread.</summary>

@@ -1,8 +1,8 @@
 using RustCabin.Core.Choices;
 using RustCabin.Core.Findings;
+using RustCabin.Core.Needs;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Wants;
 
 namespace RustCabin.Core.Switches;
 
@@ -19,7 +19,9 @@ public sealed record Settings(IReadOnlyList<Choice> Solutions, IReadOnlyList<Req
 /// </summary>
 public sealed record Requirement(string Text, Need? Want = null, string? Instance = null);
 
-/// <summary>Over all parts of a job: positions with no stop that give every want. Source: docs/handbook/memory.md, Switches and settings.</summary>
+/// <summary>
+/// Over all parts of a job: positions with no stop that give every want. Source: docs/handbook/memory.md, Switches and settings.
+/// </summary>
 public static class SettingsSolver
 {
     /// <summary>So many settings are listed unless more are asked for.</summary>

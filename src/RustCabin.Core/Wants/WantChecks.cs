@@ -1,4 +1,5 @@
 using RustCabin.Core.Findings;
+using RustCabin.Core.Needs;
 using RustCabin.Core.Planning;
 
 namespace RustCabin.Core.Wants;

@@ -36,7 +36,8 @@ public sealed record PinPlace(int Pin, PinSide Side, int Place, int SideLength, 
 /// <summary>
 /// The outline of a package, computed and never typed: DIP, SOIC and QFP are numbered anticlockwise from the mark at the top left
 /// seen from above;
-/// PLCC from the middle of the top side; headers zig-zag; D-sub plugs seen on their mating face. Source: docs/handbook/wiring.md, Outlines.
+/// PLCC from the middle of the top side; headers zig-zag; D-sub plugs seen on their mating face. Source: docs/handbook/wiring.md,
+/// Outlines.
 /// </summary>
 public sealed class ChipOutline
 {

@@ -1,7 +1,7 @@
 using System.Text.Encodings.Web;
 using System.Text.Json;
 using System.Text.Json.Serialization;
-using RustCabin.Core;
+using RustCabin.Core.Answers;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Maps;

@@ -1,4 +1,4 @@
-using RustCabin.Core;
+using RustCabin.Core.Answers;
 using RustCabin.Core.Planning;
 
 namespace RustCabin.Web.Api;

@@ -1,5 +1,5 @@
 using Microsoft.AspNetCore.Html;
-using RustCabin.Core;
+using RustCabin.Core.Answers;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Fit;
 using RustCabin.Web.Stations;

@@ -1,5 +1,5 @@
 using Microsoft.AspNetCore.Html;
-using RustCabin.Core.Wants.Sets;
+using RustCabin.Core.Sets;
 
 namespace RustCabin.Web.Drawings;
 

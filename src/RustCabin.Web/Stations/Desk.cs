@@ -15,7 +15,8 @@ public enum StationMark
 }
 
 /// <summary>
-/// What the web room has of one station: its place on the trail, its page, mark and calls; its style sheet and its script bear the name of its folder. A station to be built
+/// What the web room has of one station: its place on the trail, its page, mark and calls; its style sheet and its script bear
+/// the name of its folder. A station to be built
 /// derives from it in its own folder.
 /// Source: docs/architecture.md, A station offers.
 /// </summary>

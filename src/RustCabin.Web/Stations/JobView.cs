@@ -1,5 +1,5 @@
 using System.Runtime.CompilerServices;
-using RustCabin.Core;
+using RustCabin.Core.Answers;
 using RustCabin.Core.Build;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;

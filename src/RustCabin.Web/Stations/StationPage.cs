@@ -1,6 +1,6 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using RustCabin.Core;
+using RustCabin.Core.Answers;
 using RustCabin.Core.Choices;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Fit;

@@ -1,4 +1,5 @@
 using System.Text.Json.Nodes;
+using RustCabin.Core.Answers;
 using RustCabin.Core.Baseline;
 using RustCabin.Core.Build;
 using RustCabin.Core.Packs;

@@ -1,3 +1,4 @@
+using RustCabin.Core.Answers;
 using RustCabin.Core.Fit;
 
 namespace RustCabin.Core.Tests.Fit;

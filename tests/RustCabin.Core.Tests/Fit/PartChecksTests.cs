@@ -1,3 +1,5 @@
+using RustCabin.Core.Answers;
+
 namespace RustCabin.Core.Tests.Fit;
 
 /// <summary>What parts ask of the unit and of each other: raised, and by a hair not.</summary>

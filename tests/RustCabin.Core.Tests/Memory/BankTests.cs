@@ -1,3 +1,4 @@
+using RustCabin.Core.Answers;
 using RustCabin.Core.Bench;
 using RustCabin.Core.Faults;
 using RustCabin.Core.Memory;

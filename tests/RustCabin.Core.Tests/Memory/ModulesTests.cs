@@ -1,5 +1,7 @@
+using RustCabin.Core.Answers;
 using RustCabin.Core.Chips;
 using RustCabin.Core.Memory;
+using RustCabin.Core.Needs;
 using RustCabin.Core.Wants;
 
 namespace RustCabin.Core.Tests.Memory;

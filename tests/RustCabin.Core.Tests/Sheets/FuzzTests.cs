@@ -100,7 +100,7 @@ public class FuzzTests
         foreach (Job job in pack.Jobs)
         {
             PlannedUnit planned = Plan.For(pack, job);
-            Core.Answer.For(planned);
+            Core.Answers.Answer.For(planned);
             Progress.Of(BuildSheet.For(Plan.For(pack, planned.Unit), planned), job);
             FitMatrix.Of(planned.Model, pack.Parts);
             Revisions.Next(planned.Model, planned.Unit.Seen);

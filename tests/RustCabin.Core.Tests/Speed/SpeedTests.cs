@@ -7,7 +7,8 @@ public class SpeedTests
     [Fact]
     public void Parts_of_the_work_speed_up_apart()
     {
-        // 80 s + 15 s + 5 s, sped up 4, 1.5 and 1 -> 20 + 10 + 5 = 35 s: x2.86, not x4. Source: docs/handbook/speed.md, Prediction.
+        // 80 s + 15 s + 5 s, sped up 4, 1.5 and 1 -> 20 + 10 + 5 = 35 s: x2.86, not x4. Source: docs/handbook/speed.md,
+        // Prediction.
         SpeedForecast forecast = SpeedForecast.Of(
             new Work([new("processor", 80, 4), new("memory", 15, 1.5m), new("storage", 5, 1)], [], [])
         );

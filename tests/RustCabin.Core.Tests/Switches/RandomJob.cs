@@ -1,8 +1,8 @@
 using RustCabin.Core.Choices;
+using RustCabin.Core.Needs;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Switches;
-using RustCabin.Core.Wants;
 
 namespace RustCabin.Core.Tests.Switches;
 
@@ -48,7 +48,13 @@ static class RandomJob
         string When() =>
             random.Next(5) == 0 && ids.Length > 1 && ids.First(i => i != id) is { } other
                 ? $$"""{ "{{other}}.S0": "a" }"""
-                : $"{{ {string.Join(", ", switches.Where(_ => random.Next(2) == 0).Select(s => $"\"{s.Id}\": [\"{s.Positions[random.Next(s.Positions.Length)]}\", \"{s.Positions[0]}\"]").Select(t => random.Next(2) == 0 ? t : t.Replace(", \"a\"]", "]")))} }}";
+                : $"{{ {string.Join(", ", switches.Where(_ => random.Next(2) == 0).Select(Asked))} }}";
+        string Asked((string Id, string[] Positions) each)
+        {
+            string first = each.Positions[random.Next(each.Positions.Length)];
+            bool both = random.Next(2) == 0 || each.Positions[0] != "a";
+            return both ? $"\"{each.Id}\": [\"{first}\", \"{each.Positions[0]}\"]" : $"\"{each.Id}\": [\"{first}\"]";
+        }
         string Claim(int i) =>
             random.Next(6) switch
             {

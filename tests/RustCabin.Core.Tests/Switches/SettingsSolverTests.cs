@@ -1,15 +1,16 @@
 using RustCabin.Core.Bench;
 using RustCabin.Core.Choices;
 using RustCabin.Core.Findings;
+using RustCabin.Core.Needs;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Switches;
-using RustCabin.Core.Wants;
 
 namespace RustCabin.Core.Tests.Switches;
 
 /// <summary>
-/// Settings against the checker, against brute force, and the clash when there is none. Source: docs/handbook/memory.md, Switches and settings.
+/// Settings against the checker, against brute force, and the clash when there is none. Source: docs/handbook/memory.md, Switches
+/// and settings.
 /// </summary>
 public sealed class SettingsSolverTests
 {

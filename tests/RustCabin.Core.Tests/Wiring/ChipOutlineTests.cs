@@ -11,7 +11,8 @@ public class ChipOutlineTests
     }
 
     [Theory]
-    // QFP-64, mark top left, from above: pin 50 is the second of the top side, counted from its right-hand corner. Source: docs/handbook/wiring.md, Outlines.
+    // QFP-64, mark top left, from above: pin 50 is the second of the top side, counted from its right-hand corner. Source:
+    // docs/handbook/wiring.md, Outlines.
     [InlineData("QFP-64", 50, View.Above, PinSide.Top, 2, "top-right", "49 51")]
     [InlineData("QFP-64", 50, View.Below, PinSide.Top, 2, "top-left", "49 51")]
     [InlineData("QFP-64", 1, View.Above, PinSide.Left, 1, "top-left", "2")]

@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Mvc;
-using RustCabin.Core;
+using RustCabin.Core.Answers;
 using RustCabin.Core.Choices;
+using RustCabin.Core.Needs;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Switches;

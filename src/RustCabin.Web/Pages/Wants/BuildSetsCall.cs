@@ -1,5 +1,5 @@
+using RustCabin.Core.Sets;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Wants.Sets;
 using RustCabin.Web.Api;
 
 namespace RustCabin.Web.Pages.Wants;

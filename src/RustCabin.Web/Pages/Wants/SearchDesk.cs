@@ -1,5 +1,5 @@
 using System.Collections.Concurrent;
-using RustCabin.Core.Wants.Sets;
+using RustCabin.Core.Sets;
 
 namespace RustCabin.Web.Pages.Wants;
 

@@ -2,10 +2,11 @@ using System.Text.Json;
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Needs;
+using RustCabin.Core.Sets;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
 using RustCabin.Core.Wants;
-using RustCabin.Core.Wants.Sets;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 

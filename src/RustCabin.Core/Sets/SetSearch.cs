@@ -2,11 +2,12 @@ using RustCabin.Core.Bench;
 using RustCabin.Core.Choices;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Fit;
+using RustCabin.Core.Needs;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Switches;
 
-namespace RustCabin.Core.Wants.Sets;
+namespace RustCabin.Core.Sets;
 
 /// <summary>How far a search is: plans put before the checker, and sets found so far.</summary>
 public sealed record SearchProgress(int Tried, int Found);

@@ -3,7 +3,7 @@ using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Switches;
 
-namespace RustCabin.Core.Wants.Sets;
+namespace RustCabin.Core.Sets;
 
 /// <summary>
 /// Parts that together give every want, with their settings: a plan without a stop. <paramref name="Cost"/> is what must be

@@ -1,9 +1,10 @@
 using RustCabin.Core.Fit;
+using RustCabin.Core.Needs;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Switches;
 
-namespace RustCabin.Core.Wants.Sets;
+namespace RustCabin.Core.Sets;
 
 /// <summary>Why a part that would give a want is in no set.</summary>
 static class LeftOuts

@@ -1,7 +1,8 @@
+using RustCabin.Core.Answers;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Sheets;
 
-namespace RustCabin.Core.Tests;
+namespace RustCabin.Core.Tests.Answers;
 
 /// <summary>The pack that the format's description prints, and the answer it prints for it.</summary>
 public class AnswerTests

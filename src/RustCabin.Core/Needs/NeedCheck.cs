@@ -4,7 +4,7 @@ using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
 
-namespace RustCabin.Core.Wants;
+namespace RustCabin.Core.Needs;
 
 /// <summary>Whether a planned unit gives what something asks for.</summary>
 /// <param name="Need">What is asked for.</param>

@@ -4,7 +4,7 @@ using RustCabin.Core.Planning;
 using RustCabin.Core.Power;
 using RustCabin.Core.Units;
 
-namespace RustCabin.Core;
+namespace RustCabin.Core.Answers;
 
 /// <summary>The worst that a job's findings say; notes alone are clear.</summary>
 public enum Standing

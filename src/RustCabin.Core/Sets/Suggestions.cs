@@ -1,10 +1,11 @@
 using System.Numerics;
 using RustCabin.Core.Fit;
+using RustCabin.Core.Needs;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
 
-namespace RustCabin.Core.Wants.Sets;
+namespace RustCabin.Core.Sets;
 
 /// <summary>A want that some part of the cabin could give on this machine.</summary>
 /// <param name="Words">In the trade's words.</param>

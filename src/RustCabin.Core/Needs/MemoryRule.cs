@@ -4,7 +4,7 @@ using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
 
-namespace RustCabin.Core.Wants;
+namespace RustCabin.Core.Needs;
 
 sealed record MemoryRule(MemoryNeed Need) : NeedRule
 {

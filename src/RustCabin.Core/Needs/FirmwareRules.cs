@@ -4,7 +4,7 @@ using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
-namespace RustCabin.Core.Wants;
+namespace RustCabin.Core.Needs;
 
 sealed record FirmwareRule(FirmwareNeed Need) : NeedRule
 {

@@ -6,7 +6,7 @@ using RustCabin.Core.Sheets;
 using RustCabin.Core.Speed;
 using RustCabin.Core.Units;
 
-namespace RustCabin.Core.Wants;
+namespace RustCabin.Core.Needs;
 
 /// <summary>
 /// All that is made of one kind of need: its words, whether a planned unit gives it, what the solver must be told, and which

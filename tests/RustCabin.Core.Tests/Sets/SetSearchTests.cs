@@ -1,9 +1,9 @@
 using RustCabin.Core.Planning;
+using RustCabin.Core.Sets;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Tests.Switches;
-using RustCabin.Core.Wants.Sets;
 
-namespace RustCabin.Core.Tests.Wants;
+namespace RustCabin.Core.Tests.Sets;
 
 /// <summary>Build sets by hand, and against brute force over every choice of parts, ways and switches.</summary>
 public sealed class SetSearchTests
