@@ -257,20 +257,4 @@ public class CheckTests
                 .Bytes
         );
     }
-
-    [Fact]
-    public void Every_finding_that_a_test_raises_has_its_entry_in_the_docs()
-    {
-        string docs = File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "findings.md"));
-        foreach (
-            string code in typeof(CheckTests)
-                .Assembly.GetTypes()
-                .SelectMany(t => t.GetMethods())
-                .Select(m => m.Name)
-                .Where(n => n.Contains('_') && !n.Any(char.IsLower))
-                .Select(n => n.Replace('_', '-'))
-                .Append("ID-CONTRADICTION")
-        )
-            Assert.Contains($"## {code}", docs);
-    }
 }

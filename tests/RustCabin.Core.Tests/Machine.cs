@@ -37,7 +37,7 @@ sealed record Machine
         );
 
     public PlannedUnit Planned => Plan.For(Pack, Pack.Jobs[0]);
-    public Answer Answer => Core.Answers.Answer.For(Planned);
+    public Answer Answer => Evidence.Keep(Core.Answers.Answer.For(Planned));
 
     /// <summary>The codes of the findings, worst first.</summary>
     public string[] Codes => [.. Answer.Findings.Select(f => f.Code)];

@@ -45,5 +45,5 @@ static class Sample
     }
 
     /// <summary>The answer for the only job of a pack.</summary>
-    public static Answer Answer(Pack pack) => Core.Answers.Answer.For(Plan.For(pack, pack.Jobs.Single()));
+    public static Answer Answer(Pack pack) => Evidence.Keep(Core.Answers.Answer.For(Plan.For(pack, pack.Jobs.Single())));
 }

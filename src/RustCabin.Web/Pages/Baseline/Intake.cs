@@ -81,7 +81,7 @@ public sealed partial class BaselineModel
     {
         if (!Load(job))
             return NotFound();
-        (Kept["year"], Kept["suppliedForVolts"], Kept["mainsHereVolts"]) = (year ?? "", suppliedFor ?? "", mainsHere ?? "");
+        (Kept["year"], Kept["suppliedFor"], Kept["mainsHere"]) = (year ?? "", suppliedFor ?? "", mainsHere ?? "");
         if (!TryTyped(year, out decimal? made))
             return Refuse($"Nothing was changed: \"{year}\" is not a year.");
         if (!TryTyped(suppliedFor, out decimal? supplied))

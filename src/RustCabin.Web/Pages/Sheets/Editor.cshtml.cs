@@ -6,6 +6,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.Extensions.Primitives;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Packs;
+using RustCabin.Core.Sheets;
 using RustCabin.Data;
 
 namespace RustCabin.Web.Pages.Sheets;
@@ -267,41 +268,36 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
         return true;
     }
 
-    JsonObject Begin(string kind) =>
-        kind switch
+    /// <summary>A sheet to begin with: what every one of its kind must have, as far as it can be guessed.</summary>
+    JsonObject Begin(string kind)
+    {
+        IReadOnlyList<Model> models = sheets.All().Models;
+        string asked = Request.Query["model"].FirstOrDefault() ?? models.FirstOrDefault()?.Id ?? "";
+        return kind switch
         {
-            "model" => new JsonObject
-            {
-                ["id"] = Free("model"),
-                ["name"] = "",
-                ["addressBits"] = 16,
-                ["dataBits"] = 8,
-                ["masters"] = new JsonArray("cpu"),
-                ["revisions"] = new JsonArray(new JsonObject { ["id"] = "r1", ["name"] = "Board 1" }),
-            },
-            "unit" => new JsonObject
-            {
-                ["id"] = Free("unit"),
-                ["model"] =
-                    Request.Query["model"].FirstOrDefault() ?? sheets.All().Models.Select(m => m.Id).FirstOrDefault() ?? "",
-                ["name"] = "",
-            },
-            "part" => new JsonObject
-            {
-                ["id"] = Free("part"),
-                ["name"] = "",
-                ["kind"] = "memory",
-                ["ways"] = new JsonArray(
-                    new JsonObject { ["id"] = "fit", ["model"] = sheets.All().Models.Select(m => m.Id).LastOrDefault() ?? "" }
-                ),
-            },
-            _ => new JsonObject
-            {
-                ["id"] = Free("title"),
-                ["name"] = "",
-                ["needs"] = new JsonArray(),
-            },
+            "model" => Declaration<Model>.Write(
+                new Model
+                {
+                    Id = Free("model"),
+                    AddressBits = 16,
+                    DataBits = 8,
+                    Masters = ["cpu"],
+                    Revisions = [new Revision { Id = "r1", Name = "Board 1" }],
+                }
+            ),
+            "unit" => Declaration<Unit>.Write(
+                new Unit
+                {
+                    Id = Free("unit"),
+                    Model = Request.Query["model"].FirstOrDefault() ?? models.FirstOrDefault()?.Id ?? "",
+                }
+            ),
+            "part" => Declaration<Part>.Write(
+                new Part { Id = Free("part"), Ways = [new Way { Id = "fit", Model = models.LastOrDefault()?.Id ?? "" }] }
+            ),
+            _ => Declaration<Title>.Write(new Title { Id = Free("title") }),
         };
+    }
 
     string Free(string noun) =>
         Enumerable.Range(1, int.MaxValue).Select(n => n == 1 ? noun : $"{noun}-{n}").First(id => Stored(id) is null);

@@ -53,7 +53,8 @@ sealed class FieldInputs(StringBuilder html, IReadOnlyList<SheetError> errors, T
     {
         string id = $"f-{path}",
             attributes = $"id=\"{E(id)}\" name=\"{E($"f:{path}")}\"{(wrong is null ? "" : " aria-invalid=\"true\"")}";
-        string unit = field.Unit.Length > 0 && !field.Label.Contains(',') ? $", {field.Unit}" : "",
+        bool told = field.Label.Contains(',') || field.Label.EndsWith(field.Unit, StringComparison.Ordinal);
+        string unit = told ? "" : $", {field.Unit}",
             star = field.Required ? " *" : "";
         html.Append(
             $"<label class=\"field {Width(field.Shape)}\" for=\"{E(id)}\" "
