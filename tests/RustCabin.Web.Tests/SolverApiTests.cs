@@ -34,6 +34,28 @@ public sealed class SolverApiTests(CabinServer cabin) : IClassFixture<CabinServe
     }
 
     [Fact]
+    public async Task Fillings_of_a_job_s_boards_and_slots()
+    {
+        (HttpStatusCode status, JsonNode clerk) = await cabin.Post("/api/v1/memory/plan?job=loft-clerk-ledger", Demo("clerk"));
+        Assert.Equal(HttpStatusCode.OK, status);
+        JsonNode board = Assert.Single(clerk["boards"]!.AsArray())!;
+        Assert.Equal("quayside", (string)board["instance"]!);
+        // One bank of 256Kx1 reaches the 320 KiB; two hold twice the chips. The board's table sets its switches.
+        Assert.Equal(
+            [(344064, "one"), (606208, "two")],
+            board["arrangements"]!.AsArray().Select(a => ((int)a!["totalBytes"]!, (string)a["switches"]!["S2"]!))
+        );
+        (_, JsonNode satchel) = await cabin.Post("/api/v1/memory/plan?job=ferry-satchel-stack", Demo("satchel"));
+        JsonNode plan = Assert.Single(satchel["modules"]!.AsArray())!["plans"]!.AsArray()[0]!;
+        Assert.Equal((589824, 2, 2), ((int)plan["totalBytes"]!, (int)plan["bought"]!, (int)plan["swaps"]!));
+        (status, _) = await cabin.Post("/api/v1/memory/plan?job=nobody", Demo("satchel"));
+        Assert.Equal(HttpStatusCode.NotFound, status);
+    }
+
+    static string Demo(string pack) =>
+        File.ReadAllText(Path.GetFullPath(Path.Combine(AppContext.BaseDirectory, $"../../../../../demo/{pack}.json")));
+
+    [Fact]
     public async Task A_clash_is_told_in_words()
     {
         (HttpStatusCode status, JsonNode answer) = await cabin.Post(

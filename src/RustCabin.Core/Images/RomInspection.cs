@@ -70,7 +70,7 @@ public sealed record RomInspection(
             : ByteOrder.Swapped;
         return new RomInspection(
             image.Length,
-            Crc(image).ToString("x8"),
+            System.IO.Hashing.Crc32.HashToUInt32(image).ToString("x8"),
             sha1,
             Convert.ToHexStringLower(SHA256.HashData(image)),
             sum & 0xFFFF,
@@ -85,22 +85,6 @@ public sealed record RomInspection(
             Sample = order == ByteOrder.Unknown ? null : FirstWords(image, order == ByteOrder.Swapped ? 1 : 0),
         };
     }
-
-    /// <summary>CRC-32 of ISO 3309 (polynomial 0xEDB88320 reflected).</summary>
-    public static uint Crc(ReadOnlySpan<byte> bytes)
-    {
-        uint crc = 0xFFFFFFFF;
-        foreach (byte b in bytes)
-            crc = Table[(byte)(crc ^ b)] ^ crc >> 8;
-        return ~crc;
-    }
-
-    static readonly uint[] Table =
-    [
-        .. Enumerable
-            .Range(0, 256)
-            .Select(i => Enumerable.Range(0, 8).Aggregate((uint)i, (c, _) => (c & 1) != 0 ? 0xEDB88320 ^ c >> 1 : c >> 1)),
-    ];
 
     const int LeastWords = 12,
         MostWords = 28;

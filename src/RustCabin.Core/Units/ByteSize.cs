@@ -69,4 +69,20 @@ public readonly record struct ByteSize(ulong Bytes) : IComparable<ByteSize>
     public static bool operator <=(ByteSize a, ByteSize b) => a.Bytes <= b.Bytes;
 
     public static bool operator >=(ByteSize a, ByteSize b) => a.Bytes >= b.Bytes;
+
+    /// <summary>A figure as a person types it or a screen shows it: KiB unless it says K or M itself; below 2 TiB.</summary>
+    public static bool TryTyped(string text, out ByteSize size)
+    {
+        string figure = text.Trim()
+            .ToUpperInvariant()
+            .Replace("KIB", "K")
+            .Replace("MIB", "M")
+            .Replace("KB", "K")
+            .Replace("MB", "M")
+            .Replace(" ", "")
+            .Replace(",", "");
+        if (figure.Length > 0 && char.IsAsciiDigit(figure[^1]))
+            figure += "K";
+        return TryParse(figure, out size) && size.Bytes < 1ul << 41;
+    }
 }

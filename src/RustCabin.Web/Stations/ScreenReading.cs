@@ -32,7 +32,7 @@ public static class ScreenReading
         var lines = new List<SeenLine>();
         var wrong = new Dictionary<int, string>();
         foreach ((int i, CountedLine line) in expected.Lines.Index())
-            if (TryParse(typed.ElementAtOrDefault(i) ?? "", out ByteSize size))
+            if (ByteSize.TryTyped(typed.ElementAtOrDefault(i) ?? "", out ByteSize size))
                 lines.Add(new SeenLine { Label = line.Label, Bytes = size });
             else
                 wrong[i] =
@@ -40,21 +40,5 @@ public static class ScreenReading
                         ? $"{line.Label}: type what the screen shows, 0 if nothing"
                         : $"{line.Label}: \"{typed[i]}\" is not a size; type 4096, 4096K or 4M";
         return (lines, wrong);
-    }
-
-    /// <summary>A figure as it stands on a screen: KiB unless it says K or M itself.</summary>
-    public static bool TryParse(string text, out ByteSize size)
-    {
-        string figure = text.Trim()
-            .ToUpperInvariant()
-            .Replace("KIB", "K")
-            .Replace("MIB", "M")
-            .Replace("KB", "K")
-            .Replace("MB", "M")
-            .Replace(" ", "")
-            .Replace(",", "");
-        if (figure.Length > 0 && char.IsAsciiDigit(figure[^1]))
-            figure += "K";
-        return ByteSize.TryParse(figure, out size) && size.Bytes < 1ul << 41;
     }
 }

@@ -19,6 +19,17 @@ public class AnswerTests
         Assert.Equal(["unit"], note.Subjects);
     }
 
+    [Theory]
+    [InlineData("16 B", true)]
+    [InlineData("16 A", false)]
+    public void ID_CONTRADICTION_where_a_label_speaks_for_another_board(string label, bool raised) =>
+        Assert.Equal(
+            raised,
+            Sample
+                .Answer(Sample.Slipway(("\"rear-label\": \"16 B\"", $"\"rear-label\": \"{label}\"")))
+                .Findings.Any(f => f.Code == "ID-CONTRADICTION")
+        );
+
     [Fact]
     public void Revision_follows_the_clues()
     {

@@ -58,12 +58,23 @@ public sealed class RomChecksTests
             Planning($", {ns}").Answer.Findings.FirstOrDefault(f => f.Code == "ROM-SPEED")?.Severity.ToString()
         );
 
-    [Fact]
-    public void ROM_PINS_where_no_contact_is_known() =>
-        Assert.Contains(
-            "ROM-PINS",
-            (Planning("") with { Job = """ "roms": [ { "site": "bare", "device": "27C400" } ]""" }).Codes
+    [Theory]
+    [InlineData("bare", true)]
+    [InlineData("rom", false)]
+    public void ROM_PINS_where_no_contact_is_known(string site, bool raised) =>
+        Assert.Equal(
+            raised,
+            (Planning("") with { Job = $$""" "roms": [ { "site": "{{site}}", "device": "27C400" } ]""" }).Codes.Contains(
+                "ROM-PINS"
+            )
         );
+
+    [Theory]
+    [InlineData("27C400", null)]
+    [InlineData("2764", "ROM-LANES")]
+    [InlineData("27C800", "ROM-PINS")]
+    public void A_device_of_half_the_lanes_or_of_two_legs_more_does_not_go_in(string device, string? code) =>
+        Assert.Equal(code, Planning("", device: device).Codes.FirstOrDefault(c => c is "ROM-PINS" or "ROM-LANES"));
 
     [Fact]
     public void A_device_that_is_not_in_the_table_is_an_error_with_its_path()

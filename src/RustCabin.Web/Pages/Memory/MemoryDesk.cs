@@ -14,5 +14,6 @@ public sealed class MemoryDesk : Desk
         MapCall.Map(routes);
         MemoryCalls.Map(routes);
         SettingsCall.Map(routes);
+        PlanCall.Map(routes);
     }
 }

@@ -2,7 +2,6 @@ using System.Text;
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Images;
 using RustCabin.Core.Units;
-using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Rom;
 
@@ -86,7 +85,7 @@ public sealed partial class RomModel
     {
         if (!Load(job))
             return NotFound();
-        return ScreenReading.TryParse(size ?? "", out ByteSize bytes) && bytes.Bytes is >= 64 and <= 16 << 20
+        return ByteSize.TryTyped(size ?? "", out ByteSize bytes) && bytes.Bytes is >= 64 and <= 16 << 20
             ? Keep(
                 job,
                 version,

@@ -8,7 +8,6 @@ using RustCabin.Core.Images;
 using RustCabin.Core.Rom;
 using RustCabin.Core.Units;
 using RustCabin.Data;
-using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Rom;
 
@@ -204,7 +203,7 @@ public sealed partial class RomModel
 
     ByteSize? Size(string field)
     {
-        if (ScreenReading.TryParse(Kept[field], out ByteSize size) && size.Bytes is > 0 and <= RomFile.Largest)
+        if (ByteSize.TryTyped(Kept[field], out ByteSize size) && size.Bytes is > 0 and <= RomFile.Largest)
             return size;
         _wrong = $"\"{Kept[field]}\" is not a size; type 512K";
         return null;

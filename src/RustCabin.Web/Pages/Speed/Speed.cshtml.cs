@@ -173,7 +173,7 @@ public sealed class SpeedModel(SheetRepository sheets, JobRepository jobs) : Sta
                     $"Nothing was changed: \"{Kept["seen-clock"]}\" is not a clock in MHz."
                 );
         if (Kept["seen-memory"].Length > 0)
-            if (ScreenReading.TryParse(Kept["seen-memory"], out ByteSize size))
+            if (ByteSize.TryTyped(Kept["seen-memory"], out ByteSize size))
                 bytes = size;
             else
                 return Refuse(

@@ -129,7 +129,7 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
         bool memory = kind.StartsWith("memory:", StringComparison.Ordinal);
         if (memory || kind == "storage")
         {
-            if (!ScreenReading.TryParse(amount, out ByteSize size) || size.Bytes == 0)
+            if (!ByteSize.TryTyped(amount, out ByteSize size) || size.Bytes == 0)
                 return Refuse($"Nothing was changed: \"{amount}\" is not a size; type 512K or 4M.");
             return Want(job, version, memory ? new MemoryNeed(kind["memory:".Length..], size, free) : new StorageNeed(size));
         }
