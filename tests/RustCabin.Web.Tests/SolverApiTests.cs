@@ -53,7 +53,7 @@ public sealed class SolverApiTests(CabinServer cabin) : IClassFixture<CabinServe
     }
 
     static string Demo(string pack) =>
-        File.ReadAllText(Path.GetFullPath(Path.Combine(AppContext.BaseDirectory, $"../../../../../demo/{pack}.json")));
+        File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", $"{pack}.json"));
 
     [Fact]
     public async Task A_clash_is_told_in_words()

@@ -29,8 +29,8 @@ public sealed record ModuleRowJson(string Connector, IReadOnlyList<ulong> Now, I
 public sealed record ModulePlanJson(IReadOnlyList<ulong> Slots, ulong TotalBytes, ulong UsableBytes, int Bought, int Swaps);
 
 /// <summary>
-/// <c>memory/plan</c>: every filling of a job's boards and slots that reaches what it wants. A pack holds no cupboard, so that chips
-/// have no price here and the order is by joints.
+/// <c>memory/plan</c>: every filling of a job's boards and slots that reaches what it wants. A pack holds no cupboard, so that
+/// chips have no price here and the order is by joints.
 /// </summary>
 static class PlanCall
 {
