@@ -52,8 +52,7 @@ public sealed class SolverApiTests(CabinServer cabin) : IClassFixture<CabinServe
         Assert.Equal(HttpStatusCode.NotFound, status);
     }
 
-    static string Demo(string pack) =>
-        File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", $"{pack}.json"));
+    static string Demo(string pack) => File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", $"{pack}.json"));
 
     [Fact]
     public async Task A_clash_is_told_in_words()

@@ -9,8 +9,13 @@ namespace RustCabin.Core.Answers;
 /// <summary>The worst that a job's findings say; notes alone are clear.</summary>
 public enum Standing
 {
+    /// <summary>Something stops it.</summary>
     Stop,
+
+    /// <summary>Something is to be watched.</summary>
     Watch,
+
+    /// <summary>Nothing stands against it.</summary>
     Clear,
 }
 
@@ -29,8 +34,10 @@ public sealed record Answer(
     bool Reversible
 )
 {
+    /// <summary>How it stands.</summary>
     public Standing Standing => StandingOf(Findings);
 
+    /// <summary>How findings stand: by the worst of them; notes alone are clear.</summary>
     public static Standing StandingOf(IReadOnlyList<Finding> findings) =>
         findings.Count == 0
             ? Standing.Clear

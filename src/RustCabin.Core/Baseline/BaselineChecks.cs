@@ -102,7 +102,9 @@ public static class BaselineChecks
     /// <summary>True for a measured voltage within the rail's tolerance, its ends included.</summary>
     public static bool Within(Rail rail, decimal volts) => Math.Abs(volts - rail.Volts) <= Math.Abs(rail.Volts) * rail.Tolerance;
 
+    /// <summary>The least that a rail may show under load, in volts.</summary>
     public static decimal Lowest(Rail rail) => rail.Volts - Math.Abs(rail.Volts) * rail.Tolerance;
 
+    /// <summary>The most that a rail may show under load, in volts.</summary>
     public static decimal Highest(Rail rail) => rail.Volts + Math.Abs(rail.Volts) * rail.Tolerance;
 }

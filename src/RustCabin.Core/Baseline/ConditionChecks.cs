@@ -16,6 +16,7 @@ public static class ConditionChecks
     /// <summary>Mains voltages this share apart are the same mains (220 and 240 V; 100 and 115 V are not 230 V).</summary>
     const decimal SameMains = 0.12m;
 
+    /// <summary>What the survey means, as findings.</summary>
     public static IEnumerable<Finding> Found(PlannedUnit unit)
     {
         if (unit.Unit.Survey is not { } survey)

@@ -2,10 +2,16 @@ using System.Buffers.Binary;
 
 namespace RustCabin.Core.Baseline;
 
+/// <summary>The kinds of pictures that are taken in.</summary>
 public enum PhotoKind
 {
+    /// <summary>PNG.</summary>
     Png,
+
+    /// <summary>JPEG.</summary>
     Jpeg,
+
+    /// <summary>WebP.</summary>
     Webp,
 }
 
@@ -17,6 +23,7 @@ public sealed record Photo(PhotoKind Kind, byte[] Bytes)
     /// <summary>No larger picture is taken, in bytes.</summary>
     public const int LargestBytes = 8_000_000;
 
+    /// <summary>Its media type, as it is sent.</summary>
     public string MediaType =>
         Kind switch
         {

@@ -3,15 +3,31 @@ using RustCabin.Core.Planning;
 
 namespace RustCabin.Core.Bench;
 
+/// <summary>What can be wrong with a simulated machine.</summary>
 public enum FaultKind
 {
+    /// <summary>A part is not seated: what it claims is gone.</summary>
     Unseated,
+
+    /// <summary>A switch stands elsewhere.</summary>
     SwitchMoved,
+
+    /// <summary>A data bit of one bank always reads the same.</summary>
     StuckBit,
+
+    /// <summary>A chip of a bank is not there.</summary>
     MissingChip,
+
+    /// <summary>An address line of a bank is stuck or open.</summary>
     AddressLine,
+
+    /// <summary>A bank register starts with any value.</summary>
     RandomBank,
+
+    /// <summary>A ROM holds another image, or a swapped one.</summary>
     RomImage,
+
+    /// <summary>A rail does not come up.</summary>
     RailMissing,
 }
 

@@ -12,8 +12,10 @@ namespace RustCabin.Core.Bench;
 /// </summary>
 public sealed record CountedLine(string Label, ByteSize Bytes, ByteSize Uncapped, IReadOnlyList<AddressRange> Passed, string Why);
 
+/// <summary>What the screen shows at power-up, line by line.</summary>
 public sealed record PowerUpCount(IReadOnlyList<CountedLine> Lines)
 {
+    /// <summary>The sum of its lines.</summary>
     public ByteSize Total => new(Lines.Aggregate(0ul, (sum, line) => sum + line.Bytes.Bytes));
 }
 
@@ -25,6 +27,7 @@ public sealed record PowerUpCount(IReadOnlyList<CountedLine> Lines)
 /// </summary>
 public static class PowerUp
 {
+    /// <summary>The count of a planned unit.</summary>
     public static PowerUpCount Run(PlannedUnit planned) => Run(planned.Model, planned.Map);
 
     /// <summary>

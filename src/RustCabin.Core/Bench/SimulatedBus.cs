@@ -81,6 +81,7 @@ public sealed class SimulatedBus
         return value;
     }
 
+    /// <summary>A write, which goes to everything that takes it there. Addresses beyond the space wrap round.</summary>
     public void Write(ulong address, byte value)
     {
         address &= Decode.Space(_map.AddressBits);

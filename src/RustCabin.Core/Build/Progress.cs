@@ -4,11 +4,19 @@ using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Build;
 
+/// <summary>How a step stands.</summary>
 public enum StepState
 {
+    /// <summary>It can be done now.</summary>
     Open,
+
+    /// <summary>It is done.</summary>
     Done,
+
+    /// <summary>A step or a gate before it is not done.</summary>
     Locked,
+
+    /// <summary>It is a gate, and what was read differs.</summary>
     Differs,
 }
 
@@ -25,7 +33,10 @@ public sealed record StepProgress(Step Step, StepState State, Comparison? Readin
 /// </summary>
 public sealed record Progress(IReadOnlyList<StepProgress> Steps)
 {
+    /// <summary>How many of its steps are done.</summary>
     public int DoneCount => Steps.Count(s => s.State == StepState.Done);
+
+    /// <summary>True once all are.</summary>
     public bool Finished => DoneCount == Steps.Count;
 
     /// <summary>The step at hand: the first that is not done.</summary>

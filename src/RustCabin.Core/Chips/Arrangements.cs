@@ -31,6 +31,7 @@ public sealed record Arrangement(
     int Joints
 )
 {
+    /// <summary>Bytes that are there and cannot be used.</summary>
     public ulong UnusedBytes => TotalBytes - UsableBytes;
 
     /// <summary>Chips of each organisation that it takes, bought or not.</summary>

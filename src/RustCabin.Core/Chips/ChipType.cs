@@ -26,9 +26,14 @@ public sealed record ChipType(
     string? Unusual = null
 )
 {
-    public const string Dram = "DRAM",
-        Sram = "SRAM",
-        Eprom = "EPROM";
+    /// <summary>Dynamic memory, which is refreshed.</summary>
+    public const string Dram = "DRAM";
+
+    /// <summary>Static memory.</summary>
+    public const string Sram = "SRAM";
+
+    /// <summary>Memory that ultraviolet light erases.</summary>
+    public const string Eprom = "EPROM";
 
     static readonly IReadOnlyList<ChipType> Loaded = Load();
 

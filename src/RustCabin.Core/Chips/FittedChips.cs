@@ -8,6 +8,7 @@ namespace RustCabin.Core.Chips;
 /// </summary>
 public sealed record FittedChips(ChipType Type, int? Ns)
 {
+    /// <summary>Reads <c>256Kx1</c> or <c>256Kx1-150</c>, organisation and nanoseconds; false where it is neither.</summary>
     public static bool TryParse(string text, out FittedChips chips)
     {
         chips = null!;
@@ -27,5 +28,6 @@ public sealed record FittedChips(ChipType Type, int? Ns)
         return true;
     }
 
+    /// <summary>The same again.</summary>
     public override string ToString() => Ns is { } ns ? $"{Type.Organisation}-{ns}" : Type.Organisation;
 }

@@ -20,6 +20,7 @@ public sealed record MarkingReading(ChipType Type, int? Ns, DateCode? DateCode, 
 /// </summary>
 public static partial class Marking
 {
+    /// <summary>All readings of a marking, the likeliest first; none where no family is found.</summary>
     public static IReadOnlyList<MarkingReading> Read(string text)
     {
         string[] tokens = [.. text.ToUpperInvariant().Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)];

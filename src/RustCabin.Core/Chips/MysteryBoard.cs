@@ -21,6 +21,7 @@ public sealed record BoardProposal(
 /// </summary>
 public static class MysteryBoard
 {
+    /// <summary>What a board may be, the likeliest first.</summary>
     public static IReadOnlyList<BoardProposal> Propose(BoardSeen seen)
     {
         ChipType[] chips = [.. seen.Markings.Select(m => Marking.Read(m).FirstOrDefault()?.Type).OfType<ChipType>()];

@@ -5,6 +5,7 @@ namespace RustCabin.Core.Cupboard;
 /// <summary>Writes CSV (RFC 4180: CRLF, quotes doubled) in which no cell is a command to a spreadsheet.</summary>
 public static class Csv
 {
+    /// <summary>Rows as text: a cell that a spreadsheet would run is made plain.</summary>
     public static string Of(IEnumerable<IReadOnlyList<string>> rows)
     {
         var text = new StringBuilder();

@@ -5,5 +5,6 @@ namespace RustCabin.Core.Declared;
 /// </summary>
 public sealed record SheetError(string Path, string Message)
 {
+    /// <summary>Its path and what is wrong.</summary>
     public override string ToString() => Path.Length == 0 ? Message : $"{Path}: {Message}";
 }

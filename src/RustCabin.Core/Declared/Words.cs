@@ -12,10 +12,13 @@ public static class Words<T>
         .ToDictionary(v => Kebab(v.ToString()), StringComparer.Ordinal);
     static readonly Dictionary<T, string> ByValue = ByWord.ToDictionary(p => p.Value, p => p.Key);
 
+    /// <summary>Every word.</summary>
     public static IEnumerable<string> All => ByWord.Keys;
 
+    /// <summary>The value of a word; false where it is none.</summary>
     public static bool TryParse(string word, out T value) => ByWord.TryGetValue(word, out value);
 
+    /// <summary>The word of a value.</summary>
     public static string Of(T value) => ByValue[value];
 
     static string Kebab(string name)

@@ -7,15 +7,23 @@ namespace RustCabin.Core.Fit;
 /// </summary>
 public enum FitGrade
 {
+    /// <summary>It goes in.</summary>
     Fits,
+
+    /// <summary>It goes in, with a condition.</summary>
     WithCare,
+
+    /// <summary>It does not go in.</summary>
     DoesNot,
+
+    /// <summary>The sheets do not say.</summary>
     Unknown,
 }
 
 /// <summary>One part on one revision: the grade, the way that it would take (null where none), and why.</summary>
 public sealed record FitCell(string Revision, FitGrade Grade, Way? Way, IReadOnlyList<string> Why);
 
+/// <summary>A part with its cell for each revision.</summary>
 public sealed record FitRow(Part Part, IReadOnlyList<FitCell> Cells);
 
 /// <summary>

@@ -3,10 +3,19 @@ namespace RustCabin.Core.Images;
 /// <summary>What a piece of an image mostly is.</summary>
 public enum PieceKind
 {
+    /// <summary>All 0xFF.</summary>
     Blank,
+
+    /// <summary>All zero.</summary>
     Zero,
+
+    /// <summary>Mostly letters.</summary>
     Text,
+
+    /// <summary>Anything else.</summary>
     Code,
+
+    /// <summary>The same as a piece before it.</summary>
     Repeat,
 }
 
@@ -19,6 +28,7 @@ public sealed record StripPiece(PieceKind Kind, int From, int Length);
 /// </summary>
 public static class ImageStrip
 {
+    /// <summary>Cuts an image into equal pieces, neighbours of one kind together.</summary>
     public static IReadOnlyList<StripPiece> Of(ReadOnlySpan<byte> image, int pieces = 128)
     {
         var strip = new List<StripPiece>();

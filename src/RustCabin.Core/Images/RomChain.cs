@@ -10,11 +10,16 @@ public sealed class ChainImage(byte[] bytes)
 
     readonly Lazy<IReadOnlyList<double>> _density = new(() => ImageStrip.Density(bytes));
 
+    /// <summary>The bytes of it.</summary>
     public byte[] Bytes => bytes;
 
     /// <summary>Bits a byte, 0 to 8, piece by piece.</summary>
     public IReadOnlyList<double> Density => _density.Value;
+
+    /// <summary>What it is.</summary>
     public RomInspection Seen => _seen.Value;
+
+    /// <summary>It in pieces, for the drawing.</summary>
     public IReadOnlyList<StripPiece> Strip => _strip.Value;
 }
 
@@ -25,8 +30,10 @@ public sealed class ChainImage(byte[] bytes)
 /// </summary>
 public sealed record RomChain(IReadOnlyList<IReadOnlyList<ChainImage>> Steps, string? Wrong)
 {
+    /// <summary>No image, no operation.</summary>
     public static readonly RomChain Empty = new([], null);
 
+    /// <summary>Runs operations over images, one after the other, up to the first that cannot be.</summary>
     public static RomChain Of(IReadOnlyList<byte[]> images, IReadOnlyList<RomOp> ops)
     {
         var steps = new List<IReadOnlyList<ChainImage>> { images.Select(i => new ChainImage(i)).ToList() };

@@ -3,15 +3,34 @@ namespace RustCabin.Core.Images;
 /// <summary>What makes two images differ, as far as one cause explains every byte.</summary>
 public enum Difference
 {
+    /// <summary>Byte for byte the same.</summary>
     Equal,
+
+    /// <summary>The bytes of each word are exchanged.</summary>
     Swapped,
+
+    /// <summary>The two halves are exchanged.</summary>
     HalfSwapped,
+
+    /// <summary>The same, from another place on.</summary>
     Shifted,
+
+    /// <summary>The lanes are exchanged.</summary>
     LaneExchanged,
+
+    /// <summary>One lane is another image's.</summary>
     LaneWrong,
+
+    /// <summary>A data bit always reads the same.</summary>
     StuckBit,
+
+    /// <summary>The image twice.</summary>
     Doubled,
+
+    /// <summary>The image ends too early.</summary>
     Shorter,
+
+    /// <summary>None of these explains it.</summary>
     Other,
 }
 
@@ -22,11 +41,13 @@ public enum Difference
 /// </summary>
 public sealed record Compared(Difference Cause, string Words, long FirstWrong, long WrongBytes, IReadOnlyList<double> Map);
 
+/// <summary>Holds a dump against an image.</summary>
 public static class RomCompare
 {
     /// <summary>The drawing shows so many pieces of an image.</summary>
     public const int Pieces = 64;
 
+    /// <summary>The one cause that explains every byte; with none, how many bytes differ.</summary>
     public static Compared Of(ReadOnlySpan<byte> image, ReadOnlySpan<byte> dump)
     {
         (long first, long wrong, double[] map) = Count(image, dump);

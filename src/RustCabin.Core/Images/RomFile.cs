@@ -2,16 +2,23 @@ using System.Buffers.Binary;
 
 namespace RustCabin.Core.Images;
 
+/// <summary>The forms that a file of an image has.</summary>
 public enum RomFormat
 {
+    /// <summary>The bytes as they are.</summary>
     Bin,
+
+    /// <summary>HEX, records 00 to 05.</summary>
     Ihex,
+
+    /// <summary>S-records, S0 to S3 and S5 to S9.</summary>
     Srec,
 }
 
 /// <summary>A file that is not what it should be: the line, from 1, and what is wrong.</summary>
 public sealed class RomFileException(int line, string what) : FormatException($"line {line}: {what}")
 {
+    /// <summary>The line that is wrong, from 1.</summary>
     public int Line { get; } = line;
 }
 

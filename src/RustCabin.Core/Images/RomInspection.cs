@@ -8,8 +8,13 @@ namespace RustCabin.Core.Images;
 /// </summary>
 public enum ByteOrder
 {
+    /// <summary>Neither tells.</summary>
     Unknown,
+
+    /// <summary>It reads as it stands.</summary>
     Straight,
+
+    /// <summary>It reads with the bytes of each word exchanged.</summary>
     Swapped,
 }
 
@@ -34,6 +39,8 @@ public sealed record RomInspection(
     /// The evidence for the byte order: frequent pairs of letters found straight, and with the bytes of each word swapped.
     /// </summary>
     public int StraightPairs { get; init; }
+
+    /// <summary>Pairs of letters found with the bytes of each word exchanged.</summary>
     public int SwappedPairs { get; init; }
 
     /// <summary>The first readable words in it, in the order that they read in; null: none of 12 letters or more.</summary>
@@ -47,6 +54,7 @@ public sealed record RomInspection(
                 + $"{Math.Max(StraightPairs, SwappedPairs):#,0} pairs of letters against "
                 + $"{Math.Min(StraightPairs, SwappedPairs):#,0}{(Sample is { } words ? $", \"{words}\"" : "")}";
 
+    /// <summary>Looks into an image.</summary>
     public static RomInspection Of(ReadOnlySpan<byte> image)
     {
         uint sum = 0;

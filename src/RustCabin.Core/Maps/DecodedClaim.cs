@@ -30,7 +30,10 @@ public sealed record DecodedClaim(
     /// </summary>
     public IReadOnlyList<string> Sockets { get; init; } = [];
 
+    /// <summary>True if it answers a read.</summary>
     public bool Reads => (Access & BusAccess.Read) != 0;
+
+    /// <summary>True if it takes a write.</summary>
     public bool Writes => (Access & BusAccess.Write) != 0;
 
     /// <summary>

@@ -10,12 +10,14 @@ public readonly record struct Answering(int Claim, uint Masters);
 /// </summary>
 public readonly record struct Segment(ulong From, ulong To, Answering[] Claims)
 {
+    /// <summary>From its first to its last address.</summary>
     public AddressRange Range => new(new Address(From), new Address(To));
 }
 
 /// <summary>Claims (by index) that meet in a range as seen by some masters (bits).</summary>
 public sealed record Meeting(AddressRange Range, int[] Claims, uint Masters);
 
+/// <summary>A claim (by index) that answers a second time, at another base.</summary>
 public sealed record Mirror(int Claim, ulong Base, ulong Size);
 
 /// <summary>

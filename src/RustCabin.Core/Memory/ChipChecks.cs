@@ -8,6 +8,7 @@ namespace RustCabin.Core.Memory;
 /// <summary>The chips in a board's banks against what the board gives them. Source: docs/handbook/memory.md, Chips.</summary>
 public static class ChipChecks
 {
+    /// <summary>What is found of the chips in a unit's banks.</summary>
     public static IEnumerable<Finding> Of(PlannedUnit unit)
     {
         foreach (

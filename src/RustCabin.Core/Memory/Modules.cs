@@ -22,6 +22,7 @@ public sealed record ModulePlan(
     IReadOnlyList<ulong> TakenOut
 )
 {
+    /// <summary>Bytes that are there and cannot be used.</summary>
     public ulong Unused => Total - Usable;
 }
 

@@ -14,7 +14,10 @@ public sealed record ResetCircuit(
     double HighThreshold = 2.0
 )
 {
+    /// <summary>Seconds for which it surely holds the reset.</summary>
     public double GuaranteedHold => Hold(LowThreshold);
+
+    /// <summary>Seconds after which it has surely let go.</summary>
     public double LongestHold => Hold(HighThreshold);
 
     /// <summary>True when the clear is surely held until the supply has come up, in seconds.</summary>

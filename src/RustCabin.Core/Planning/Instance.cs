@@ -16,6 +16,7 @@ public sealed record Instance(
     FittedPart Fitted
 )
 {
+    /// <summary>How findings name it.</summary>
     public string Subject => $"part:{Name}";
 
     /// <summary>The part's name, with its number where there are several.</summary>

@@ -33,6 +33,7 @@ public sealed record PlannedUnit(
             ? Find(name[..colon])?.Part.Sites.FirstOrDefault(s => s.Id == name[(colon + 1)..])
             : Sites.FirstOrDefault(s => s.Id == name);
 
+    /// <summary>The instance of a name; null where there is none.</summary>
     public Instance? Find(string instance) => Instances.FirstOrDefault(i => i.Name == instance);
 
     /// <summary>The rails that this revision has.</summary>

@@ -2,6 +2,7 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Planning;
 
+/// <summary>A revision and how likely it is, from 0 to 1.</summary>
 public sealed record RevisionChance(string Id, double Probability);
 
 /// <summary>A clue that speaks for other revisions than the one taken.</summary>

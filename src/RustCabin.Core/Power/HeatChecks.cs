@@ -7,8 +7,10 @@ namespace RustCabin.Core.Power;
 /// <summary>What a linear regulator turns into heat: (in - out) x amps, in watts.</summary>
 public sealed record RegulatorHeat(Rail Rail, decimal Amps)
 {
+    /// <summary>The heat that it makes, in watts.</summary>
     public decimal Watts => Math.Abs(Rail.Regulator!.FromVolts - Rail.Volts) * Amps;
 
+    /// <summary>The regulators of a unit's rails, each with what it carries.</summary>
     public static IReadOnlyList<RegulatorHeat> Of(PlannedUnit unit)
     {
         IReadOnlyList<RailLoad> loads = RailLoad.Of(unit);
@@ -35,8 +37,10 @@ public sealed record CaseHeat(Cooling Cooling, decimal Watts)
     /// <summary>Cubic feet a minute that hold the rise at the most allowed.</summary>
     public decimal CfmNeeded => Airflow(Watts, Cooling.MaxRise);
 
+    /// <summary>The air that holds a rise, in cubic feet a minute.</summary>
     public static decimal Airflow(decimal watts, decimal degrees) => CfmPerWattDegree * watts / degrees;
 
+    /// <summary>The heat in the case; null where the sheet says nothing of its cooling.</summary>
     public static CaseHeat? Of(PlannedUnit unit) =>
         unit.Model.Cooling is { } cooling
             ? new CaseHeat(cooling, cooling.OwnWatts + unit.Instances.Sum(i => i.Part.HeatW))

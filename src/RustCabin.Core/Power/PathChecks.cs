@@ -9,7 +9,10 @@ namespace RustCabin.Core.Power;
 /// </summary>
 public sealed record PathLoad(string Id, PowerPath Path, decimal RailVolts, decimal Tolerance, IReadOnlyList<Load> Loads)
 {
+    /// <summary>The most that it carries, in amps.</summary>
     public decimal PeakAmps => Loads.Sum(l => l.PeakAmps);
+
+    /// <summary>What it loses at that, in volts.</summary>
     public decimal DropVolts => PeakAmps * Path.Ohms;
 
     /// <summary>The volts that may be lost: the rail's tolerance.</summary>

@@ -20,9 +20,16 @@ public sealed record RailLoad(
     IReadOnlyList<Load> Loads
 )
 {
+    /// <summary>What the aged supply still gives, in amps.</summary>
     public decimal CapacityAmps => RatedAmps * Derate;
+
+    /// <summary>What is taken of it as a rule, in amps.</summary>
     public decimal TypicalAmps => UnitAmps + Loads.Sum(l => l.TypicalAmps);
+
+    /// <summary>What is taken of it at most, in amps.</summary>
     public decimal PeakAmps => UnitAmps + Loads.Sum(l => l.PeakAmps);
+
+    /// <summary>What is left at most, in amps; below 0: it is too much.</summary>
     public decimal HeadroomAmps => CapacityAmps - PeakAmps;
 
     /// <summary>

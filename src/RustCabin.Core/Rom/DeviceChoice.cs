@@ -27,6 +27,7 @@ public sealed record DeviceOption(RomDevice Device, RomWiring Wiring, int Copies
             );
 }
 
+/// <summary>The devices that go into a socket, those in the cupboard first.</summary>
 public static class DeviceChoice
 {
     /// <summary>

@@ -7,10 +7,19 @@ namespace RustCabin.Core.Rom;
 /// <summary>What can be wrong with the simulated programmer's device or setting.</summary>
 public enum ProgrammerFault
 {
+    /// <summary>Nothing.</summary>
     None,
+
+    /// <summary>The device was not erased for long enough.</summary>
     UnderErased,
+
+    /// <summary>One bit does not take.</summary>
     WeakBit,
+
+    /// <summary>Another device is in the socket than the one set.</summary>
     WrongDevice,
+
+    /// <summary>The programmer is set to exchange bytes.</summary>
     SwappedSetting,
 }
 
@@ -42,9 +51,11 @@ public sealed class Programmer
                 _cells[random.Next(_cells.Length)] &= (byte)~(1 << random.Next(8));
     }
 
+    /// <summary>Puts the device into the programmer.</summary>
     public BurnResult Insert() =>
         new(BurnStep.Insert, true, $"{_device.Name}, {_device.Pins.Count} pins, its mark at the lever.");
 
+    /// <summary>Asks the device what it is.</summary>
     public BurnResult Identify() =>
         _fault == ProgrammerFault.WrongDevice
             ? new(
@@ -54,6 +65,7 @@ public sealed class Programmer
             )
             : new(BurnStep.Identify, true, $"It answers as {_device.Name}.");
 
+    /// <summary>Looks whether every bit is 1.</summary>
     public BurnResult Blank()
     {
         int at = Array.FindIndex(_cells, c => c != 0xFF);
@@ -105,6 +117,7 @@ public sealed class Programmer
         return new(BurnStep.Verify, true, "Every byte reads as it was burnt.");
     }
 
+    /// <summary>What the device holds, up to a length in bytes.</summary>
     public byte[] ReadBack(int length) => _cells[..Math.Min(length, _cells.Length)];
 
     /// <summary>
@@ -139,8 +152,11 @@ public sealed class Programmer
 /// </summary>
 public static class Erasing
 {
-    public const decimal UsualDose = 15,
-        UsualIntensity = 12;
+    /// <summary>The dose that erases most devices, in Ws/cm2.</summary>
+    public const decimal UsualDose = 15;
+
+    /// <summary>What a new lamp gives, in mW/cm2.</summary>
+    public const decimal UsualIntensity = 12;
 
     /// <param name="dose">In watt seconds a square centimetre, above 0.</param>
     /// <param name="intensity">At the window, in milliwatts a square centimetre, above 0.</param>

@@ -259,5 +259,6 @@ public static class RomProof
     /// <summary>True where the plan's latest proof is of this very plan on this very board.</summary>
     public static bool IsFresh(PlannedUnit unit, RomPlan plan) => plan.Proof is { } proof && proof.Of == KeyOf(unit, plan);
 
+    /// <summary>True if it was proved as it stands now.</summary>
     public static bool Holds(PlannedUnit unit, RomPlan plan) => plan.Proof is { Passed: true } && IsFresh(unit, plan);
 }

@@ -18,6 +18,7 @@ public static class Tap
                 .Where(a => unit.Holds(a.Revisions)),
         ];
 
+    /// <summary>Where the line is taken, in words.</summary>
     public static string Words(SignalPoint at) =>
         $"{at.Chip}{(at.Pin is { } pin ? $" leg {pin}" : "")}{(at.Tap is { } how ? $" ({how})" : "")}";
 }

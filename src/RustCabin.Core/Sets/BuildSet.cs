@@ -21,8 +21,13 @@ public sealed record BuildSet(
     int Watches
 )
 {
+    /// <summary>Switches that leave where they stand.</summary>
     public int Moves => Choice.Moves;
+
+    /// <summary>What its ways take, in minutes.</summary>
     public decimal Minutes => Parts.Sum(p => p.Way.Minutes);
+
+    /// <summary>Its parts and ways, by which two sets are told apart.</summary>
     public string Key => string.Join('+', Parts.Select(p => $"{p.Part.Id}.{p.Way.Id}"));
 
     /// <summary>True if <paramref name="other"/> is at least as good in every respect and better in one.</summary>
@@ -103,5 +108,6 @@ public sealed record SetQuestion(
         return new SetQuestion(Plan.With(planned, i => !i.Added), job.Wants, job.Limits, pack.Parts, inHand);
     }
 
+    /// <summary>True if one lies in the cupboard.</summary>
     public bool HasInHand(Part part) => InHand?.GetValueOrDefault(part.Id) > 0;
 }

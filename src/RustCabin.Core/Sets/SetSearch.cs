@@ -22,6 +22,7 @@ public static class SetSearch
     /// <summary>So many sets are listed at most.</summary>
     public const int Most = 12;
 
+    /// <summary>The sets, and what kept other parts out.</summary>
     public static BuildSets Find(SetQuestion question, Action<SearchProgress>? tell = null, CancellationToken cancel = default)
     {
         var found = new List<BuildSet>();

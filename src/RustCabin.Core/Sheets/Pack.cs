@@ -10,19 +10,30 @@ public sealed record Pack(
     IReadOnlyList<Title> Titles
 )
 {
+    /// <summary>The format that is read and written.</summary>
     public const string Format = "rustcabin.pack/1";
+
+    /// <summary>No pack is larger, in bytes.</summary>
     public const int LargestBytes = 5_000_000;
+
+    /// <summary>No pack holds more sheets.</summary>
     public const int MostSheets = 2000;
 
+    /// <summary>A pack with nothing in it.</summary>
     public static readonly Pack Empty = new("EUR", [], [], [], [], []);
 
+    /// <summary>The model of an id; null where there is none.</summary>
     public Model? FindModel(string id) => Models.FirstOrDefault(m => m.Id == id);
 
+    /// <summary>The part of an id; null where there is none.</summary>
     public Part? FindPart(string id) => Parts.FirstOrDefault(p => p.Id == id);
 
+    /// <summary>The unit of an id; null where there is none.</summary>
     public Unit? FindUnit(string id) => Units.FirstOrDefault(u => u.Id == id);
 
+    /// <summary>The title of an id; null where there is none.</summary>
     public Title? FindTitle(string id) => Titles.FirstOrDefault(t => t.Id == id);
 
+    /// <summary>The job of an id; null where there is none.</summary>
     public Job? FindJob(string id) => Jobs.FirstOrDefault(j => j.Id == id);
 }

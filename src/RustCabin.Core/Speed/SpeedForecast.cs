@@ -20,6 +20,7 @@ public sealed record SpeedForecast(
     (decimal Least, decimal Most)? Spread
 )
 {
+    /// <summary>The forecast of a piece of work, part by part.</summary>
     public static SpeedForecast Of(Work work)
     {
         decimal now = work.Parts.Sum(p => p.Seconds),

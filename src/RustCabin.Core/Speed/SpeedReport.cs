@@ -6,6 +6,7 @@ namespace RustCabin.Core.Speed;
 /// <summary>One kind of work: seconds as the unit stands, and how many times faster the plan makes it by its sheets.</summary>
 public sealed record WorkForecast(string Kind, decimal Seconds, decimal Factor)
 {
+    /// <summary>Seconds that it takes afterwards.</summary>
     public decimal After => Seconds / Factor;
 }
 
@@ -15,8 +16,13 @@ public sealed record WorkForecast(string Kind, decimal Seconds, decimal Factor)
 /// </summary>
 public sealed record Compared(string Name, Runs? Before, Runs? After)
 {
+    /// <summary>Times as fast, by the medians; null where one side was not measured.</summary>
     public decimal? Ratio => Before is not null && After is not null ? Before.Median / After.Median : null;
+
+    /// <summary>The least that the runs allow.</summary>
     public decimal? Least => Ratio is null ? null : Before!.Least / After!.Most;
+
+    /// <summary>The most that the runs allow.</summary>
     public decimal? Most => Ratio is null ? null : Before!.Most / After!.Least;
 }
 

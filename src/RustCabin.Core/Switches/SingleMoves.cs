@@ -18,6 +18,7 @@ public static class SingleMoves
     /// <summary>So many moves are tried at most, so that an answer stays quick on a board full of switches.</summary>
     const int MostTried = 64;
 
+    /// <summary>Every single move of a switch, each with what it makes of the unit.</summary>
     public static IEnumerable<Move> Of(PlannedUnit planned) =>
         from instance in planned.Instances
         from own in instance.Part.Switches

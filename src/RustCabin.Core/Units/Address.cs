@@ -34,14 +34,19 @@ public readonly record struct Address(ulong Value) : IComparable<Address>
         return text.ToString();
     }
 
+    /// <summary>By their numbers.</summary>
     public int CompareTo(Address other) => Value.CompareTo(other.Value);
 
+    /// <summary>True if it lies below.</summary>
     public static bool operator <(Address a, Address b) => a.Value < b.Value;
 
+    /// <summary>True if it lies above.</summary>
     public static bool operator >(Address a, Address b) => a.Value > b.Value;
 
+    /// <summary>True if it does not lie above.</summary>
     public static bool operator <=(Address a, Address b) => a.Value <= b.Value;
 
+    /// <summary>True if it does not lie below.</summary>
     public static bool operator >=(Address a, Address b) => a.Value >= b.Value;
 
     static int Digits(int addressBits) => (addressBits + 3) / 4;

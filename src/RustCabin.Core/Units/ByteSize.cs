@@ -15,6 +15,7 @@ public readonly record struct ByteSize(ulong Bytes) : IComparable<ByteSize>
         return ok;
     }
 
+    /// <summary>So many KiB.</summary>
     public static ByteSize KiB(ulong count) => new(count << 10);
 
     /// <summary>True for 1, 2, 4, 8 and so on: what address decoders and self-configuring cards can hold apart.</summary>
@@ -58,16 +59,22 @@ public readonly record struct ByteSize(ulong Bytes) : IComparable<ByteSize>
     /// <summary>As a sheet writes it: <c>512K</c>, <c>4M</c>, <c>1536</c>.</summary>
     public string ToSheet() => SizeText.Of(this);
 
+    /// <summary>By their bytes.</summary>
     public int CompareTo(ByteSize other) => Bytes.CompareTo(other.Bytes);
 
+    /// <summary>Both together.</summary>
     public static ByteSize operator +(ByteSize a, ByteSize b) => new(a.Bytes + b.Bytes);
 
+    /// <summary>True if it is smaller.</summary>
     public static bool operator <(ByteSize a, ByteSize b) => a.Bytes < b.Bytes;
 
+    /// <summary>True if it is larger.</summary>
     public static bool operator >(ByteSize a, ByteSize b) => a.Bytes > b.Bytes;
 
+    /// <summary>True if it is not larger.</summary>
     public static bool operator <=(ByteSize a, ByteSize b) => a.Bytes <= b.Bytes;
 
+    /// <summary>True if it is not smaller.</summary>
     public static bool operator >=(ByteSize a, ByteSize b) => a.Bytes >= b.Bytes;
 
     /// <summary>A figure as a person types it or a screen shows it: KiB unless it says K or M itself; below 2 TiB.</summary>

@@ -12,12 +12,14 @@ public sealed record TitleRun(bool? Runs, IReadOnlyList<string> Missing);
 /// <summary>One title against several plans of a unit: as it stands, as planned, and under each named setting.</summary>
 public sealed record TitleRow(Title Title, IReadOnlyList<TitleRun> Runs);
 
+/// <summary>Which titles run.</summary>
 public static class Titles
 {
     /// <summary>A row for each title of the cabin, a cell for each plan.</summary>
     public static IReadOnlyList<TitleRow> Table(IEnumerable<Title> titles, IReadOnlyList<PlannedUnit> plans) =>
         [.. titles.Select(title => new TitleRow(title, [.. plans.Select(plan => Run(plan, title))]))];
 
+    /// <summary>Whether a title runs on a planned unit, and what it lacks.</summary>
     public static TitleRun Run(PlannedUnit plan, Title title)
     {
         IReadOnlyList<NeedAnswer> answers = NeedCheck.Of(plan, title.Needs);

@@ -2,27 +2,51 @@ using System.Globalization;
 
 namespace RustCabin.Core.Wiring;
 
+/// <summary>How the legs of a package stand.</summary>
 public enum PackageFamily
 {
+    /// <summary>Two rows.</summary>
     Dip,
+
+    /// <summary>Two rows, flat.</summary>
     Soic,
+
+    /// <summary>Four sides, numbered from the middle of the top.</summary>
     Plcc,
+
+    /// <summary>Four sides, numbered from the mark.</summary>
     Qfp,
+
+    /// <summary>Two rows, numbered in zig-zag.</summary>
     Header,
+
+    /// <summary>A plug of two rows that taper.</summary>
     Dsub,
 }
 
+/// <summary>From where a package is seen.</summary>
 public enum View
 {
+    /// <summary>From above.</summary>
     Above,
+
+    /// <summary>From below, so that left and right are exchanged.</summary>
     Below,
 }
 
+/// <summary>A side of a package as it is seen.</summary>
 public enum PinSide
 {
+    /// <summary>The top.</summary>
     Top,
+
+    /// <summary>The right.</summary>
     Right,
+
+    /// <summary>The bottom.</summary>
     Bottom,
+
+    /// <summary>The left.</summary>
     Left,
 }
 
@@ -43,8 +67,13 @@ public sealed class ChipOutline
 {
     readonly Dictionary<PinSide, int[]> _above;
 
+    /// <summary>How its legs stand.</summary>
     public PackageFamily Family { get; }
+
+    /// <summary>Its name, as <c>QFP-64</c>.</summary>
     public string Name { get; }
+
+    /// <summary>How many legs it has.</summary>
     public int Pins { get; }
 
     ChipOutline(string name, PackageFamily family, Dictionary<PinSide, int[]> above)

@@ -64,7 +64,7 @@ public class DeclarationTests
     [InlineData("addressBits", "40", null)]
     [InlineData("addressBits", "\"16\"", "addressBits")]
     [InlineData("name", "\"\"", "name")]
-    [InlineData("revisions", "[{}]", "revisions[0].id")]
+    [InlineData("revisions", "[{ \"id\": \"a\" }]", "revisions[0].name")]
     [InlineData("masters", "[\"CPU!\"]", "masters[0]")]
     [InlineData("nonsense", "1", "nonsense")]
     public void Each_declared_rule_is_told_at_its_path(string field, string value, string? path)
