@@ -13,4 +13,14 @@ static class Edited
     /// <summary>The same for JSON as text.</summary>
     public static JsonObject Of<T>(string json, Func<T, T?> change)
         where T : class, new() => Of(JsonNode.Parse(json)!.AsObject(), change);
+
+    /// <summary>A record from its JSON, which must read without an error.</summary>
+    public static T Read<T>(string json)
+        where T : class, new()
+    {
+        using var document = System.Text.Json.JsonDocument.Parse(json);
+        Reading<T> reading = Declaration<T>.Read(document.RootElement);
+        Assert.Empty(reading.Errors);
+        return reading.Value!;
+    }
 }

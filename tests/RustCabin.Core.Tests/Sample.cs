@@ -47,3 +47,13 @@ static class Sample
     /// <summary>The answer for the only job of a pack.</summary>
     public static Answer Answer(Pack pack) => Evidence.Keep(Core.Answers.Answer.For(Plan.For(pack, pack.Jobs.Single())));
 }
+
+/// <summary>Every job of the packs that ship.</summary>
+static class DemoJobs
+{
+    public static IEnumerable<(Pack Pack, Job Job)> All =>
+        new DirectoryInfo(Path.Combine(AppContext.BaseDirectory, "demo"))
+            .EnumerateFiles("*.json")
+            .Select(f => Sample.Pack(File.ReadAllText(f.FullName)))
+            .SelectMany(pack => pack.Jobs.Select(job => (pack, job)));
+}

@@ -43,10 +43,30 @@ public sealed class RomStation : Station
             : (PowerUp.Run(unit), "The part's own program does not run; the count is the firmware's and stays.");
 
     /// <inheritdoc/>
-    public override IEnumerable<PassportLine> Passport(PassportAsked asked) =>
-        from rom in asked.Unit.Job?.Roms ?? []
+    public override IEnumerable<PassportLine> Passport(PassportAsked asked) => (asked.Unit.Job?.Roms ?? []).SelectMany(Burnt);
+
+    /// <summary>What was burnt for a socket, in its order, failed tries too.</summary>
+    public static IEnumerable<PassportLine> Burnt(RomPlan rom) =>
         from burn in rom.Burns
-        select new PassportLine(PassportPart.Burnt, burn.Device, rom.Site, burn.Told, burn.Passed ? "passed" : "failed");
+        select new PassportLine(
+            PassportPart.Burnt,
+            burn.Device
+                + (burn.Batch.Length > 0 ? $", batch {burn.Batch}" : "")
+                + (burn.Erasures > 0 ? $", erased {burn.Erasures} times" : ""),
+            rom.Site,
+            burn.Setting,
+            burn.Told
+                + (
+                    !burn.Passed ? ""
+                    : burn.Covered ? " Window covered."
+                    : " Window not covered yet."
+                )
+        )
+        {
+            At = burn.At,
+            Label = burn.Label,
+            Passed = burn.Passed,
+        };
 
     /// <summary>Devices that are not burnt yet.</summary>
     public override IEnumerable<Piece> Pieces(PlannedUnit unit) =>

@@ -101,7 +101,17 @@ public enum PassportPart
 /// <param name="Place">Where that sits or belongs.</param>
 /// <param name="Details">What there is to say.</param>
 /// <param name="State">How it stands: fitted, planned, passed.</param>
-public sealed record PassportLine(PassportPart Part, string What, string Place, string Details, string State);
+public sealed record PassportLine(PassportPart Part, string What, string Place, string Details, string State)
+{
+    /// <summary>When it was done, in ISO 8601; empty: not noted.</summary>
+    public string At { get; init; } = "";
+
+    /// <summary>What is written on it.</summary>
+    public string Label { get; init; } = "";
+
+    /// <summary>Whether it went well; null: there is nothing to go wrong.</summary>
+    public bool? Passed { get; init; }
+}
 
 /// <summary>One thing that can go wrong: a fault in the simulated machine, and what the machine then shows.</summary>
 /// <param name="Fault">The fault.</param>

@@ -1,6 +1,7 @@
+using RustCabin.Core;
 using RustCabin.Core.Build;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 
@@ -13,17 +14,20 @@ public sealed class PassportModel(SheetRepository sheets, JobRepository jobs) : 
 
     public IReadOnlyList<JobChange> History { get; private set; } = [];
 
-    protected override void Loaded() => History = Jobs.History(View.Job.Id);
+    /// <summary>What the stations write, part by part.</summary>
+    public ILookup<PassportPart, PassportLine> Lines { get; private set; } =
+        Enumerable.Empty<PassportLine>().ToLookup(l => l.Part);
+
+    protected override void Loaded()
+    {
+        History = Jobs.History(View.Job.Id);
+        Lines = Trail.Passport(Asked);
+    }
+
+    PassportAsked Asked => new(View.After, id => View.Progress.Steps.Any(s => s.Step.Id == id && s.State == StepState.Done));
 
     /// <summary>Whether a part is on the unit by now, or only planned.</summary>
-    public bool IsIn(Instance instance) =>
-        !instance.Added || View.Progress.Steps.Any(s => s.Step.Id == Acts.Fit(instance.Name) && s.State == StepState.Done);
+    public bool IsIn(Instance instance) => Asked.IsIn(instance);
 
     public IEnumerable<StepProgress> Readings => View.Progress.Steps.Where(s => s.Reading is not null);
-
-    /// <summary>Original pieces to keep: those that parts put aside, by part.</summary>
-    public IEnumerable<(string Piece, string Part)> Kept =>
-        from instance in View.After.Instances
-        from piece in instance.Part.Keeps.Concat(instance.Way?.Keeps ?? []).Distinct()
-        select (piece, instance.Title);
 }

@@ -1,7 +1,7 @@
 using System.Text.Json;
 using RustCabin.Core.Packs;
 
-namespace RustCabin.Core.Tests.Sheets;
+namespace RustCabin.Core.Tests.Packs;
 
 public class SheetChangesTests
 {

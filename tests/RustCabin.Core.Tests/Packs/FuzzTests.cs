@@ -8,7 +8,7 @@ using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
-namespace RustCabin.Core.Tests.Sheets;
+namespace RustCabin.Core.Tests.Packs;
 
 /// <summary>
 /// Packs with something wrong in them, made at random from good ones: whatever stands in a pack, reading it gives errors or a

@@ -2,7 +2,7 @@ using System.Text.Json;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Sheets;
 
-namespace RustCabin.Core.Tests.Sheets;
+namespace RustCabin.Core.Tests.Packs;
 
 public class PackReaderTests
 {

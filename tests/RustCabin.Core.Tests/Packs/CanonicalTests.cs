@@ -5,7 +5,7 @@ using RustCabin.Core.Declared;
 using RustCabin.Core.Packs;
 using RustCabin.Core.Sheets;
 
-namespace RustCabin.Core.Tests.Sheets;
+namespace RustCabin.Core.Tests.Packs;
 
 public class CanonicalTests
 {

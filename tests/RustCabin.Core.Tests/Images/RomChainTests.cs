@@ -4,7 +4,7 @@ using RustCabin.Core.Images;
 using RustCabin.Core.Rom;
 using RustCabin.Core.Shopping;
 
-namespace RustCabin.Core.Tests.Rom;
+namespace RustCabin.Core.Tests.Images;
 
 /// <summary>Chains with what each step shows, and devices from the cupboard.</summary>
 public sealed class RomChainTests

@@ -1,6 +1,6 @@
 using RustCabin.Core.Chips;
 
-namespace RustCabin.Core.Tests.Memory;
+namespace RustCabin.Core.Tests.Chips;
 
 public class MarkingTests
 {

@@ -2,7 +2,7 @@ using CsCheck;
 using RustCabin.Core.Chips;
 using RustCabin.Core.Memory;
 
-namespace RustCabin.Core.Tests.Memory;
+namespace RustCabin.Core.Tests.Chips;
 
 /// <summary>Banks of chips, the arrangements of a board, files in sectors. Worked numbers: docs/handbook/memory.md.</summary>
 public class ChipsTests

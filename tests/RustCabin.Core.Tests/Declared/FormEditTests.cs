@@ -2,7 +2,7 @@ using System.Text.Json.Nodes;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Sheets;
 
-namespace RustCabin.Core.Tests.Sheets;
+namespace RustCabin.Core.Tests.Declared;
 
 public class FormEditTests
 {

@@ -5,7 +5,7 @@ using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
 using static RustCabin.Core.Tests.Maps.Claims;
 
-namespace RustCabin.Core.Tests.Memory;
+namespace RustCabin.Core.Tests.Bench;
 
 public class PowerUpTests
 {

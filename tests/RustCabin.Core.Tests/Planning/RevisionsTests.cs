@@ -2,7 +2,7 @@ using RustCabin.Core.Identify;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
-namespace RustCabin.Core.Tests.Identify;
+namespace RustCabin.Core.Tests.Planning;
 
 public class RevisionsTests
 {

@@ -3,7 +3,7 @@ using System.Text.Json;
 using CsCheck;
 using RustCabin.Core.Images;
 
-namespace RustCabin.Core.Tests.Rom;
+namespace RustCabin.Core.Tests.Images;
 
 /// <summary>Files, operations and sums of images. Source: docs/handbook/rom.md, Files.</summary>
 public class RomTests
