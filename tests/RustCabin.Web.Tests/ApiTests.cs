@@ -327,6 +327,7 @@ public sealed partial class ApiTests(CabinServer cabin) : IClassFixture<CabinSer
                 "/api/v1/memory/arrangements",
                 "/api/v1/memory/bank",
                 "/api/v1/memory/marking",
+                "/api/v1/memory/plan",
                 "/api/v1/memory/sectors",
                 "/api/v1/pins",
                 "/api/v1/rom/inspect",
@@ -343,34 +344,26 @@ public sealed partial class ApiTests(CabinServer cabin) : IClassFixture<CabinSer
         );
     }
 
-    sealed class EndlessStream(long length) : Stream
+    [Fact]
+    public async Task Every_call_is_described_with_what_it_takes_and_gives()
     {
-        long _left = length;
-
-        public override int Read(byte[] buffer, int offset, int count)
+        JsonNode document = JsonNode.Parse(await cabin.Http.GetStringAsync("/openapi/v1.json"))!;
+        JsonObject schemas = document["components"]!["schemas"]!.AsObject();
+        foreach ((string path, JsonNode? call) in document["paths"]!.AsObject())
         {
-            int now = (int)Math.Min(count, _left);
-            Array.Fill(buffer, (byte)' ', offset, now);
-            _left -= now;
-            return now;
+            JsonNode post = call!["post"]!;
+            foreach (JsonNode? body in (JsonNode?[])[post["requestBody"], post["responses"]!["200"]])
+            {
+                JsonNode schema = body!["content"]!.AsObject().First().Value!["schema"]!;
+                if ((string?)schema["$ref"] is not { } named)
+                    Assert.True(path.StartsWith("/api/v1/rom/", StringComparison.Ordinal) && schema["type"] is not null, path);
+                else
+                    Assert.NotEmpty(schemas[named["#/components/schemas/".Length..]]!["properties"]!.AsObject());
+            }
         }
-
-        public override bool CanRead => true;
-        public override bool CanSeek => false;
-        public override bool CanWrite => false;
-        public override long Length => throw new NotSupportedException();
-        public override long Position
-        {
-            get => throw new NotSupportedException();
-            set => throw new NotSupportedException();
-        }
-
-        public override void Flush() { }
-
-        public override long Seek(long offset, SeekOrigin origin) => throw new NotSupportedException();
-
-        public override void SetLength(long value) => throw new NotSupportedException();
-
-        public override void Write(byte[] buffer, int offset, int count) => throw new NotSupportedException();
+        // What is declared of a field is in its description.
+        JsonNode bits = schemas["Model"]!["properties"]!["addressBits"]!;
+        Assert.Equal((1, 40), ((int)bits["minimum"]!, (int)bits["maximum"]!));
+        Assert.Contains("address space", (string)bits["description"]!);
     }
 }
