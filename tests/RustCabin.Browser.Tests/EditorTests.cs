@@ -18,7 +18,8 @@ public sealed class EditorTests
                 + "arguments[0].scrollIntoView({ block: 'center' })",
             field
         );
-        if (field.TagName == "select")
+        bool choose = field.TagName == "select";
+        if (choose)
             field.FindElements(By.TagName("option")).First(o => o.GetDomProperty("value") == text).Click();
         else
         {
@@ -27,9 +28,8 @@ public sealed class EditorTests
         }
         bench.Until(
             () =>
-                bench.Browser.FindElement(By.Id($"f-{path}")).GetDomAttribute(field.TagName == "select" ? "id" : "value")
-                    is { } now
-                && (field.TagName == "select" || now == text)
+                bench.Browser.FindElement(By.Id($"f-{path}")).GetDomAttribute(choose ? "id" : "value") is { } now
+                && (choose || now == text)
                 && (string?)bench.Browser.ExecuteScript("return document.getElementById('frame').getAttribute('aria-busy')")
                     is null,
             $"{path} is {text}"
