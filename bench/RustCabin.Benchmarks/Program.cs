@@ -5,7 +5,7 @@ using BenchmarkDotNet.Running;
 using BenchmarkDotNet.Toolchains.InProcess.Emit;
 using RustCabin.Benchmarks;
 
-// Prints one table: what was measured beside its budget (architecture.md, for two small cores).
+// Prints one table: what was measured beside its budget (README, for two small cores).
 ManualConfig quiet = ManualConfig
     .CreateEmpty()
     .AddJob(Job.ShortRun.WithToolchain(InProcessEmitToolchain.Instance))
@@ -34,7 +34,13 @@ var budgets = new Dictionary<string, double?>
     ["reading a pack of 2,000 sheets"] = null,
 };
 var measured = new List<Measured>();
-foreach (Type type in (Type[])[typeof(Resolving), typeof(Answering), typeof(Sheets), typeof(Solving), typeof(Images)])
+
+// "server" measures the running application alone, "sheets" the reading of packs.
+Type[] types =
+    args.Contains("server") ? []
+    : args.Contains("sheets") ? [typeof(Sheets), typeof(Solving)]
+    : [typeof(Resolving), typeof(Answering), typeof(Sheets), typeof(Solving), typeof(Images)];
+foreach (Type type in types)
 foreach (BenchmarkReport report in BenchmarkRunner.Run(type, quiet).Reports)
 {
     string name = report.BenchmarkCase.Descriptor.WorkloadMethodDisplayInfo.Trim('\'');

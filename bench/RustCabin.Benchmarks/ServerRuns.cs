@@ -6,7 +6,7 @@ namespace RustCabin.Benchmarks;
 /// <summary>
 /// The application as a process: how soon it answers, how long a page takes under 16 clients, how heavy a first load is.
 /// </summary>
-static class ServerRuns
+static partial class ServerRuns
 {
     const int Clients = 16,
         RequestsEach = 100;
@@ -39,20 +39,22 @@ static class ServerRuns
             http.DefaultRequestHeaders.AcceptEncoding.ParseAdd(code);
         string page = $"{server.Url}/jobs/slip-3-winter/memory";
         double html = http.GetByteArrayAsync(page).GetAwaiter().GetResult().Length;
-        double styles = new[]
-        {
-            "/lib/bootstrap.css",
-            "/css/tokens.css",
-            "/css/frame.css",
-            "/css/stations.css",
-            "/css/print.css",
-        }.Sum(Weigh);
-        double scripts = new[] { "/js/cabin.js", "/lib/alpine.js", "/lib/alpine-morph.js" }.Sum(Weigh);
+        using var plain = new HttpClient();
+        string[] linked =
+        [
+            .. Linked().Matches(plain.GetStringAsync(page).GetAwaiter().GetResult()).Select(m => m.Groups[1].Value).Distinct(),
+        ];
+        double styles = linked.Where(l => l.EndsWith(".css", StringComparison.Ordinal)).Sum(Weigh);
+        double scripts = linked.Where(l => l.EndsWith(".js", StringComparison.Ordinal)).Sum(Weigh);
         yield return new Measured("page weight, first load, without fonts", (html + styles + scripts) / 1000, "kB", 250);
         yield return new Measured("scripts among it", scripts / 1000, "kB", 80);
 
         double Weigh(string path) => http.GetByteArrayAsync(server.Url + path).GetAwaiter().GetResult().Length;
     }
+
+    /// <summary>The styles and scripts that a page asks for.</summary>
+    [System.Text.RegularExpressions.GeneratedRegex("(?:href|src)=\"(/[^\"]+\\.(?:css|js))\"")]
+    private static partial System.Text.RegularExpressions.Regex Linked();
 
     /// <summary>
     /// The 95th percentile in milliseconds, after as many requests again as are measured: a server that has been running.

@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Components;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.Mvc.Rendering;
 
@@ -24,6 +25,10 @@ public static class PageFiles
         string? folder = Path.GetFileName(Path.GetDirectoryName(page.RelativePath));
         var path = $"/{kind}/stations/{folder?.ToLowerInvariant()}.{kind}";
         var files = view.HttpContext.RequestServices.GetRequiredService<IWebHostEnvironment>().WebRootFileProvider;
-        return files.GetFileInfo(path).Exists ? path : null;
+        if (!files.GetFileInfo(path).Exists)
+            return null;
+        // Under the name that changes with what is in it, so that a browser may keep it.
+        var assets = view.HttpContext.GetEndpoint()?.Metadata.GetMetadata<ResourceAssetCollection>();
+        return assets is null ? path : $"/{assets[path[1..]]}";
     }
 }
