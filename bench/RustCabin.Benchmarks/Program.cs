@@ -35,19 +35,26 @@ var budgets = new Dictionary<string, double?>
 };
 var measured = new List<Measured>();
 
-// "server" measures the running application alone, "sheets" the reading of packs.
-Type[] types =
-    args.Contains("server") ? []
-    : args.Contains("sheets") ? [typeof(Sheets), typeof(Solving)]
-    : [typeof(Resolving), typeof(Answering), typeof(Sheets), typeof(Solving), typeof(Images)];
+// "core", "sheets" and "images" measure a part of it, "server" the running application alone.
+var parts = new Dictionary<string, Type[]>
+{
+    ["core"] = [typeof(Resolving), typeof(Answering)],
+    ["sheets"] = [typeof(Sheets), typeof(Solving)],
+    ["images"] = [typeof(Images)],
+    ["server"] = [],
+};
+Type[] types = args.Length > 0 ? [.. args.SelectMany(a => parts[a])] : [.. parts.Values.SelectMany(p => p)];
 foreach (Type type in types)
 foreach (BenchmarkReport report in BenchmarkRunner.Run(type, quiet).Reports)
 {
     string name = report.BenchmarkCase.Descriptor.WorkloadMethodDisplayInfo.Trim('\'');
     measured.Add(new Measured(name, report.ResultStatistics!.Median / 1e6, "ms", budgets[name]));
 }
-measured.AddRange(DataRuns.All());
-measured.AddRange(ServerRuns.All());
+if (args.Length == 0 || args.Contains("server"))
+{
+    measured.AddRange(DataRuns.All());
+    measured.AddRange(ServerRuns.All());
+}
 
 Console.WriteLine($"{"measured on " + Environment.ProcessorCount + " cores", -46}{"result", 14}{"budget", 14}");
 foreach (Measured m in measured)
