@@ -7,8 +7,6 @@ namespace RustCabin.Core.Tests;
 /// <summary>The packs that ship: each reads without an error, and its jobs stand as the demo says.</summary>
 public class DemoTests
 {
-    static Pack Demo(string file) => Sample.Pack(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", file)));
-
     [Theory]
     [InlineData("brindle-16.json", "slip-3-winter", Standing.Stop, "MAP-FIGHT", 256 + 4096)]
     [InlineData("brindle-16.json", "slip-7-picture", Standing.Clear, null, 1024 + 4096)]
@@ -23,7 +21,7 @@ public class DemoTests
     [InlineData("brindle-16c.json", "winch-16c-more", Standing.Watch, "COND-CAPACITORS", 2048 + 4096)]
     public void Job_stands_as_meant(string file, string job, Standing standing, string? code, int kib)
     {
-        Pack pack = Demo(file);
+        Pack pack = Demo.Of(file);
         Answer answer = Answer.For(Plan.For(pack, pack.FindJob(job)!));
         Assert.Equal(standing, answer.Standing);
         if (code is not null)
@@ -34,7 +32,7 @@ public class DemoTests
     [Fact]
     public void Sidecar_counts_320_and_with_its_switch_left_at_64K_128()
     {
-        Pack pack = Demo("clerk.json");
+        Pack pack = Demo.Of("clerk.json");
         PlannedUnit planned = Plan.For(pack, pack.FindJob("loft-clerk-ledger")!);
         Assert.Equal(320ul << 10, Answer.For(planned).PowerUp.Lines[0].Bytes.Bytes);
         Assert.Equal(128ul << 10, Answer.For(Plan.Moved(planned, "quayside", "S1", "64K")).PowerUp.Lines[0].Bytes.Bytes);
@@ -43,7 +41,7 @@ public class DemoTests
     [Fact]
     public void Fight_is_mended_by_the_one_switch_offered()
     {
-        Pack pack = Demo("brindle-16.json");
+        Pack pack = Demo.Of("brindle-16.json");
         PlannedUnit planned = Plan.For(pack, pack.FindJob("slip-3-winter")!);
         Findings.Finding fight = Answer.For(planned).Findings.First(f => f.Code == "MAP-FIGHT");
         Assert.Equal("low", fight.Fix!.Switches["lantern"]["W1"]);

@@ -48,12 +48,15 @@ static class Sample
     public static Answer Answer(Pack pack) => Evidence.Keep(Core.Answers.Answer.For(Plan.For(pack, pack.Jobs.Single())));
 }
 
-/// <summary>Every job of the packs that ship.</summary>
-static class DemoJobs
+/// <summary>The packs that ship.</summary>
+static class Demo
 {
-    public static IEnumerable<(Pack Pack, Job Job)> All =>
-        new DirectoryInfo(Path.Combine(AppContext.BaseDirectory, "demo"))
-            .EnumerateFiles("*.json")
-            .Select(f => Sample.Pack(File.ReadAllText(f.FullName)))
-            .SelectMany(pack => pack.Jobs.Select(job => (pack, job)));
+    static readonly string Folder = Path.Combine(AppContext.BaseDirectory, "demo");
+
+    /// <summary>The pack of a file.</summary>
+    public static Pack Of(string file) => Sample.Pack(File.ReadAllText(Path.Combine(Folder, file)));
+
+    public static IEnumerable<Pack> Packs => new DirectoryInfo(Folder).EnumerateFiles("*.json").Select(f => Of(f.Name));
+
+    public static IEnumerable<(Pack Pack, Job Job)> Jobs => Packs.SelectMany(pack => pack.Jobs.Select(job => (pack, job)));
 }

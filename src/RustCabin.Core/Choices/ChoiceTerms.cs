@@ -41,9 +41,6 @@ public sealed partial class ChoiceModel
     /// <summary>When it is so, one of these is.</summary>
     public void Imply(ILiteral when, IEnumerable<ILiteral> any) => _model.AddBoolOr([when.Not(), .. any]);
 
-    /// <summary>Not all of these together.</summary>
-    public void NotAll(IEnumerable<ILiteral> together) => _model.AddBoolOr(together.Select(l => l.Not()));
-
     /// <summary>Not both of these, unless one of the others.</summary>
     public void NotBoth(ILiteral one, ILiteral other, IEnumerable<ILiteral> unless) =>
         _model.AddBoolOr([one.Not(), other.Not(), .. unless]);

@@ -17,7 +17,7 @@ public static class FormEdit
         foreach (string step in path.Replace("[", ".[").Split('.', StringSplitOptions.RemoveEmptyEntries))
             shape = shape switch
             {
-                { Kind: ShapeKind.Object } when step[0] != '[' => shape.Fields!.FirstOrDefault(f => f.Name == step)?.Shape,
+                { Kind: ShapeKind.Object } when step[0] != '[' => shape.Field(step)?.Shape,
                 { Kind: ShapeKind.List } when step[0] == '[' => shape.Items,
                 _ => null,
             };
@@ -165,7 +165,6 @@ public static class FormEdit
             ShapeKind.Word => JsonValue.Create(shape.Words![0]),
             ShapeKind.Size or ShapeKind.SizeOrNumber => JsonValue.Create("64K"),
             ShapeKind.Address => JsonValue.Create("0x0000"),
-            ShapeKind.Id => JsonValue.Create(Free(noun, taken)),
             _ => JsonValue.Create(Free(noun, taken)),
         };
 

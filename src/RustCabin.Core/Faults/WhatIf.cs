@@ -22,9 +22,9 @@ public static class WhatIf
     /// <exception cref="ArgumentException">The fault is none of this unit's.</exception>
     public static WhatIfResult Run(PlannedUnit unit, BusFault fault)
     {
-        Slip[] like = [.. Trail.Slips(unit).Where(s => s.Fault.Kind == fault.Kind && s.Fault.Subject == fault.Subject)];
+        bool IsLike(BusFault own) => (own.Kind, own.Subject, own.Detail) == (fault.Kind, fault.Subject, fault.Detail);
         Slip slip =
-            like.FirstOrDefault(s => s.Fault.Detail == fault.Detail)
+            Trail.Slips(unit).FirstOrDefault(s => IsLike(s.Fault))
             ?? throw new ArgumentException($"\"{fault.Key}\" is no fault of this unit", nameof(fault));
         (PowerUpCount? count, string why) = slip.Run(fault);
         return new WhatIfResult(fault, count, why);

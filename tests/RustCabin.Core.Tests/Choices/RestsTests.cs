@@ -14,8 +14,6 @@ public class RestsTests
 {
     const int Seeds = 40;
 
-    static readonly string Demo = Path.Combine(AppContext.BaseDirectory, "demo");
-
     [Fact]
     public void A_stop_that_rests_on_its_subjects_stays_whatever_is_added()
     {
@@ -94,7 +92,7 @@ public class RestsTests
 
     static void Each(Action<(Pack Pack, Job Job), FittedPart[], Random> put)
     {
-        foreach (Pack pack in Directory.EnumerateFiles(Demo, "*.json").Select(f => Sample.Pack(File.ReadAllText(f))))
+        foreach (Pack pack in Demo.Packs)
         foreach (Unit unit in pack.Units)
         {
             var job = (

@@ -11,7 +11,7 @@ public class WhatIfTests
     public void Each_fault_that_is_offered_runs_and_says_why()
     {
         var kinds = new HashSet<FaultKind>();
-        foreach (PlannedUnit unit in DemoJobs.All.Select(j => Plan.For(j.Pack, j.Job)))
+        foreach (PlannedUnit unit in Demo.Jobs.Select(j => Plan.For(j.Pack, j.Job)))
         {
             IReadOnlyList<BusFault> offers = WhatIf.Offers(unit);
             Assert.Equal(offers.Count, offers.Select(o => o.Key).Distinct().Count());
@@ -29,7 +29,7 @@ public class WhatIfTests
     [Fact]
     public void A_fault_of_another_unit_is_none_of_this()
     {
-        (var pack, var job) = DemoJobs.All.First();
+        (var pack, var job) = Demo.Jobs.First();
         Assert.Throws<ArgumentException>(() =>
             WhatIf.Run(Plan.For(pack, job), new BusFault(FaultKind.Unseated, "nobody", Detail: ""))
         );

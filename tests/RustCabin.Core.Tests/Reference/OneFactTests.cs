@@ -68,7 +68,6 @@ public class OneFactTests
     static IEnumerable<string> Spelt(string name) =>
         ((string[])["*.cs", "*.cshtml", "*.js"])
             .SelectMany(pattern => Repository.Files("src", pattern))
-            .Where(f => !f.Contains("/lib/", StringComparison.Ordinal))
             .Where(f => File.ReadAllText(f) is var code && (code.Contains($"\"{name}\"") || code.Contains($"'{name}'")))
             .Select(f => Path.GetRelativePath(Repository.Root, f));
 }

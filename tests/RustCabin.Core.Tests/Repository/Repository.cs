@@ -8,11 +8,13 @@ static class Repository
 
     public static string Docs => Path.Combine(Root, "docs");
 
-    /// <summary>Source files below a folder of it, without what is built.</summary>
+    /// <summary>Source files below a folder of it, without what is built and what is vendored.</summary>
     public static IEnumerable<string> Files(string folder, string pattern) =>
         Directory
             .EnumerateFiles(Path.Combine(Root, folder), pattern, SearchOption.AllDirectories)
-            .Where(f => !f.Contains("/obj/", StringComparison.Ordinal) && !f.Contains("/bin/", StringComparison.Ordinal));
+            .Where(f => !Others.Any(o => f.Contains(o, StringComparison.Ordinal)));
+
+    static readonly string[] Others = ["/obj/", "/bin/", "/lib/"];
 
     static string Find(string from) =>
         File.Exists(Path.Combine(from, "RustCabin.slnx"))

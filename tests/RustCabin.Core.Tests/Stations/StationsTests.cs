@@ -24,7 +24,7 @@ public class StationsTests
     public void No_step_stands_before_what_it_needs_on_any_sheet_that_ships()
     {
         var needs = 0;
-        foreach ((Pack pack, Job job) in DemoJobs.All)
+        foreach ((Pack pack, Job job) in Demo.Jobs)
         {
             BuildSheet sheet = BuildSheet.For(Plan.For(pack, pack.FindUnit(job.Unit)!), Plan.For(pack, job));
             string[] ids = [.. sheet.Steps.Select(s => $"{s.Id}")];
