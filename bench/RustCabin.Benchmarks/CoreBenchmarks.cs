@@ -71,9 +71,11 @@ public class Answering
                 .Range(0, 10)
                 .Select(i =>
                     $$"""
-                        { "id": "p{{i}}", "name": "Part {{i}}", "kind": "memory", "ways": [ { "id": "w", "model": "m", "occupies": [ { "site": "s{{i}}", "mode": "in" } ], "minutes": 5 } ],
+                        { "id": "p{{i}}", "name": "Part {{i}}", "kind": "memory", "ways": [ { "id": "w", "model": "m",
+                            "occupies": [ { "site": "s{{i}}", "mode": "in" } ], "minutes": 5 } ],
                           "switches": [ { "id": "W", "positions": ["a", "b"], "factory": "a" } ],
-                          "claims": [ { "id": "a", "kind": "ram", "auto": true, "size": "512K", "when": { "W": "a" } }, { "id": "b", "kind": "ram", "auto": true, "size": "1M", "when": { "W": "b" } },
+                          "claims": [ { "id": "a", "kind": "ram", "auto": true, "size": "512K", "when": { "W": "a" } },
+                              { "id": "b", "kind": "ram", "auto": true, "size": "1M", "when": { "W": "b" } },
                                       { "id": "ports", "kind": "io", "base": "0xE{{i}}0000", "size": "4K" } ],
                           "draws": [ { "rail": "+5", "typicalAmps": 0.1, "peakAmps": 0.2 } ], "price": 10 }
                         """
@@ -81,7 +83,8 @@ public class Answering
         );
         string Model(string more) =>
             $$"""
-                { "id": "m", "name": "M", "addressBits": 24, "dataBits": 16, "masters": ["cpu", "video"], "revisions": [ { "id": "r", "name": "R" } ],
+                { "id": "m", "name": "M", "addressBits": 24, "dataBits": 16, "masters": ["cpu", "video"],
+                    "revisions": [ { "id": "r", "name": "R" } ],
                   "sites": [{{string.Join(
                     ',',
                     Enumerable.Range(0, 10).Select(i => $$"""{ "id": "s{{i}}", "kind": "slot" }""")
@@ -97,7 +100,8 @@ public class Answering
                 "powerUp": [ { "label": "board", "from": "0", "to": "2M", "step": "64K" }, { "label": "cards", "auto": true } ]
                 """)}}], "parts": [{{parts}}],
               "units": [ { "id": "u", "model": "m", "name": "U" } ],
-              "jobs": [ { "id": "j", "unit": "u", "name": "J", "add": [{{string.Join(',', Enumerable.Range(0, 10).Select(i => $$"""{ "part": "p{{i}}", "way": "w" }"""))}}] } ] }
+              "jobs": [ { "id": "j", "unit": "u", "name": "J", "add": [{{string.Join(',', Enumerable.Range(0,
+                  10).Select(i => $$"""{ "part": "p{{i}}", "way": "w" }"""))}}] } ] }
             """
         );
         _count = Read(

@@ -69,7 +69,8 @@ static class DataRuns
         string Many(int count, Func<int, string> one) => string.Join(',', Enumerable.Range(0, count).Select(one));
         return Encoding.UTF8.GetBytes(
             $$"""
-            { "format": "rustcabin.pack/1", "models": [ { "id": "m", "name": "M", "addressBits": 24, "dataBits": 16, "masters": ["cpu"], "revisions": [ { "id": "r", "name": "R" } ] } ],
+            { "format": "rustcabin.pack/1", "models": [ { "id": "m", "name": "M", "addressBits": 24, "dataBits": 16,
+                "masters": ["cpu"], "revisions": [ { "id": "r", "name": "R" } ] } ],
               "parts": [{{Many(Sheets - 801, Part)}}], "units": [{{Many(400, Unit)}}], "jobs": [{{Many(400, Job)}}] }
             """
         );
@@ -83,7 +84,8 @@ static class DataRuns
             """
             with recursive n (i) as (select 2 union all select i + 1 from n where i <= @Lines)
             insert into job_change (job, seq, at, what, json)
-            select 'j' || (i % 400), i, '2026-01-01T00:00:00Z', 'switch W' || (i % 9) || ' of part ' || (i % 377) || ' to ' || case i % 3 when 0 then 'low' when 1 then 'high' else 'open' end
+            select 'j' || (i % 400), i, '2026-01-01T00:00:00Z',
+                'switch W' || (i % 9) || ' of part ' || (i % 377) || ' to ' || case i % 3 when 0 then 'low' when 1 then 'high' else 'open' end
               || case when i % 20000 = 7 then ' beside the quillwort' else '' end, '{}' from n
             """,
             new { Lines },

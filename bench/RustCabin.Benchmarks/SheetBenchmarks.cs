@@ -27,7 +27,8 @@ public class Sheets
             $$"""
                 { "id": "p{{i}}", "name": "Part {{i}}", "kind": "memory", "ways": [ { "id": "w", "model": "m", "revisions": ["r{{i
                     % 8}}", "r{{i * 3 % 8}}"], "occupies": [ { "site": "s", "mode": "in" } ] } ],
-                  "switches": [ { "id": "W", "positions": ["a", "b"], "factory": "a" } ], "claims": [ { "id": "a", "kind": "ram", "base": "0x100000", "size": "1M", "when": { "W": "a" } } ] }
+                  "switches": [ { "id": "W", "positions": ["a", "b"], "factory": "a" } ], "claims": [ { "id": "a", "kind": "ram",
+                      "base": "0x100000", "size": "1M", "when": { "W": "a" } } ] }
                 """;
         byte[] Pack(int parts) =>
             Encoding.UTF8.GetBytes(

@@ -93,15 +93,18 @@ public class Solving
                 ',',
                 Enumerable.Range(0, 40).Select(Part)
             )}}], "units": [ { "id": "u", "model": "m", "name": "U" } ],
-              "jobs": [ { "id": "j", "unit": "u", "name": "J", "add": [], "wants": [ { "memory": { "master": "cpu", "atLeast": "384K" } }, { "speed": { "atLeast": 4 } }, { "provides": "start-from-card" } ] } ] }
+              "jobs": [ { "id": "j", "unit": "u", "name": "J", "add": [], "wants": [ { "memory": { "master": "cpu",
+                  "atLeast": "384K" } }, { "speed": { "atLeast": 4 } }, { "provides": "start-from-card" } ] } ] }
             """
         );
     }
 
     static string Model() =>
         $$"""
-            { "id": "m", "name": "M", "addressBits": 24, "dataBits": 16, "masters": ["cpu"], "revisions": [ { "id": "r", "name": "R" } ], "autoWindows": [ { "id": "w", "base": "2M", "size": "4M" } ],
-              "powerUp": [ { "label": "cards", "auto": true } ], "rails": [ { "id": "+5", "volts": 5, "amps": 2.5, "usedAmps": 0.8 } ],
+            { "id": "m", "name": "M", "addressBits": 24, "dataBits": 16, "masters": ["cpu"], "revisions": [ { "id": "r",
+                "name": "R" } ], "autoWindows": [ { "id": "w", "base": "2M", "size": "4M" } ],
+              "powerUp": [ { "label": "cards", "auto": true } ], "rails": [ { "id": "+5", "volts": 5, "amps": 2.5,
+                  "usedAmps": 0.8 } ],
               "sites": [ { "id": "cpu", "kind": "socket" }, {{string.Join(
                 ',',
                 Enumerable.Range(0, 10).Select(i => $$"""{ "id": "s{{i}}", "kind": "slot" }""")

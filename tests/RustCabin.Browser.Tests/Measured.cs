@@ -19,7 +19,8 @@ public sealed class Measured
                 Convert.ToDouble(
                     bench.Browser.ExecuteAsyncScript(
                         """
-                        const done = arguments[0], screen = document.querySelector('.screen'), before = screen.textContent, began = performance.now();
+                        const done = arguments[0], screen = document.querySelector('.screen'), before = screen.textContent,
+                            began = performance.now();
                         const watch = new MutationObserver(() => {
                           if (document.querySelector('.screen').textContent === before) return;
                           watch.disconnect();

@@ -143,10 +143,14 @@ public class CheckTests
     {
         string json = $$"""
             { "format": "rustcabin.pack/1",
-              "models": [ { "id": "m", "name": "M", "addressBits": 16, "dataBits": 8, "masters": ["cpu"], "revisions": [ { "id": "r1", "name": "Board 1" }, { "id": "r2", "name": "Board 2" } ],
-                "clues": [ { "id": "c", "ask": "Label", "trust": {{trust}}, "values": { "1": ["r1"], "2": ["r2"] } }, { "id": "d", "ask": "Crystal", "trust": 0.9, "values": { "1": ["r1"], "2": ["r2"] } } ] } ],
-              "parts": [ { "id": "p", "name": "Part", "kind": "io", "ways": [ { "id": "w", "model": "m", "revisions": ["r1"] } ] } ],
-              "units": [ { "id": "u", "model": "m", "name": "U", "seen": { "c": "1" } {{confirmed}} } ], "jobs": [ { "id": "j", "unit": "u", "name": "J", "add": [ { "part": "p" } ] } ] }
+              "models": [ { "id": "m", "name": "M", "addressBits": 16, "dataBits": 8, "masters": ["cpu"],
+                  "revisions": [ { "id": "r1", "name": "Board 1" }, { "id": "r2", "name": "Board 2" } ],
+                "clues": [ { "id": "c", "ask": "Label", "trust": {{trust}}, "values": { "1": ["r1"], "2": ["r2"] } }, { "id": "d",
+                    "ask": "Crystal", "trust": 0.9, "values": { "1": ["r1"], "2": ["r2"] } } ] } ],
+              "parts": [ { "id": "p", "name": "Part", "kind": "io", "ways": [ { "id": "w", "model": "m",
+                  "revisions": ["r1"] } ] } ],
+              "units": [ { "id": "u", "model": "m", "name": "U", "seen": { "c": "1" } {{confirmed}} } ], "jobs": [ { "id": "j",
+                  "unit": "u", "name": "J", "add": [ { "part": "p" } ] } ] }
             """;
         Answer answer = Sample.Answer(Sample.Pack(json));
         Assert.Equal(raised ? ["FIT-DOUBT"] : [], answer.Findings.Select(f => f.Code));

@@ -27,7 +27,8 @@ sealed record Machine
         Sample.Pack(
             $$"""
             { "format": "rustcabin.pack/1",
-              "models": [ { "id": "m", "name": "Test", "addressBits": {{AddressBits}}, "dataBits": {{DataBits}}, "masters": [{{Masters}}],
+              "models": [ { "id": "m", "name": "Test", "addressBits": {{AddressBits}}, "dataBits": {{DataBits}},
+                  "masters": [{{Masters}}],
                 "revisions": [ { "id": "r1", "name": "Board 1" }, { "id": "r2", "name": "Board 2" } ],
                 "claims": [{{Claims}}], "powerUp": [{{PowerUp}}] {{More}} } ],
               "parts": [{{Parts}}],

@@ -175,7 +175,9 @@ public sealed partial class ApiTests(CabinServer cabin) : IClassFixture<CabinSer
         (HttpStatusCode status, JsonNode problem) = await cabin.Post(
             Map,
             """
-            { "addressBits": 16, "masters": [], "claims": [ { "id": "a", "kind": "ram", "size": "0", "base": "x" }, { "id": "a", "kind": "ram", "auto": true, "size": "1K" }, { "id": "b", "kind": "rom", "base": "0", "size": "1", "overlays": ["z"], "masters": ["dma"] } ] }
+            { "addressBits": 16, "masters": [], "claims": [ { "id": "a", "kind": "ram", "size": "0", "base": "x" }, { "id": "a",
+                "kind": "ram", "auto": true, "size": "1K" }, { "id": "b", "kind": "rom", "base": "0", "size": "1",
+                "overlays": ["z"], "masters": ["dma"] } ] }
             """
         );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);

@@ -20,16 +20,16 @@ public sealed class BaselineTests : IAsyncLifetime
     {
         IHtmlDocument page = await _cabin.Page(Satchel);
         Assert.Contains("320 KiB", Text(page, ".reading"));
-        Assert.Contains("Not tested before opening", Text(page, ".tray"));
+        Assert.Contains("BASE-UNTESTED", Found(page));
         (HttpStatusCode status, page) = await _cabin.Press(Form(page, ".reading"), ("seen", "three"), ("seen", "16"));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("\"three\" is not a size", Text(page, ".notice"));
         Assert.Equal("three", ((IHtmlInputElement)page.QuerySelector("input[name=seen]")!).Value);
         (_, page) = await _cabin.Press(Form(page, ".reading"), ("seen", "256"), ("seen", "16"));
         Assert.Contains("64 KiB short", Text(page, ".reading"));
-        Assert.Contains("did not count what it should", Text(page, ".tray"));
+        Assert.Contains("BASE-FAULT", Found(page));
         (_, page) = await _cabin.Press(Form(page, "#undo"));
-        Assert.Contains("Not tested before opening", Text(page, ".tray"));
+        Assert.Contains("BASE-UNTESTED", Found(page));
     }
 
     [Fact]
@@ -40,7 +40,7 @@ public sealed class BaselineTests : IAsyncLifetime
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Equal("4,6V", ((IHtmlInputElement)page.QuerySelector("[name=volts]")!).Value);
         (_, page) = await _cabin.Press(Form(page, "[name=volts]"), ("volts", "4,6"), ("volts", ""));
-        Assert.Contains("+5 V shows 4.6 V under load; 4.75 to 5.25 V are right", Text(page, ".tray"));
+        Assert.Contains("BASE-RAIL", Found(page));
         Assert.Contains("qualified person", Text(page, ".tray"));
         Assert.Contains("+12 V, not measured", page.QuerySelector(".gauges")!.GetAttribute("aria-label"));
     }
@@ -51,9 +51,9 @@ public sealed class BaselineTests : IAsyncLifetime
         IHtmlDocument page = await _cabin.Page(Winch);
         Assert.Contains("sound capacitors", Text(page, "[aria-labelledby=condition-title]"));
         (_, page) = await _cabin.Press(Form(page, "#ask-cells"), ("state", "bad"));
-        Assert.Contains("A cell leaks", Text(page, ".tray"));
+        Assert.Contains("COND-CELL", Found(page));
         (_, page) = await _cabin.Press(Form(page, "[name=suppliedFor]"), ("suppliedFor", "115"), ("mainsHere", "230"));
-        Assert.Contains("Supply for 115 V, mains here 230 V", Text(page, ".tray"));
+        Assert.Contains("COND-MAINS", Found(page));
         (_, page) = await _cabin.Press(Form(page, "[name=seconds]"), ("name", "scroll"), ("seconds", "3.1 3.3 3.2"));
         Assert.Equal(
             ["scroll", "3.20 s", "3.10 to 3.30", "3"],
@@ -88,7 +88,7 @@ public sealed class BaselineTests : IAsyncLifetime
                 .First(f => f.TextContent.Contains("Unplug the lamp converter")),
             ("proof", "done")
         );
-        Assert.Contains("0 steps are unproven, 1 missing", Text(page, ".tray"));
+        Assert.Contains("WORK-UNPROVEN", Found(page));
         page = await _cabin.Page("/jobs/ferry-satchel-stack/build");
         Assert.Equal("step-prove-glowstrip-feed", page.QuerySelectorAll("[id^=step-prove]").Single().Id);
     }

@@ -10,6 +10,10 @@ static class Shown
     public static IHtmlFormElement Form(IParentNode page, string selector) =>
         page.QuerySelector(selector)!.Closest("form") as IHtmlFormElement ?? throw new InvalidOperationException(selector);
 
+    /// <summary>The codes of the findings in the tray.</summary>
+    public static IReadOnlyList<string> Found(IParentNode page) =>
+        [.. page.QuerySelectorAll(".tray [data-finding]").Select(f => f.GetAttribute("data-finding")!)];
+
     /// <summary>An element's text with single spaces.</summary>
     public static string Text(IParentNode page, string selector) =>
         string.Join(' ', page.QuerySelector(selector)!.TextContent.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));

@@ -31,9 +31,16 @@ public sealed class Press(IHtmlGenerator html) : TagHelper
     public ViewContext ViewContext { get; set; } = null!;
 
     /// <inheritdoc/>
+    public override void Init(TagHelperContext context)
+    {
+        if (ViewContext.ViewData["Page"] is IRefusing page && page.Refused(Do, With) is { } typed)
+            context.Items[typeof(TypedForm)] = typed;
+    }
+
+    /// <inheritdoc/>
     public override void Process(TagHelperContext context, TagHelperOutput output)
     {
-        var page = ViewContext.ViewData["Page"] as StationPage;
+        var page = ViewContext.ViewData["Page"] as IRefusing;
         HttpRequest request = ViewContext.HttpContext.Request;
         output.TagName = "form";
         output.Attributes.SetAttribute("method", "post");
@@ -46,8 +53,8 @@ public sealed class Press(IHtmlGenerator html) : TagHelper
         else if (!Anew)
             output.Attributes.SetAttribute(new TagHelperAttribute("data-swap"));
         output.PreContent.AppendHtml(html.GenerateAntiforgery(ViewContext));
-        if (page is not null)
-            Hide(output, "version", $"{page.View.Stored.Version}");
+        if (page is StationPage { View: { } view })
+            Hide(output, "version", $"{view.Stored.Version}");
         foreach ((string name, string? value) in With)
             Hide(output, name, value ?? "");
     }

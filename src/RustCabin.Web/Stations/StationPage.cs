@@ -16,7 +16,7 @@ namespace RustCabin.Web.Stations;
 /// a fix,
 /// undo, redo). A press is a plain form: with script the page is changed in place, without it the browser loads it anew.
 /// </summary>
-public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : PageModel
+public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : PageModel, IRefusing
 {
     JobView? _view;
 
@@ -27,8 +27,11 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
     public abstract Desk Desk { get; }
     public Preferences Preferences => Preferences.From(Request);
 
-    /// <summary>What became of a press that could not be carried out; null when all is well.</summary>
+    /// <inheritdoc/>
     public string? Notice { get; protected set; }
+
+    /// <summary>True if one of these handlers refused what was typed: what is folded round its form stands open.</summary>
+    public bool Refused(params string[] handlers) => handlers.Any(h => ((IRefusing)this).Refused(h) is not null);
 
     public IActionResult OnGet(string job) => Load(job) ? Page() : NotFound();
 

@@ -73,7 +73,8 @@ public class RestsTests
         var machine = new Machine
         {
             More = """
-                , "sites": [ { "id": "one", "kind": "slot", "connector": "card" }, { "id": "two", "kind": "slot", "connector": "card" },
+                , "sites": [ { "id": "one", "kind": "slot", "connector": "card" }, { "id": "two", "kind": "slot",
+                    "connector": "card" },
                              { "id": "top", "kind": "slot" } ]
                 """,
             Parts =

@@ -117,10 +117,13 @@ public sealed partial class RomProofTests
     {
         Reading<Pack> reading = Sample.Read(
             """
-            { "format": "rustcabin.pack/1", "models": [ { "id": "m", "name": "M", "addressBits": 16, "dataBits": 8, "masters": ["cpu"], "revisions": [ { "id": "r", "name": "R" } ], "claims": [
+            { "format": "rustcabin.pack/1", "models": [ { "id": "m", "name": "M", "addressBits": 16, "dataBits": 8,
+                "masters": ["cpu"], "revisions": [ { "id": "r", "name": "R" } ], "claims": [
               { "id": "a", "kind": "rom", "base": "0", "size": "1K", "sockets": ["none"] },
-              { "id": "b", "kind": "rom", "base": "0x1000", "size": "1K", "window": { "banks": 2, "pages": [ { "bank": 1, "site": "gone" } ] } },
-              { "id": "c", "kind": "rom", "base": "0x2000", "size": "1K", "window": { "banks": 2, "pages": [ { "bank": 2, "site": "gone" } ] } },
+              { "id": "b", "kind": "rom", "base": "0x1000", "size": "1K", "window": { "banks": 2, "pages": [ { "bank": 1,
+                  "site": "gone" } ] } },
+              { "id": "c", "kind": "rom", "base": "0x2000", "size": "1K", "window": { "banks": 2, "pages": [ { "bank": 2,
+                  "site": "gone" } ] } },
               { "id": "d", "kind": "rom", "base": "0x3000", "size": "1K", "pages": [ { "bank": 0, "site": "gone" } ] } ] } ] }
             """
         );

@@ -9,7 +9,8 @@ namespace RustCabin.Core.Tests.Sets;
 public sealed class SetSearchTests
 {
     const string Sites = """
-        , "autoWindows": [ { "id": "w", "base": "0x8000", "size": "16K" } ], "sites": [ { "id": "slot", "kind": "slot" }, { "id": "slot-2", "kind": "slot" }, { "id": "cpu", "kind": "socket", "mount": "soldered" } ],
+        , "autoWindows": [ { "id": "w", "base": "0x8000", "size": "16K" } ], "sites": [ { "id": "slot", "kind": "slot" },
+            { "id": "slot-2", "kind": "slot" }, { "id": "cpu", "kind": "socket", "mount": "soldered" } ],
           "rails": [ { "id": "+5", "volts": 5, "amps": 1, "usedAmps": 0.4 } ]
         """;
 
@@ -23,7 +24,8 @@ public sealed class SetSearchTests
         string maker = ""
     ) =>
         $$"""
-            { "id": "{{id}}", "name": "{{id}}", "maker": "{{maker}}", "kind": "memory", "ways": [ { "id": "w", "model": "m", "occupies": [ { "site": "{{site}}", "mode": "in" } ] {{way}} } ],
+            { "id": "{{id}}", "name": "{{id}}", "maker": "{{maker}}", "kind": "memory", "ways": [ { "id": "w", "model": "m",
+                "occupies": [ { "site": "{{site}}", "mode": "in" } ] {{way}} } ],
               "claims": [ { "id": "k", "kind": "ram", "auto": true, "size": "{{size}}" } ], "price": {{price}} {{more}} }
             """;
 

@@ -18,8 +18,10 @@ public sealed class SettingsSolverTests
         Machine.Part(
             id,
             $$"""
-            , "switches": [ { "id": "J", "positions": ["low", "high"], "factory": "low" }, { "id": "K", "positions": ["red", "green"] } ],
-              "claims": [ { "id": "a", "kind": "io", "base": "{{a}}", "size": "256", "when": { "J": "low" } }, { "id": "b", "kind": "io", "base": "{{b}}", "size": "256", "when": { "J": "high" } } ]
+            , "switches": [ { "id": "J", "positions": ["low", "high"], "factory": "low" }, { "id": "K", "positions": ["red",
+                "green"] } ],
+              "claims": [ { "id": "a", "kind": "io", "base": "{{a}}", "size": "256", "when": { "J": "low" } }, { "id": "b",
+                  "kind": "io", "base": "{{b}}", "size": "256", "when": { "J": "high" } } ]
             """,
             site: id
         );
@@ -71,7 +73,9 @@ public sealed class SettingsSolverTests
             "c0",
             """
             , "switches": [ { "id": "W", "positions": ["one", "two", "four"] } ],
-              "claims": [ { "id": "k1", "kind": "ram", "base": "0", "size": "1K", "when": { "W": "one" } }, { "id": "k2", "kind": "ram", "base": "0", "size": "2K", "when": { "W": "two" } }, { "id": "k4", "kind": "ram", "base": "0", "size": "4K", "when": { "W": "four" } } ]
+              "claims": [ { "id": "k1", "kind": "ram", "base": "0", "size": "1K", "when": { "W": "one" } }, { "id": "k2",
+                  "kind": "ram", "base": "0", "size": "2K", "when": { "W": "two" } }, { "id": "k4", "kind": "ram", "base": "0",
+                  "size": "4K", "when": { "W": "four" } } ]
             """,
             site: "c0"
         );

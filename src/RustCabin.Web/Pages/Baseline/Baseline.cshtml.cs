@@ -37,8 +37,6 @@ public sealed partial class BaselineModel(SheetRepository sheets, JobRepository 
     public IReadOnlyDictionary<int, string> Wrong { get; private set; } = new Dictionary<int, string>();
 
     /// <summary>What was typed into another field that could not be taken, by the field's name.</summary>
-    public Dictionary<string, string> Kept { get; } = [];
-
     protected override void Loaded()
     {
         Expected = RustCabin.Core.Bench.PowerUp.Run(View.Before);
@@ -94,7 +92,6 @@ public sealed partial class BaselineModel(SheetRepository sheets, JobRepository 
             string text = (volts.ElementAtOrDefault(i) ?? "").Trim();
             if (text.Length == 0)
                 continue;
-            Kept[$"rail-{id}"] = text;
             if (!TypedNumber.TryParse(text, out decimal value, signed: true) || Math.Abs(value) > 1000)
                 return Refuse(
                     StatusCodes.Status422UnprocessableEntity,
@@ -119,7 +116,6 @@ public sealed partial class BaselineModel(SheetRepository sheets, JobRepository 
         if (!Load(job))
             return NotFound();
         (name, seconds) = ((name ?? "").Trim(), (seconds ?? "").Trim());
-        (Kept["run-name"], Kept["run-seconds"]) = (name, seconds);
         if (!TypedNumber.TryRuns(name, seconds, out IReadOnlyList<decimal> runs, out string wrong))
             return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: {wrong}.");
         return ChangeUnit(

@@ -4,7 +4,6 @@ using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
-using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Baseline;
 
@@ -70,65 +69,38 @@ public sealed partial class BaselineModel
         );
 
     /// <summary>Year, the two mains voltages and what was left half done; empty fields are taken back.</summary>
-    public IActionResult OnPostAge(
-        string job,
-        long version,
-        string? year,
-        string? suppliedFor,
-        string? mainsHere,
-        string? halfDone
-    )
+    public IActionResult OnPostAge(string job, long version, AgeForm form)
     {
         if (!Load(job))
             return NotFound();
-        (Kept["year"], Kept["suppliedFor"], Kept["mainsHere"]) = (year ?? "", suppliedFor ?? "", mainsHere ?? "");
-        if (!TryTyped(year, out decimal? made))
-            return Refuse($"Nothing was changed: \"{year}\" is not a year.");
-        if (!TryTyped(suppliedFor, out decimal? supplied))
-            return Refuse($"Nothing was changed: \"{suppliedFor}\" is not a voltage.");
-        if (!TryTyped(mainsHere, out decimal? here))
-            return Refuse($"Nothing was changed: \"{mainsHere}\" is not a voltage.");
-        if (made is { } whole && whole != decimal.Truncate(whole))
-            return Refuse($"Nothing was changed: survey.year: must be a whole number, not {whole}");
-        return ChangeUnit(
-            job,
-            version,
-            _ =>
-                (
-                    "Age and mains noted",
-                    unit =>
-                        BaselineEdits.Survey(
-                            unit,
-                            s =>
-                                s with
-                                {
-                                    Year = (int?)made,
-                                    SuppliedForVolts = supplied,
-                                    MainsHereVolts = here,
-                                    HalfDone = (halfDone ?? "").Trim(),
-                                }
-                        )
-                )
-        );
-    }
-
-    /// <summary>A number with or without its V; nothing typed is null.</summary>
-    static bool TryTyped(string? text, out decimal? value)
-    {
-        string typed = (text ?? "").Trim().TrimEnd('V', ' ');
-        value = null;
-        if (typed.Length == 0)
-            return true;
-        bool read = TypedNumber.TryParse(typed, out decimal number, signed: true) && Math.Abs(number) < 1_000_000;
-        value = read ? number : null;
-        return read;
+        return form.TryRead(out Survey age, out string wrong)
+            ? ChangeUnit(
+                job,
+                version,
+                _ =>
+                    (
+                        "Age and mains noted",
+                        unit =>
+                            BaselineEdits.Survey(
+                                unit,
+                                s =>
+                                    s with
+                                    {
+                                        Year = age.Year,
+                                        SuppliedForVolts = age.SuppliedForVolts,
+                                        MainsHereVolts = age.MainsHereVolts,
+                                        HalfDone = age.HalfDone,
+                                    }
+                            )
+                    )
+            )
+            : Refuse($"Nothing was changed: {wrong}.");
     }
 
     public IActionResult OnPostNote(string job, long version, string? text, bool fault)
     {
         if (!Load(job))
             return NotFound();
-        Kept["note"] = text ?? "";
         return string.IsNullOrWhiteSpace(text)
             ? Refuse(StatusCodes.Status422UnprocessableEntity, "Nothing was changed: write what you saw.")
             : ChangeUnit(
@@ -156,7 +128,6 @@ public sealed partial class BaselineModel
     {
         if (!Load(job))
             return NotFound();
-        (Kept["belonging"], Kept["belonging-place"]) = (what ?? "", place ?? "");
         return string.IsNullOrWhiteSpace(what)
             ? Refuse(StatusCodes.Status422UnprocessableEntity, "Nothing was changed: write what belongs to the unit.")
             : ChangeUnit(
@@ -212,7 +183,6 @@ public sealed partial class BaselineModel
     {
         if (!Load(job))
             return NotFound();
-        Kept["photo-note"] = note ?? "";
         if (photo.Count == 0)
             return Refuse(StatusCodes.Status422UnprocessableEntity, "Pick a picture: PNG, JPEG or WebP.");
         if (note?.Length > TextLimits.Longest)

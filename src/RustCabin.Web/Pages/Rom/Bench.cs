@@ -11,26 +11,12 @@ public sealed partial class RomModel
     public Compared? Compared { get; private set; }
     public string ComparedName { get; private set; } = "";
 
-    public async Task<IActionResult> OnPostUpload(
-        string job,
-        long version,
-        string site,
-        List<IFormFile> file,
-        string? paste,
-        string? name,
-        string? origin,
-        string? right
-    )
+    public async Task<IActionResult> OnPostUpload(string job, long version, string site, List<IFormFile> file, ImageForm form)
     {
         if (!Load(job))
             return NotFound();
-        (Kept["name"], Kept["origin"], Kept["right"], Kept["paste"]) = (
-            (name ?? "").Trim(),
-            (origin ?? "").Trim(),
-            (right ?? "").Trim(),
-            paste ?? ""
-        );
-        if (Kept["origin"].Length is 0 or > 500 || Kept["right"].Length is 0 or > 500)
+        (string name, string origin, string right, string paste) = form.Trimmed;
+        if (origin.Length is 0 or > 500 || right.Length is 0 or > 500)
             return Unfit(
                 "Nothing was kept: say where the image comes from and on what right it is used. Images belong to their owners."
             );
@@ -43,8 +29,8 @@ public sealed partial class RomModel
                 await one.CopyToAsync(bytes, HttpContext.RequestAborted);
                 parts.Add(Read(bytes.ToArray()));
             }
-            if (parts.Count == 0 && Kept["paste"].Trim().Length > 0)
-                parts.Add(Read(Encoding.ASCII.GetBytes(Kept["paste"].Trim() + "\n")));
+            if (parts.Count == 0 && paste.Length > 0)
+                parts.Add(Read(Encoding.ASCII.GetBytes(paste + "\n")));
             if (parts.Count == 0)
                 return Unfit("Nothing was kept: choose a file, or paste its records.");
             // Files of a split set come as lanes, in order.
@@ -54,9 +40,9 @@ public sealed partial class RomModel
                 job,
                 version,
                 site,
-                Kept["name"].Length > 0 ? Kept["name"] : file.FirstOrDefault()?.FileName ?? "pasted",
-                Kept["origin"],
-                Kept["right"],
+                name.Length > 0 ? name : file.FirstOrDefault()?.FileName ?? "pasted",
+                origin,
+                right,
                 image
             );
         }

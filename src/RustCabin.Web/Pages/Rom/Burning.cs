@@ -3,7 +3,6 @@ using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Rom;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
-using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Rom;
 
@@ -62,33 +61,12 @@ public sealed partial class RomModel
         );
     }
 
-    public IActionResult OnPostLampOn(
-        string job,
-        long version,
-        string site,
-        string? dose,
-        string? intensity,
-        string? lamp,
-        bool heeded
-    )
+    public IActionResult OnPostLampOn(string job, long version, string site, LampForm form)
     {
         if (!Load(job))
             return NotFound();
-        (Kept["dose"], Kept["intensity"], Kept["lamp"]) = ((dose ?? "").Trim(), (intensity ?? "").Trim(), (lamp ?? "").Trim());
-        if (!heeded)
-            return Unfit("Nothing was begun: tick the caution first.");
-        if (!TypedNumber.TryParse(dose, out decimal wanted) || wanted is <= 0 or > 1000)
-            return Unfit($"Nothing was begun: \"{dose}\" is not a dose in Ws/cm2; type 15.");
-        if (!TypedNumber.TryParse(intensity, out decimal given) || given is <= 0 or > 1000)
-            return Unfit($"Nothing was begun: \"{intensity}\" is not an intensity in mW/cm2; type 12.");
-        if (!TypedNumber.TryParse(lamp, out decimal share) || share is <= 0 or > 100)
-            return Unfit($"Nothing was begun: \"{lamp}\" is not what the lamp still gives; type a share from 1 to 100 %.");
-        int seconds = (int)Math.Ceiling(Erasing.Seconds(wanted, given, share / 100));
-        return seconds > 1_000_000
-            ? Unfit(
-                $"Nothing was begun: {seconds:#,0} s are more than a lamp is good for. Put the device nearer, or change the lamp."
-            )
-            : Change(
+        return form.TryRead(out int seconds, out string wrong)
+            ? Change(
                 job,
                 version,
                 _ =>
@@ -96,7 +74,8 @@ public sealed partial class RomModel
                         $"Eraser on for {seconds} s",
                         json => RomEdits.LampOn(json, site, new Erasure { At = Now(), Seconds = seconds })
                     )
-            );
+            )
+            : Unfit($"Nothing was begun: {wrong}.");
     }
 
     /// <summary>The lamp is off: an erasure that ran its time counts, one that was broken off does not.</summary>
@@ -117,10 +96,10 @@ public sealed partial class RomModel
     {
         if (!Load(job))
             return NotFound();
-        Kept["batch"] = (batch ?? "").Trim();
+        string typed = (batch ?? "").Trim();
         if (Plan is null || Device is null || ToBurn is null)
             return Unfit("Nothing was burnt: choose a device and an image first.");
-        if (Kept["batch"].Length > 60)
+        if (typed.Length > 60)
             return Unfit("Nothing was burnt: a batch has up to 60 letters.");
         ProgrammerFault with = Enum.TryParse(fault, out ProgrammerFault chosen) ? chosen : ProgrammerFault.None;
         BurnResult last = new Programmer(Device, with).Run(ToBurn)[^1];
@@ -131,7 +110,7 @@ public sealed partial class RomModel
             Step = last.Step,
             Words = last.Words,
             Device = Plan.Device,
-            Batch = Kept["batch"],
+            Batch = typed,
             Setting =
                 $"{Device.Name}, {(Device.DataLines == 16 ? "low byte first, " : "")}{new ByteSize((ulong)ToBurn.Length)} from 0",
             Label = string.Join(" / ", LabelLines),
@@ -165,10 +144,7 @@ public sealed partial class RomModel
             return NotFound();
         string[] lines = [.. (label ?? "").ReplaceLineEndings("\n").Split('\n').Select(l => l.Trim()).Where(l => l.Length > 0)];
         if (RomLabel.Wrong(lines) is { } wrong)
-        {
-            Kept["label"] = label ?? "";
             return Unfit($"The label was not kept: {wrong}.");
-        }
         return Change(
             job,
             version,

@@ -6,7 +6,6 @@ using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Images;
 using RustCabin.Core.Rom;
-using RustCabin.Core.Units;
 using RustCabin.Data;
 
 namespace RustCabin.Web.Pages.Rom;
@@ -141,100 +140,39 @@ public sealed partial class RomModel
         }
     }
 
-    /// <summary>What is typed for an operation is kept when it cannot be read.</summary>
-    IActionResult Typed(string job, long version, string site, Func<RomOp?> make, params (string Name, string? Text)[] typed)
+    IActionResult Add(string job, long version, string site, RomOp? op, string wrong) =>
+        op is null ? NoOp(job, wrong) : AddOp(job, version, site, op);
+
+    public IActionResult OnPostPad(string job, long version, string site, PadForm form) =>
+        Add(job, version, site, form.Read(out string wrong), wrong);
+
+    public IActionResult OnPostSlice(string job, long version, string site, SliceForm form) =>
+        Add(job, version, site, form.Read(out string wrong), wrong);
+
+    public IActionResult OnPostPatch(string job, long version, string site, PatchForm form)
     {
-        if (!Load(job))
-            return NotFound();
-        foreach ((string name, string? text) in typed)
-            Kept[name] = (text ?? "").Trim();
-        return make() is { } op ? AddOp(job, version, site, op) : Unfit($"Nothing was changed: {_wrong}");
+        RomOp? patch = form.Read(out string wrong);
+        if (patch is not null && ReadOps($"[{patch.Text}]") is null)
+            (patch, wrong) = (null, "bytes: must be pairs of hex digits, such as \"4e 71\"");
+        return Add(job, version, site, patch, wrong);
     }
 
-    string _wrong = "";
-
-    public IActionResult OnPostPad(string job, long version, string site, string? size) =>
-        Typed(job, version, site, () => Size("pad") is { } to ? new Pad { Size = to } : null, ("pad", size));
-
-    public IActionResult OnPostSlice(string job, long version, string site, string? from, string? size) =>
-        Typed(
-            job,
-            version,
-            site,
-            () => Place("from") is { } at && Size("size") is { } long_ ? new Slice { From = at, Size = long_ } : null,
-            ("from", from),
-            ("size", size)
-        );
-
-    public IActionResult OnPostPatch(string job, long version, string site, string? patchAt, string? bytes) =>
-        Typed(
-            job,
-            version,
-            site,
-            () =>
-            {
-                if (Place("patchAt") is not { } at)
-                    return null;
-                if (ReadOps($"[{new Patch { At = at, Bytes = Kept["bytes"] }.Text}]") is [var op])
-                    return op;
-                _wrong = "bytes: must be pairs of hex digits, such as \"4e 71\"";
-                return null;
-            },
-            ("patchAt", patchAt),
-            ("bytes", bytes)
-        );
-
-    public IActionResult OnPostChecksum(string job, long version, string site, string kind, string? sumAt, bool little) =>
-        Typed(
-            job,
-            version,
-            site,
-            () =>
-                Place("sumAt") is { } at
-                    ? new Checksum
-                    {
-                        Kind = kind == "sum32" ? "sum32" : "sum16",
-                        At = at,
-                        Little = little,
-                    }
-                    : null,
-            ("sumAt", sumAt)
-        );
-
-    ByteSize? Size(string field)
-    {
-        if (ByteSize.TryTyped(Kept[field], out ByteSize size) && size.Bytes is > 0 and <= RomFile.Largest)
-            return size;
-        _wrong = $"\"{Kept[field]}\" is not a size; type 512K";
-        return null;
-    }
-
-    /// <summary>A place in an image: hex with 0x or $, or decimal.</summary>
-    ByteSize? Place(string field)
-    {
-        string text = Kept[field];
-        bool hex = text.StartsWith("0x", StringComparison.OrdinalIgnoreCase) || text.StartsWith('$');
-        string digits = hex ? text[(text[0] == '$' ? 1 : 2)..] : text;
-        NumberStyles style = hex ? NumberStyles.AllowHexSpecifier : NumberStyles.None;
-        if (ulong.TryParse(digits, style, CultureInfo.InvariantCulture, out ulong place) && place < RomFile.Largest)
-            return new ByteSize(place);
-        _wrong = $"\"{text}\" is not a place in the image; type 0x1FC or 508";
-        return null;
-    }
+    public IActionResult OnPostChecksum(string job, long version, string site, ChecksumForm form) =>
+        Add(job, version, site, form.Read(out string wrong), wrong);
 
     public IActionResult OnPostKeepRecipe(string job, string? recipe)
     {
         if (!Load(job))
             return NotFound();
-        Kept["recipe"] = (recipe ?? "").Trim();
+        recipe = (recipe ?? "").Trim();
         if (Plan is not { Ops.Count: > 0 })
             return Unfit("Nothing was kept: the chain has no operation yet.");
-        if (Kept["recipe"].Length is 0 or > 60)
+        if (recipe.Length is 0 or > 60)
             return Unfit("Nothing was kept: give the recipe a name of up to 60 letters.");
-        return recipes.Add(Kept["recipe"], Plan.OpsText)
+        return recipes.Add(recipe, Plan.OpsText)
             ? LocalRedirect(Request.Path + AsShown())
             : Unfit(
-                $"Nothing was kept: another recipe is called \"{Kept["recipe"]}\", or there are {RecipeRepository.Most} "
+                $"Nothing was kept: another recipe is called \"{recipe}\", or there are {RecipeRepository.Most} "
                     + $"already. Take another name."
             );
     }

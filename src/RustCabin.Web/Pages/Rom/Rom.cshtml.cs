@@ -48,8 +48,6 @@ public sealed partial class RomModel(
     public IReadOnlyList<RomImageLine> Images { get; private set; } = [];
     public IReadOnlyList<RomImageLine> Planned { get; private set; } = [];
 
-    public Dictionary<string, string> Kept { get; } = [];
-
     protected override void Loaded()
     {
         Sockets = [.. View.After.Sites.Where(s => s.Pinout.Count > 0)];
@@ -88,13 +86,10 @@ public sealed partial class RomModel(
     {
         if (!Load(job))
             return NotFound();
-        Kept["ns"] = (ns ?? "").Trim();
+        ns = (ns ?? "").Trim();
         int? time = null;
-        if (Kept["ns"].Length > 0)
-            if (
-                int.TryParse(Kept["ns"], NumberStyles.None, CultureInfo.InvariantCulture, out int typed)
-                && typed is >= 1 and <= 10_000
-            )
+        if (ns.Length > 0)
+            if (int.TryParse(ns, NumberStyles.None, CultureInfo.InvariantCulture, out int typed) && typed is >= 1 and <= 10_000)
                 time = typed;
             else
                 return Unfit($"Nothing was changed: \"{ns}\" is not an access time in ns; type 120.");

@@ -8,6 +8,7 @@ using RustCabin.Core.Declared;
 using RustCabin.Core.Packs;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
+using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Sheets;
 
@@ -16,7 +17,9 @@ namespace RustCabin.Web.Pages.Sheets;
 /// saving brings the sheet in
 /// through the importer, so that what it holds is checked as any pack is.
 /// </summary>
-public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, PackImport import, JobRepository jobs) : PageModel
+public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, PackImport import, JobRepository jobs)
+    : PageModel,
+        IRefusing
 {
     static readonly JsonSerializerOptions Layout = new()
     {
@@ -44,6 +47,10 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
 
     [BindProperty(SupportsGet = true, Name = "board")]
     public string? Board { get; set; }
+
+    /// <inheritdoc/>
+    public string Post(string handler) =>
+        Request.Path + QueryString.Create("handler", handler) + (Board is null ? "" : $"&board={Uri.EscapeDataString(Board)}");
 
     public Preferences Preferences => Preferences.From(Request);
     public string Title => Sheet["name"]?.ToString() is { Length: > 0 } name ? name : $"A new {Kind}";

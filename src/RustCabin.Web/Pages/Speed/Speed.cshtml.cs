@@ -1,7 +1,6 @@
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Speed;
-using RustCabin.Core.Units;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 
@@ -15,7 +14,6 @@ public sealed class SpeedModel(SheetRepository sheets, JobRepository jobs) : Sta
     public override Desk Desk => Desks.Of<SpeedDesk>();
 
     public SpeedReport Report { get; private set; } = null!;
-    public Dictionary<string, string> Kept { get; } = [];
     public IReadOnlyList<(string Kind, decimal Factor)> Factors { get; private set; } = [];
 
     [BindProperty(SupportsGet = true)]
@@ -72,7 +70,6 @@ public sealed class SpeedModel(SheetRepository sheets, JobRepository jobs) : Sta
         foreach ((int i, string name) in kind.Index())
         {
             string text = (seconds.ElementAtOrDefault(i) ?? "").Trim();
-            Kept[$"work-{name}"] = text;
             if (text.Length == 0 || text == "0")
                 continue;
             if (!Kinds.Contains(name) || !TypedNumber.TryParse(text.TrimEnd('s'), out decimal value) || value > 1_000_000_000)
@@ -98,7 +95,6 @@ public sealed class SpeedModel(SheetRepository sheets, JobRepository jobs) : Sta
         if (!Load(job))
             return NotFound();
         (name, seconds) = ((name ?? "").Trim(), (seconds ?? "").Trim());
-        (Kept["run-name"], Kept["run-seconds"]) = (name, seconds);
         if (!TypedNumber.TryRuns(name, seconds, out IReadOnlyList<decimal> runs, out string wrong))
             return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: {wrong}.");
         return Change(
@@ -112,39 +108,13 @@ public sealed class SpeedModel(SheetRepository sheets, JobRepository jobs) : Sta
         );
     }
 
-    public IActionResult OnPostClaim(string job, long version, string? who, string? ratio, string? unit)
+    public IActionResult OnPostClaim(string job, long version, ClaimForm form)
     {
         if (!Load(job))
             return NotFound();
-        (Kept["who"], Kept["ratio"]) = ((who ?? "").Trim(), (ratio ?? "").Trim());
-        if (Kept["who"].Length is 0 or > 200)
-            return Refuse(
-                StatusCodes.Status422UnprocessableEntity,
-                "Nothing was changed: say who claims it, in 200 characters at most."
-            );
-        if (!TypedNumber.TryParse(Kept["ratio"], out decimal times) || times is <= 0 or > 1_000_000)
-            return Refuse(
-                StatusCodes.Status422UnprocessableEntity,
-                $"Nothing was changed: \"{Kept["ratio"]}\" is not how many times as fast; type 1.00."
-            );
-        return Change(
-            job,
-            version,
-            _ =>
-                (
-                    $"Claim noted: {Kept["who"]}, x {times}",
-                    json =>
-                        SpeedEdits.Claim(
-                            json,
-                            new SpeedClaim
-                            {
-                                Who = Kept["who"],
-                                Ratio = times,
-                                Unit = string.IsNullOrEmpty(unit) ? null : unit,
-                            }
-                        )
-                )
-        );
+        return form.TryRead(out SpeedClaim claim, out string wrong)
+            ? Change(job, version, _ => ($"Claim noted: {claim.Who}, x {claim.Ratio}", json => SpeedEdits.Claim(json, claim)))
+            : Refuse($"Nothing was changed: {wrong}.");
     }
 
     public IActionResult OnPostUnclaim(string job, long version, int index) =>
@@ -157,52 +127,12 @@ public sealed class SpeedModel(SheetRepository sheets, JobRepository jobs) : Sta
                     : ("Claim taken away", json => SpeedEdits.Unclaim(json, index))
         );
 
-    public IActionResult OnPostSeen(string job, long version, string? clock, string? coprocessor, string? memory)
+    public IActionResult OnPostSeen(string job, long version, SeenForm form)
     {
         if (!Load(job))
             return NotFound();
-        (Kept["seen-clock"], Kept["seen-memory"]) = ((clock ?? "").Trim(), (memory ?? "").Trim());
-        decimal? mhz = null;
-        ByteSize? bytes = null;
-        if (Kept["seen-clock"].Length > 0)
-            if (TypedNumber.TryParse(Kept["seen-clock"], out decimal value) && value is > 0 and <= 100_000)
-                mhz = value;
-            else
-                return Refuse(
-                    StatusCodes.Status422UnprocessableEntity,
-                    $"Nothing was changed: \"{Kept["seen-clock"]}\" is not a clock in MHz."
-                );
-        if (Kept["seen-memory"].Length > 0)
-            if (ByteSize.TryTyped(Kept["seen-memory"], out ByteSize size))
-                bytes = size;
-            else
-                return Refuse(
-                    StatusCodes.Status422UnprocessableEntity,
-                    $"Nothing was changed: \"{Kept["seen-memory"]}\" is not a size; type 4096K or 4M."
-                );
-        bool? seen = coprocessor switch
-        {
-            "yes" => true,
-            "no" => false,
-            _ => null,
-        };
-        return Change(
-            job,
-            version,
-            _ =>
-                (
-                    "Noted what the benchmark reads",
-                    json =>
-                        SpeedEdits.Seen(
-                            json,
-                            new SpeedSeen
-                            {
-                                ClockMHz = mhz,
-                                Coprocessor = seen,
-                                Memory = bytes,
-                            }
-                        )
-                )
-        );
+        return form.TryRead(out SpeedSeen seen, out string wrong)
+            ? Change(job, version, _ => ("Noted what the benchmark reads", json => SpeedEdits.Seen(json, seen)))
+            : Refuse($"Nothing was changed: {wrong}.");
     }
 }

@@ -5,7 +5,6 @@ using RustCabin.Core.Declared;
 using RustCabin.Core.Needs;
 using RustCabin.Core.Sets;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Units;
 using RustCabin.Core.Wants;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
@@ -31,7 +30,6 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
     public BuildSets? Found { get; private set; }
     public SearchProgress? Under { get; private set; }
     public IReadOnlyList<BuildSet> Sets { get; private set; } = [];
-    public Dictionary<string, string> Kept { get; } = [];
 
     protected override void Loaded()
     {
@@ -120,38 +118,13 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
     public static string Text(Need want) => Need.Write(want)!.ToJsonString();
 
     /// <summary>A want put together by hand: memory of a master, speed, storage, or something by its name.</summary>
-    public IActionResult OnPostAsk(string job, long version, string kind, string? amount, string? what, bool free)
+    public IActionResult OnPostAsk(string job, long version, AskForm form)
     {
         if (!Load(job))
             return NotFound();
-        (amount, what) = ((amount ?? "").Trim(), (what ?? "").Trim());
-        (Kept["kind"], Kept["amount"], Kept["what"]) = (kind, amount, what);
-        bool memory = kind.StartsWith("memory:", StringComparison.Ordinal);
-        if (memory || kind == "storage")
-        {
-            if (!ByteSize.TryTyped(amount, out ByteSize size) || size.Bytes == 0)
-                return Refuse($"Nothing was changed: \"{amount}\" is not a size; type 512K or 4M.");
-            return Want(job, version, memory ? new MemoryNeed(kind["memory:".Length..], size, free) : new StorageNeed(size));
-        }
-        if (kind == "speed")
-            return TypedNumber.TryParse(amount, out decimal factor) && factor is > 0 and <= 100_000
-                ? Want(job, version, new SpeedNeed(factor))
-                : Refuse($"Nothing was changed: \"{amount}\" is not how many times as fast; type 3 or 2.5.");
-        if (what.Length is 0 or > 100)
-            return Refuse("Nothing was changed: say what it should give, such as start-from-card.");
-        return Want(
-            job,
-            version,
-            kind switch
-            {
-                "region" => new RegionNeed(what),
-                "rail" => new RailNeed(what),
-                "can" => new CanNeed(what),
-                "signal" => new SignalNeed(what),
-                "free" => new FreeNeed(what),
-                _ => new ProvidesNeed(what),
-            }
-        );
+        return form.TryRead(out Need want, out string wrong)
+            ? Want(job, version, want)
+            : Refuse($"Nothing was changed: {wrong}.");
     }
 
     public IActionResult OnPostUnwant(string job, long version, int index) =>
@@ -170,37 +143,13 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
     static string NamesOf(BuildSet set) =>
         set.Parts.Count == 0 ? "no part needed" : string.Join(", ", set.Parts.Select(p => p.Part.Name));
 
-    public IActionResult OnPostLimits(
-        string job,
-        long version,
-        string? budget,
-        int? skill,
-        bool reversible,
-        bool fromStock,
-        List<string> keep
-    )
+    public IActionResult OnPostLimits(string job, long version, LimitsForm form)
     {
         if (!Load(job))
             return NotFound();
-        Kept["budget"] = (budget ?? "").Trim();
-        decimal? most = null;
-        if (Kept["budget"].Length > 0)
-            if (TypedNumber.TryParse(budget, out decimal value) && value <= 100_000_000)
-                most = value;
-            else
-                return Refuse(
-                    StatusCodes.Status422UnprocessableEntity,
-                    $"Nothing was changed: \"{Kept["budget"]}\" is not an amount; type 90 or 90.50."
-                );
-        var limits = new JobLimits
-        {
-            Budget = most,
-            Skill = skill is >= 1 and <= 5 ? skill : null,
-            Reversible = reversible,
-            FromStock = fromStock,
-            Keep = [.. keep.Where(k => View.Sheets.FindPart(k) is not null).Distinct()],
-        };
-        return Change(job, version, _ => ("Limits set", json => WantEdits.Limits(json, limits)));
+        return form.TryRead(k => View.Sheets.FindPart(k) is not null, out JobLimits limits, out string wrong)
+            ? Change(job, version, _ => ("Limits set", json => WantEdits.Limits(json, limits)))
+            : Refuse($"Nothing was changed: {wrong}.");
     }
 
     /// <summary>Makes a set the job. It is looked for again if its search was lost.</summary>
