@@ -36,7 +36,7 @@ public static class PowerUp
     public static PowerUpCount Run(Model model, ResolvedMap map, IReadOnlyList<BusFault>? faults = null)
     {
         int word = Math.Max(1, model.DataBits / 8);
-        var bus = new SimulatedBus(map, master: 0, faults, word);
+        var bus = new SimulatedBus(map, master: 0, faults, word) { KeepsLast = model.Undriven == Undriven.Last };
         return new PowerUpCount([
             .. model.PowerUp.Select(line => line.Auto ? CountPlaced(line, map) : Scan(line, bus, word, model.AddressBits)),
         ]);
@@ -44,12 +44,21 @@ public static class PowerUp
 
     static CountedLine CountPlaced(PowerUpLine line, ResolvedMap map)
     {
-        DecodedClaim[] placed = [.. map.Claims.Where(c => c is { Auto: true, Kind: ClaimKind.Ram })];
-        ByteSize found = new(placed.Aggregate(0ul, (sum, c) => sum + c.Size));
+        (int Index, DecodedClaim Item)[] all = [.. map.Claims.Index().Where(c => c.Item is { Auto: true, Kind: ClaimKind.Ram })];
+        IReadOnlyDictionary<int, ulong> reached = Reachable.Within(
+            map,
+            [.. all.Select(c => AddressRange.Of(c.Item.Base, c.Item.Size)).OrderBy(r => r.From)],
+            master: 0
+        );
+        DecodedClaim[] placed = [.. all.Where(c => reached.GetValueOrDefault(c.Index) > 0).Select(c => c.Item)];
+        ByteSize found = new(all.Aggregate(0ul, (sum, c) => sum + reached.GetValueOrDefault(c.Index)));
+        string first = map.Masters[0];
         string why =
-            placed.Length == 0
-                ? "Self-configuration placed no memory."
-                : $"Self-configuration placed {string.Join(" and ", placed.Select(c => new ByteSize(c.Size)))}.";
+            placed.Length > 0 ? $"Self-configuration placed {string.Join(" and ", placed.Select(c => new ByteSize(c.Size)))}."
+            : all.Length > 0
+                ? $"Self-configuration placed {string.Join(" and ", all.Select(c => new ByteSize(c.Item.Size)))}, "
+                    + $"which {first} does not reach."
+            : "Self-configuration placed no memory.";
         return Capped(line, found, [.. placed.Select(c => AddressRange.Of(c.Base, c.Size))], why);
     }
 
@@ -58,18 +67,21 @@ public static class PowerUp
         ulong step = line.Step.Bytes,
             found = 0;
         var passed = new List<AddressRange>();
+        // What a block is held against: the scan's beginning; where that may be empty, the first block that passed.
+        ulong? beginning = line.StopAtGap ? line.From.Value : null;
         string why = $"Every block of {line.Step} up to {new Address(line.To.Value - 1).ToScreen(addressBits)} answered.";
         for (ulong at = line.From.Value; at + step <= line.To.Value; at += step)
         {
             string? failure =
                 Probe.Block(bus, at, step, word)
                 ?? (
-                    at > line.From.Value && Probe.Aliases(bus, line.From.Value, at, word)
-                        ? $"shows the same memory as {line.From.ToScreen(addressBits)}"
+                    beginning is { } first && at > first && Probe.Aliases(bus, first, at, word)
+                        ? $"shows the same memory as {new Address(first).ToScreen(addressBits)}"
                         : null
                 );
             if (failure is null)
             {
+                beginning ??= at;
                 found += step;
                 Extend(passed, AddressRange.Of(at, step));
                 continue;

@@ -19,6 +19,7 @@ static class Probe
     {
         Fill(bus, beginning, word, 0x55);
         Fill(bus, at, word, 0xAA);
+        bus.Pass(0xAA);
         return !Reads(bus, beginning, word, 0x55);
     }
 
@@ -27,6 +28,8 @@ static class Probe
         foreach (byte pattern in Patterns)
         {
             Fill(bus, at, word, pattern);
+            // The next instruction is fetched between, so what the write left on the bus is not taken for memory.
+            bus.Pass((byte)~pattern);
             if (!Reads(bus, at, word, pattern))
                 return false;
         }

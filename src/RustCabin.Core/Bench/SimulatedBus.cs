@@ -10,7 +10,8 @@ public delegate byte ClaimContents(int bank, ulong offset);
 /// The machine as seen from one bus master: reads and writes go through the resolved map, RAM keeps what is written, a bank
 /// register is a
 /// latch. Contents are kept only for bytes that were written, so that a space of any size costs what is touched.
-/// <para>Where nothing drives a read it gives 0xFF; where several do, the lows win, as they do between TTL drivers.</para>
+/// <para>Where nothing drives a read it gives 0xFF, or what was last on the bus where the model says so; where several do, the
+/// lows win, as they do between TTL drivers.</para>
 /// Not for several threads.
 /// </summary>
 public sealed class SimulatedBus
@@ -26,6 +27,7 @@ public sealed class SimulatedBus
     readonly int _wordBytes;
     readonly Dictionary<int, ClaimContents> _contents = [];
     Segment _segment;
+    byte _last = Undriven;
 
     /// <summary>
     /// A machine just switched on, as master number <paramref name="master"/> (0 is the model's first) sees it. <paramref
@@ -59,6 +61,9 @@ public sealed class SimulatedBus
             _latches[_registerOf[index]] = new Random(random.Seed).Next(RegisterValues(claim.Window!.Banks));
     }
 
+    /// <summary>A read that nothing drives gives what was last on the bus, instead of 0xFF.</summary>
+    public bool KeepsLast { get; init; }
+
     /// <summary>
     /// Puts what <paramref name="contents"/> holds behind a claim that is read, such as a device in its socket; the claim's index
     /// is that of the map.
@@ -75,15 +80,20 @@ public sealed class SimulatedBus
     {
         address &= Decode.Space(_map.AddressBits);
         byte value = Undriven;
+        bool driven = false;
         foreach (Answering answer in Here(address))
-            if (Sees(answer) && _map.Claims[answer.Claim] is { Reads: true } claim)
-                value &= Held(answer.Claim, claim, address);
+            if ((answer.ReadBy & _master) != 0 && _map.Claims[answer.Claim] is { Reads: true } claim)
+                (value, driven) = ((byte)(value & Held(answer.Claim, claim, address)), true);
+        if (!driven && KeepsLast)
+            value = _last;
+        _last = value;
         return value;
     }
 
     /// <summary>A write, which goes to everything that takes it there. Addresses beyond the space wrap round.</summary>
     public void Write(ulong address, byte value)
     {
+        _last = value;
         address &= Decode.Space(_map.AddressBits);
         foreach (Answering answer in Here(address))
         {
@@ -96,6 +106,9 @@ public sealed class SimulatedBus
         }
     }
 
+    /// <summary>Something else goes over the bus, such as the fetch of the next instruction.</summary>
+    public void Pass(byte value) => _last = value;
+
     byte Held(int index, DecodedClaim claim, ulong address) =>
         claim.Kind switch
         {
@@ -104,9 +117,21 @@ public sealed class SimulatedBus
             not ClaimKind.Ram when _contents.TryGetValue(index, out ClaimContents? contents) => BankThere(index, claim)
                 ? contents(Bank(index, claim), Decode.Offset(claim, address))
                 : Undriven,
-            // What a ROM or a chip holds is not known to a map; only that it is not what a scan has just written.
+            ClaimKind.Rom => Unknown(index, Decode.Offset(claim, address) + (ulong)Bank(index, claim) * claim.Size),
+            // What a chip answers is not known to a map.
             _ => Undriven,
         };
+
+    /// <summary>
+    /// What a ROM holds of which no image was put behind its claim: not what a scan has just written there, and not 0xFF either,
+    /// but some byte that is always the same.
+    /// </summary>
+    static byte Unknown(int claim, ulong offset)
+    {
+        ulong mixed = (offset + 1 + ((ulong)claim << 40)) * 0x9E3779B97F4A7C15;
+        mixed = (mixed ^ (mixed >> 29)) * 0xBF58476D1CE4E5B9;
+        return (byte)(mixed >> 56);
+    }
 
     (int, ulong) Cell(int index, DecodedClaim claim, ulong address) =>
         (index, Faults(index, claim, address).Reached(Decode.Offset(claim, address)) + (ulong)Bank(index, claim) * claim.Size);

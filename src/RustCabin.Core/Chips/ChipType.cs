@@ -13,7 +13,7 @@ public sealed record Refresh(int Rows, decimal Ms);
 /// A type of memory chip, from the table that ships as data (chip-types.json). <paramref name="AddressPins"/> of a DRAM are
 /// multiplexed: each serves a row and a
 /// column. <paramref name="Unusual"/>: why a number of it mostly means another type; null for the usual one. Source:
-/// docs/handbook/memory.md, Chips.
+/// docs/handbook/memory.md, Chips. <paramref name="NoCounter"/>: why it cannot refresh itself; null: it can.
 /// </summary>
 public sealed record ChipType(
     string Organisation,
@@ -23,9 +23,23 @@ public sealed record ChipType(
     IReadOnlyList<Refresh> Refresh,
     IReadOnlyList<string> Supplies,
     IReadOnlyList<string> Numbers,
-    string? Unusual = null
+    string? Unusual = null,
+    int? ColumnLines = null,
+    string? NoCounter = null
 )
 {
+    /// <summary>How many of the multiplexed lines serve columns; rows take all of them.</summary>
+    public int Columns { get; } = ColumnLines ?? AddressPins;
+
+    /// <summary>
+    /// The share of the chip that is reached with so many address lines: a line that is missing takes a row line and a column
+    /// line of a multiplexed chip, where it served both.
+    /// </summary>
+    public int ShareReached(int lines) =>
+        Family == Dram
+            ? 1 << Math.Max(0, AddressPins - lines) + Math.Max(0, Columns - lines)
+            : 1 << Math.Max(0, AddressPins - lines);
+
     /// <summary>Dynamic memory, which is refreshed.</summary>
     public const string Dram = "DRAM";
 
@@ -37,11 +51,8 @@ public sealed record ChipType(
 
     static readonly IReadOnlyList<ChipType> Loaded = Load();
 
-    /// <summary>Every type of the table, in its order.</summary>
-    public static IReadOnlyList<ChipType> All => Loaded;
-
     /// <summary>Memory that a bank can be made of: DRAM and SRAM, each organisation once.</summary>
-    public static IEnumerable<ChipType> ForBanks => Loaded.Where(t => t.Family != Eprom && t.Unusual is null);
+    public static IReadOnlyList<ChipType> ForBanks => Loaded;
 
     /// <summary>
     /// The memory type of an organisation (<c>256Kx1</c>) or of a generic number (<c>41256</c>); null when the table has none.
@@ -49,6 +60,14 @@ public sealed record ChipType(
     public static ChipType? Find(string text) =>
         ForBanks.FirstOrDefault(t => t.Organisation.Equals(text.Trim(), StringComparison.OrdinalIgnoreCase))
         ?? ForBanks.FirstOrDefault(t => t.Numbers.Contains(text.Trim()));
+
+    /// <summary>True for depth and width, such as <c>256Kx1</c>.</summary>
+    public static bool IsOrganisation(string text) =>
+        text.IndexOf('x') is > 0 and var at
+        && ByteSize.TryParse(text.AsSpan(0, at), out ByteSize depth)
+        && depth.Bytes > 0
+        && int.TryParse(text.AsSpan(at + 1), NumberStyles.None, CultureInfo.InvariantCulture, out int width)
+        && width is > 0 and <= 64;
 
     /// <summary>Words of the chip.</summary>
     public ulong Depth { get; } =

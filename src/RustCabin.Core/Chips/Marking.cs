@@ -14,117 +14,123 @@ public sealed record DateCode(int Year, int Week);
 public sealed record MarkingReading(ChipType Type, int? Ns, DateCode? DateCode, double Score, string Why);
 
 /// <summary>
-/// Reads what is printed on a chip: the maker's letters are dropped, the generic number gives family and organisation, the suffix
-/// the speed, a group yyww the date.
-/// Speed suffixes are ambiguous: every reading is given, the likeliest first. Source: docs/handbook/memory.md, Chip markings.
+/// Reads what is printed on a chip: the maker's letters are dropped, the number gives family and organisation, the suffix the
+/// speed, a group yyww the date. Numbers and the coding of their speeds stand in one table (chip-markings.json), and on part
+/// sheets. Every reading is given, the likeliest first. Source: docs/handbook/memory.md, Chip markings.
 /// </summary>
 public static partial class Marking
 {
     /// <summary>All readings of a marking, the likeliest first; none where no family is found.</summary>
-    public static IReadOnlyList<MarkingReading> Read(string text)
+    /// <param name="text">What is printed, with blanks between its groups.</param>
+    /// <param name="own">Numbers that part sheets of the cabin say.</param>
+    public static IReadOnlyList<MarkingReading> Read(string text, IEnumerable<MarkedNumber>? own = null)
     {
         string[] tokens = [.. text.ToUpperInvariant().Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)];
-        var readings = new List<MarkingReading>();
+        ChipNumber[] numbers = [.. (own ?? []).Select(ChipNumber.Of), .. ChipNumber.All];
+        var found = new List<(ChipNumber Number, int At, string Speed)>();
         foreach ((int at, string token) in tokens.Index())
-        foreach (ChipType type in ChipType.All)
-        foreach (string number in type.Numbers)
-            if (Split(token, number) is var (letters, suffix) && suffix is not null)
-            {
-                string? speed =
-                    suffix.Length > 0
-                        ? suffix
-                        : tokens.Skip(at + 1).Take(1).FirstOrDefault(t => LooseSpeed().IsMatch(t))?.TrimStart('-');
-                readings.AddRange(Readings(type, number, letters, speed, Date(tokens, at)));
-            }
+        foreach (ChipNumber number in numbers)
+            if (Split(token, number.Number) is { } speed)
+                found.Add((number, at, speed));
+        // 4256 also stands in 4C4256: the longer number is the one that is printed.
+        int longest = found.Select(f => f.Number.Number.Length).DefaultIfEmpty(0).Max();
+        var readings = new List<MarkingReading>();
+        foreach ((ChipNumber number, int at, string suffix) in found.Where(f => f.Number.Number.Length == longest))
+        {
+            string? loose =
+                tokens.ElementAtOrDefault(at + 1) is { } next && LooseSpeed().Match(next) is { Success: true } match
+                    ? match.Groups["speed"].Value
+                    : null;
+            readings.AddRange(Readings(number, suffix.Length > 0 ? suffix : loose ?? "", Date(tokens, at)));
+        }
         double sum = readings.Sum(r => r.Score);
         return [.. readings.Select(r => r with { Score = r.Score / sum }).OrderByDescending(r => r.Score)];
     }
 
     /// <summary>
-    /// The letters behind the number and the digits of the speed; null where the token does not hold this number by itself.
+    /// The figures of the speed behind the number, empty where there are none; null where the token does not hold this number by
+    /// itself.
     /// </summary>
-    static (string Letters, string? Suffix) Split(string token, string number)
+    static string? Split(string token, string number)
     {
         int start = token.IndexOf(number, StringComparison.Ordinal);
         if (start < 0)
-            return ("", null);
+            return null;
         string before = token[..start],
             after = token[(start + number.Length)..];
         // Makers put letters in front, some with a figure or two among them; a digit right before would make it another number.
         if (before.Length > 6 || (before.Length > 0 && !char.IsLetter(before[^1])))
-            return ("", null);
-        Match match = Behind().Match(after);
-        return match.Success ? (match.Groups["letters"].Value, match.Groups["speed"].Value) : ("", null);
+            return null;
+        if (number.Length < 4 && before.Any(char.IsDigit))
+            return null;
+        return Behind().Match(after) is { Success: true } match ? match.Groups["speed"].Value : null;
     }
 
-    [GeneratedRegex(@"^(?<letters>[A-Z]{0,4})(?:[-/](?<speed>[0-9]{1,3})[A-Z]{0,3})?$")]
+    /// <summary>
+    /// Behind the number: letters of package and version; the speed, with a dash, or right behind the letters; then package and
+    /// temperature, with figures or a slash among them.
+    /// </summary>
+    [GeneratedRegex(
+        @"^(?<letters>[A-Z]{0,6})(?:(?:[-/]|(?<=[A-Z]))(?<speed>[0-9]{1,3})(?![0-9]))?(?<rest>(?:[A-Z/-][A-Z0-9/.-]{0,10})?)$"
+    )]
     private static partial Regex Behind();
 
-    [GeneratedRegex(@"^-[0-9]{1,3}$")]
+    [GeneratedRegex(@"^-?(?<speed>[0-9]{2,3})(?:NS|[A-Z]{0,2})$")]
     private static partial Regex LooseSpeed();
 
-    static IEnumerable<MarkingReading> Readings(ChipType type, string number, string letters, string? speed, DateCode? date)
+    static IEnumerable<MarkingReading> Readings(ChipNumber number, string speed, DateCode? date)
     {
+        ChipType type = number.Type;
         double weight = type.Unusual is null ? 1 : 0.08;
         string what =
-            $"{number} is {type.Family} {type.Organisation}, {type.Pins} pins"
+            $"{number.Number} is {type.Family} {type.Organisation}, {type.Pins} pins"
             + (type.Supplies.Count > 1 ? $", supplies {string.Join(" ", type.Supplies)}" : "")
             + (type.Unusual is { } unusual ? $": {unusual}" : "");
         string when = date is null ? "" : $"; made in week {date.Week} of {date.Year}";
-        if (string.IsNullOrEmpty(speed))
-        {
+        if (speed.Length == 0)
             yield return new MarkingReading(type, null, date, weight, $"{what}; no speed suffix{when}");
-            yield break;
-        }
-        foreach (
-            (int ns, double share, string why) in Speeds(
-                type.Family,
-                number.Contains('C') || letters.Contains('C') || letters.Contains("LP", StringComparison.Ordinal),
+        else if (number.Speeds.TryGetValue(speed, out IReadOnlyList<CodedSpeed>? coded))
+            foreach (CodedSpeed one in coded)
+                yield return new MarkingReading(
+                    type,
+                    one.Ns,
+                    date,
+                    weight * one.Share,
+                    $"{what}; -{speed} {(one.Share < 0.5 ? "may be" : "is")} {one.Ns} ns by the table of this number{when}"
+                );
+        else if (number.Stated && speed.Length > 1)
+            yield return new MarkingReading(
+                type,
                 int.Parse(speed, CultureInfo.InvariantCulture),
-                speed.Length
-            )
-        )
-            yield return new MarkingReading(type, ns, date, weight * share, $"{what}; -{speed} {why}{when}");
+                date,
+                weight,
+                $"{what}; -{speed} is {speed} ns as it stands{when}"
+            );
+        else
+            yield return new MarkingReading(
+                type,
+                null,
+                date,
+                weight,
+                $"{what}; -{speed} is a grade that the table does not have{when}"
+            );
     }
-
-    /// <summary>The access times that a suffix may mean, in nanoseconds, each with its share.</summary>
-    static (int Ns, double Share, string Why)[] Speeds(string family, bool cmos, int figure, int digits) =>
-        (family, digits, figure) switch
-        {
-            (_, 3, _) => [(figure, 1, $"is {figure} ns as it stands")],
-            (_, 1, <= 4 and >= 1) => [(figure * 100, 1, $"is {figure * 100} ns, in hundreds")],
-            (_, 1, _) => [(figure * 10, 1, $"is {figure * 10} ns, in tens")],
-            (ChipType.Eprom, 2, 45) => cmos
-                ? [(45, 0.7, "is 45 ns on a CMOS part"), (450, 0.3, "would be 450 ns on an NMOS part")]
-                : [(450, 0.85, "is 450 ns on an NMOS part"), (45, 0.15, "would be 45 ns on a CMOS part")],
-            (ChipType.Eprom, 2, < 45) => [(figure * 10, 1, $"is {figure * 10} ns, in tens")],
-            (ChipType.Sram, 2, 10 or 12 or 15 or 20 or 25 or 35) => cmos || figure is 10 or 12 or 15
-                ?
-                [
-                    (figure * 10, 0.75, $"is {figure * 10} ns, in tens, on a common static part"),
-                    (figure, 0.25, $"would be {figure} ns on a fast one"),
-                ]
-                :
-                [
-                    (figure * 10, 0.55, $"is {figure * 10} ns, in tens, on a common static part"),
-                    (figure, 0.45, $"would be {figure} ns on a fast one"),
-                ],
-            (ChipType.Dram, 2, <= 30) => [(figure * 10, 1, $"is {figure * 10} ns, in tens")],
-            _ => [(figure, 1, $"is {figure} ns as it stands")],
-        };
 
     /// <summary>A group of four figures, yyww, that is not the number itself: years 1970 to 2030, weeks 1 to 53.</summary>
     static DateCode? Date(string[] tokens, int number)
     {
         foreach ((int i, string token) in tokens.Index())
         {
-            if (i == number || token.Length != 4 || !token.All(char.IsAsciiDigit))
+            if (i == number || DateGroup().Match(token) is not { Success: true } match)
                 continue;
-            int year = int.Parse(token[..2], CultureInfo.InvariantCulture),
-                week = int.Parse(token[2..], CultureInfo.InvariantCulture);
+            int year = int.Parse(match.Groups["year"].Value, CultureInfo.InvariantCulture),
+                week = int.Parse(match.Groups["week"].Value, CultureInfo.InvariantCulture);
             if (week is >= 1 and <= 53 && year is >= 70 or <= 30)
                 return new DateCode(year >= 70 ? 1900 + year : 2000 + year, week);
         }
         return null;
     }
+
+    [GeneratedRegex(@"^[A-Z]?(?<year>[0-9]{2})-?(?<week>[0-9]{2})[A-Z]{0,2}$")]
+    private static partial Regex DateGroup();
 }

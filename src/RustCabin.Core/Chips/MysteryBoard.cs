@@ -35,7 +35,7 @@ public static class MysteryBoard
                 group.Key switch
                 {
                     ChipType.Sram => OfStatic(seen, bytes, made, selects),
-                    ChipType.Eprom => OfRom(seen, bytes, made, selects),
+                    ChipType.Eprom or "EEPROM" or "flash" or "mask ROM" => OfRom(seen, bytes, made, selects),
                     _ => OfDynamic(seen, group.ToArray(), made),
                 }
             );

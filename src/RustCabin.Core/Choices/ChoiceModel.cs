@@ -75,7 +75,8 @@ public sealed partial class ChoiceModel
                 .Model.Claims.Where(c => _unit.Holds(c.Revisions))
                 .Select(c => new Cell($"model:{c.Id}", c, Holds(null, _yes, c.When))),
             .. Named.SelectMany(p =>
-                p.Part.Claims.Select(c => new Cell($"part:{p.Name}:{c.Id}", c, Holds(p.Name, _named[p.Name], c.When)))
+                p.Part.Claims.Where(c => _unit.Holds(c.Revisions))
+                    .Select(c => new Cell($"part:{p.Name}:{c.Id}", c, Holds(p.Name, _named[p.Name], c.When)))
             ),
         ];
 

@@ -52,7 +52,27 @@ public static class RomCompare
     {
         (long first, long wrong, double[] map) = Count(image, dump);
         (Difference cause, string words) = Cause(image, dump);
+        if (cause is Difference.Other or Difference.LaneWrong)
+            words += Where(image, dump, first, wrong);
         return new Compared(cause, words, first, wrong, map);
+    }
+
+    /// <summary>How many bytes differ and where, and the bit where it is always the same one.</summary>
+    static string Where(ReadOnlySpan<byte> image, ReadOnlySpan<byte> dump, long first, long wrong)
+    {
+        int last = image.Length - 1,
+            bits = 0;
+        while (image[last] == dump[last])
+            last--;
+        for (int i = (int)first; i <= last; i++)
+            bits |= image[i] ^ dump[i];
+        string bit =
+            System.Numerics.BitOperations.PopCount((uint)bits) == 1
+                ? $", in D{System.Numerics.BitOperations.TrailingZeroCount(bits)} alone"
+                : "";
+        return wrong == 1
+            ? $" 1 byte differs, at 0x{first:x}: 0x{image[(int)first]:x2} is wanted, 0x{dump[(int)first]:x2} was read{bit}."
+            : $" {wrong:#,0} of {image.Length:#,0} bytes differ, from 0x{first:x} to 0x{last:x}{bit}.";
     }
 
     static (long First, long Wrong, double[] Map) Count(ReadOnlySpan<byte> image, ReadOnlySpan<byte> dump)
@@ -167,14 +187,20 @@ public static class RomCompare
     /// <summary>Of a split set: one lane wrong while the others are right.</summary>
     static (Difference, string)? LaneWrong(ReadOnlySpan<byte> image, ReadOnlySpan<byte> dump, int lanes)
     {
-        bool[] wrong = new bool[lanes];
+        int[] wrong = new int[lanes];
         for (int i = 0; i < image.Length; i++)
-            wrong[i % lanes] |= image[i] != dump[i];
-        if (wrong.Count(w => w) != 1 || Stuck(image, dump) is not null)
+            if (image[i] != dump[i])
+                wrong[i % lanes]++;
+        // A few bytes are a burn that failed, not another chip.
+        if (
+            wrong.Count(w => w > 0) != 1
+            || wrong.Max() < Math.Max(2, image.Length / lanes / 16)
+            || Stuck(image, dump) is not null
+        )
             return null;
         return (
             Difference.LaneWrong,
-            $"Only lane {Array.IndexOf(wrong, true)} of {lanes} is wrong: that chip of the set holds something else."
+            $"Only lane {Array.FindIndex(wrong, w => w > 0)} of {lanes} is wrong: that chip of the set holds something else."
         );
     }
 

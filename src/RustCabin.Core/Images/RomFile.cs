@@ -57,6 +57,8 @@ public static class RomFile
         int _used;
 
         public ulong Offset { get; set; }
+        public bool Segmented { get; set; }
+        public bool Linear { get; set; }
         public int Count { get; set; }
 
         public Span<byte> Take(ulong at, int length, int line)
@@ -108,9 +110,11 @@ public static class RomFile
         while (file.Length > 0)
         {
             number++;
-            int end = file.IndexOf((byte)'\n');
-            ReadOnlySpan<byte> line = (end < 0 ? file : file[..end]).TrimEnd("\r \t"u8);
-            file = end < 0 ? [] : file[(end + 1)..];
+            // Lines end with LF, CR, or both; old systems close the text with Ctrl-Z.
+            int end = file.IndexOfAny((byte)'\n', (byte)'\r');
+            ReadOnlySpan<byte> line = (end < 0 ? file : file[..end]).TrimEnd(" \t\x1A"u8);
+            bool both = end >= 0 && file[end] == '\r' && end + 1 < file.Length && file[end + 1] == '\n';
+            file = end < 0 ? [] : file[(end + (both ? 2 : 1))..];
             if (line.Length == 0)
                 continue;
             if (ended)
@@ -139,8 +143,23 @@ public static class RomFile
             );
         ushort at = BinaryPrimitives.ReadUInt16BigEndian(head[1..]);
         Span<byte> spare = stackalloc byte[256];
-        if (type == 0 && at + length > 0x10000)
+        // A segment (type 02) ends after 64 KiB; a linear address (type 04) goes on.
+        ulong last = pieces.Offset + at + (ulong)length;
+        if (type == 0 && pieces.Segmented && at + length > 0x10000)
             throw new RomFileException(number, "the record runs over the end of its segment");
+        if (
+            type == 0
+            && last
+                > (
+                    pieces.Linear ? 1UL << 32
+                    : pieces.Segmented ? 1UL << 20
+                    : 1UL << 16
+                )
+        )
+            throw new RomFileException(
+                number,
+                $"the record runs past the last address, 0x{(pieces.Linear ? "ffffffff" : pieces.Segmented ? "fffff" : "ffff")}"
+            );
         Span<byte> data = type == 0 ? pieces.Take(pieces.Offset + at, length, number) : spare[..length];
         Decode(line.Slice(9, length * 2), data, number);
         Span<byte> sum = stackalloc byte[1];
@@ -160,6 +179,7 @@ public static class RomFile
                 if (length != 2)
                     throw new RomFileException(number, "an address record holds two bytes");
                 pieces.Offset = (ulong)BinaryPrimitives.ReadUInt16BigEndian(data) << (type == 2 ? 4 : 16);
+                (pieces.Segmented, pieces.Linear) = (type == 2, type == 4);
                 return false;
             case 3 or 5:
                 return length == 4 ? false : throw new RomFileException(number, "a start record holds four bytes");
@@ -196,6 +216,8 @@ public static class RomFile
             at = at << 8 | b;
         int length = count[0] - address - 1;
         Span<byte> spare = stackalloc byte[256];
+        if (type is >= 1 and <= 3 && at + (ulong)length > 1UL << 8 * address)
+            throw new RomFileException(number, $"the record runs past the last address, 0x{(1UL << 8 * address) - 1:x}");
         Span<byte> data = type is >= 1 and <= 3 ? pieces.Take(at, length, number) : spare[..length];
         Decode(line.Slice(4 + address * 2, length * 2), data, number);
         Span<byte> sum = stackalloc byte[1];

@@ -72,10 +72,7 @@ public sealed record RomInspection(
             image.Length > 0 && image.Length % 2 == 0 && image[..(image.Length / 2)].SequenceEqual(image[(image.Length / 2)..]);
         int straight = Readable(image, 0),
             swapped = Readable(image, 1);
-        ByteOrder order =
-            straight == swapped || Math.Max(straight, swapped) < 3 ? ByteOrder.Unknown
-            : straight > swapped ? ByteOrder.Straight
-            : ByteOrder.Swapped;
+        ByteOrder order = OrderOf(image, straight, swapped);
         return new RomInspection(
             image.Length,
             System.IO.Hashing.Crc32.HashToUInt32(image).ToString("x8"),
@@ -92,6 +89,34 @@ public sealed record RomInspection(
             SwappedPairs = swapped,
             Sample = order == ByteOrder.Unknown ? null : FirstWords(image, order == ByteOrder.Swapped ? 1 : 0),
         };
+    }
+
+    /// <summary>
+    /// Which order the pairs of letters speak for. Noise has such pairs too, as many in either order, so only what chance would
+    /// give less than once in a million counts; or once in ten, where there is a run of letters that noise does not have.
+    /// </summary>
+    static ByteOrder OrderOf(ReadOnlySpan<byte> image, int straight, int swapped)
+    {
+        double chance = ByChance(Math.Max(straight, swapped), Math.Min(straight, swapped));
+        return straight == swapped || chance > 0.1 || (chance > 1e-6 && FirstWords(image, 0) is null) ? ByteOrder.Unknown
+            : straight > swapped ? ByteOrder.Straight
+            : ByteOrder.Swapped;
+    }
+
+    /// <summary>How likely it is, 0 to 1, that so lopsided a count comes about where either order is as likely.</summary>
+    static double ByChance(int more, int less)
+    {
+        int all = more + less;
+        if (all > 1000)
+            return (more - less) / Math.Sqrt(all) > 5 ? 0 : 1;
+        double share = Math.Pow(0.5, all),
+            sum = 0;
+        for (int k = 0; k <= less; k++)
+        {
+            sum += share;
+            share = share * (all - k) / (k + 1);
+        }
+        return 2 * sum;
     }
 
     const int LeastWords = 12,

@@ -68,7 +68,9 @@ public sealed record Slice() : ImageOp("slice")
         ulong whole = (ulong)image.Length,
             from = From.Bytes,
             size = Size.Bytes == 0 && from <= whole ? whole - from : Size.Bytes;
-        if (from > whole || size > whole - from)
+        if (from >= whole)
+            throw Cannot($"{from} lies past the last of the image's {image.Length} bytes");
+        if (size > whole - from)
             throw Cannot($"{size} bytes from {from} lie beyond the {image.Length} of the image");
         return image.AsSpan((int)from, (int)size).ToArray();
     }

@@ -23,8 +23,9 @@ static class Contention
         foreach (Answering answer in here)
             if (writes ? claims[answer.Claim].Writes : claims[answer.Claim].Reads)
             {
-                twice |= once & answer.Masters;
-                once |= answer.Masters;
+                uint masters = writes ? answer.Masters : answer.ReadBy;
+                twice |= once & masters;
+                once |= masters;
             }
         return twice;
     }
@@ -70,7 +71,9 @@ static class Contention
     }
 
     static bool Takes(Answering answer, uint bit, DecodedClaim[] claims, bool writes) =>
-        (answer.Masters & bit) != 0 && (writes ? claims[answer.Claim].Writes : claims[answer.Claim].Reads);
+        writes
+            ? (answer.Masters & bit) != 0 && claims[answer.Claim].Writes
+            : (answer.ReadBy & bit) != 0 && claims[answer.Claim].Reads;
 
     /// <summary>
     /// The meetings of all segments: those of one segment joined over masters, those of touching segments joined over addresses.

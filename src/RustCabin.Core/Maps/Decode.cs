@@ -67,6 +67,9 @@ public static class Decode
         claim.Mask is null ? address - claim.Base : address & (claim.Size - 1);
 
     /// <summary>True if any part of the claim lies beyond the last address of the space.</summary>
+    /// <remarks>A masked claim lies where its decoded bits put it; address lines that the mask leaves out do not count.</remarks>
     public static bool LiesOutside(DecodedClaim claim, int addressBits) =>
-        BitOperations.Log2(claim.Base | 1) >= addressBits || claim.Base + (claim.Size - 1) > Space(addressBits);
+        claim.Mask is { } mask
+            ? claim.Size - 1 > Space(addressBits) || (claim.Base & mask & ~(claim.Size - 1)) > Space(addressBits)
+            : BitOperations.Log2(claim.Base | 1) >= addressBits || claim.Base + (claim.Size - 1) > Space(addressBits);
 }

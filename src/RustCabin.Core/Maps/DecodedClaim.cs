@@ -30,6 +30,12 @@ public sealed record DecodedClaim(
     /// </summary>
     public IReadOnlyList<string> Sockets { get; init; } = [];
 
+    /// <summary>The space that it lies in.</summary>
+    public BusSpace Space { get; init; }
+
+    /// <summary>What of the claims that it switches off it hides.</summary>
+    public Hides Hides { get; init; }
+
     /// <summary>True if it answers a read.</summary>
     public bool Reads => (Access & BusAccess.Read) != 0;
 
@@ -80,6 +86,8 @@ public sealed record DecodedClaim(
         )
         {
             Sockets = claim.Sockets,
+            Hides = claim.Hides,
+            Space = claim.Space,
         };
     }
 }

@@ -18,7 +18,7 @@ static class Reachable
         foreach (Answering answer in segment.Claims)
             if (claims[answer.Claim] is { Kind: ClaimKind.Ram, Reads: true, Mask: null } ram)
                 for (int master = 0; master < masters; master++)
-                    if ((answer.Masters >> master & 1) != 0)
+                    if ((answer.ReadBy >> master & 1) != 0)
                         bytes[master] += (segment.To - segment.From + 1) * Banks(ram);
         foreach ((int claim, List<(ulong From, ulong To, uint Masters)> seen) in Pieces(segments, claims, masked: true))
             for (int master = 0; master < masters; master++)
@@ -74,17 +74,17 @@ static class Reachable
             pieces[answer.Claim] = list = [];
         if (segment.To - segment.From >= ram.Size - 1)
         {
-            list.Add((0, ram.Size - 1, answer.Masters));
+            list.Add((0, ram.Size - 1, answer.ReadBy));
             return;
         }
         ulong from = Decode.Offset(ram, segment.From),
             to = Decode.Offset(ram, segment.To);
         if (from <= to)
-            list.Add((from, to, answer.Masters));
+            list.Add((from, to, answer.ReadBy));
         else
         {
-            list.Add((from, ram.Size - 1, answer.Masters));
-            list.Add((0, to, answer.Masters));
+            list.Add((from, ram.Size - 1, answer.ReadBy));
+            list.Add((0, to, answer.ReadBy));
         }
     }
 

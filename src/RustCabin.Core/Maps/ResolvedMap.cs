@@ -2,8 +2,16 @@ using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Maps;
 
-/// <summary>A claim that answers in a segment, and the masters (bits) that get it there, overlays taken off.</summary>
-public readonly record struct Answering(int Claim, uint Masters);
+/// <summary>
+/// A claim that answers in a segment, and the masters (bits) that get it there, overlays taken off. <paramref name="ReadBy"/> are
+/// those whose reads it answers too, where the claim answers reads at all: an overlay may hide reads only.
+/// </summary>
+public readonly record struct Answering(int Claim, uint Masters, uint ReadBy)
+{
+    /// <summary>A claim that no overlay hides.</summary>
+    public Answering(int claim, uint masters)
+        : this(claim, masters, masters) { }
+}
 
 /// <summary>
 /// Addresses in which the same claims answer, in the order of the claims. None answers where the list is empty.

@@ -52,7 +52,8 @@ public static class ChipChecks
         if (array.AddressLines is { } lines && lines < type.AddressPins)
         {
             int missing = type.AddressPins - lines,
-                share = type.Family == ChipType.Dram ? 1 << 2 * missing : 1 << missing;
+                columns = type.Family == ChipType.Dram ? Math.Max(0, type.Columns - lines) : 0,
+                share = type.ShareReached(lines);
             yield return Found(
                 MemoryFindings.ChipLines,
                 Severity.Watch,
@@ -62,12 +63,23 @@ public static class ChipChecks
                     + $"it is reached.",
                 [
                     type.Family == ChipType.Dram
-                        ? "Rows and columns share the lines: each that is missing leaves a quarter."
+                        ? "Rows and columns share the lines: each that is missing leaves a quarter, or a half where it served "
+                            + $"rows only ({type.AddressPins} row lines, {type.Columns} column lines)."
                         : "Each line that is missing leaves a half.",
-                    $"{missing} missing: 1/{share}.",
+                    $"{missing} of the rows and {columns} of the columns missing: 1/{share}.",
+                    $"Tie {Legs(type, lines)} of each chip low or high; never leave a leg floating.",
                 ]
             );
         }
+        if (array.OwnRefresh && type.NoCounter is { } none)
+            yield return Found(
+                MemoryFindings.ChipRefresh,
+                Severity.Stop,
+                instance,
+                $"{type.Organisation} does not refresh itself",
+                $"{where} leaves refresh to the chips; {none}.",
+                ["The board's sheet says that the chips' own counters are used.", $"{type.Organisation}: {none}."]
+            );
         if (!array.OwnRefresh && type.Refresh.Count > 0 && (array.RefreshBits is not null || array.RefreshRowUs is not null))
         {
             (Refresh Rule, string? Fails)[] rules = [.. type.Refresh.Select(r => (r, RefreshFails(array, r)))];
@@ -94,6 +106,21 @@ public static class ChipChecks
                 $"The cycle of {where} allows {access} ns; these chips take {ns} ns.",
                 [$"{ns} - {access} = {ns - access} ns too slow; as fast or faster is fine."]
             );
+        else if (
+            type.Family == ChipType.Dram
+            && array.CycleNs is { } cycle
+            && chips.Ns is { } fast
+            && fast * array.CycleFactor > cycle
+        )
+            yield return Found(
+                MemoryFindings.ChipSpeed,
+                Severity.Stop,
+                instance,
+                $"{fast} ns does not recover in time",
+                $"The whole cycle of {where} is {cycle} ns; these chips take {fast * array.CycleFactor:0.#} ns, "
+                    + $"row and precharge.",
+                [$"{fast} ns x {array.CycleFactor} = {fast * array.CycleFactor:0.#} ns; the board gives {cycle} ns."]
+            );
         if (array.Supplies.Count > 0 && !array.Supplies.ToHashSet().SetEquals(type.Supplies))
             yield return Found(
                 MemoryFindings.ChipSupply,
@@ -105,6 +132,10 @@ public static class ChipChecks
                 ["A chip on the wrong supplies is destroyed, and may take its neighbours with it."]
             );
     }
+
+    /// <summary>The address legs that the board does not drive: A8, or A8 and A9.</summary>
+    static string Legs(ChipType type, int lines) =>
+        string.Join(" and ", Enumerable.Range(lines, type.AddressPins - lines).Select(n => $"A{n}"));
 
     static string? RefreshFails(MemoryArray array, Refresh rule)
     {

@@ -12,57 +12,60 @@ static class MapChecks
 {
     /// <summary>MAP-FIGHT: two drivers on the bus at once.</summary>
     public static IEnumerable<Finding> Fights(PlannedUnit unit) =>
-        unit.Map.Fights.Select(fight =>
-        {
-            string[] owners = Owners(unit, fight);
-            bool onReads = fight.Claims.Count(c => unit.Map.Claims[c].Reads) > 1;
-            return new Finding(
-                MemoryFindings.MapFight,
-                Severity.Stop,
-                $"{Number(owners.Length)} drive one range",
-                Subjects(unit, fight),
-                onReads
-                    ? $"{Listed(owners)} {(owners.Length == 2 ? "both" : "all")} answer reads at {Where(unit, fight)}. That "
-                        + $"can damage their drivers."
-                    : $"{Listed(owners)} meet on writes at {Where(unit, fight)}: one drives the bus although it is being "
-                        + $"written. That can damage the drivers.",
-                Why(unit, fight)
-            );
-        });
+        from map in unit.Spaces
+        from fight in map.Fights
+        select Fight(unit, map, fight);
+
+    static Finding Fight(PlannedUnit unit, ResolvedMap map, Meeting fight)
+    {
+        string[] owners = Owners(unit, map, fight);
+        bool onReads = fight.Claims.Count(c => map.Claims[c].Reads) > 1;
+        return new Finding(
+            MemoryFindings.MapFight,
+            Severity.Stop,
+            $"{Number(owners.Length)} drive one range",
+            Subjects(map, fight),
+            onReads
+                ? $"{Listed(owners)} {(owners.Length == 2 ? "both" : "all")} answer reads at {Where(map, fight)}. That "
+                    + $"can damage their drivers."
+                : $"{Listed(owners)} meet on writes at {Where(map, fight)}: one drives the bus although it is being "
+                    + $"written. That can damage the drivers.",
+            Why(unit, map, fight)
+        );
+    }
 
     /// <summary>MAP-WRITE-TWICE: two claims take the same write.</summary>
     public static IEnumerable<Finding> WritesTwice(PlannedUnit unit) =>
-        unit.Map.WritesTwice.Select(meeting => new Finding(
+        from map in unit.Spaces
+        from meeting in map.WritesTwice
+        let all = meeting.Claims.Length == 2 ? "both" : "all"
+        select new Finding(
             MemoryFindings.MapWriteTwice,
             Severity.Watch,
             "A write lands twice",
-            Subjects(unit, meeting),
-            $"{Listed(Owners(unit, meeting))} all accept writes at {Where(unit, meeting)}.".Replace(
-                " all ",
-                meeting.Claims.Length == 2 ? " both " : " all "
-            ),
-            Why(unit, meeting)
-        ));
+            Subjects(map, meeting),
+            $"{Listed(Owners(unit, map, meeting))} {all} accept writes at {Where(map, meeting)}.",
+            Why(unit, map, meeting)
+        );
 
     /// <summary>MAP-OUTSIDE: a claim lies beyond the last address that the machine has.</summary>
     public static IEnumerable<Finding> Outside(PlannedUnit unit) =>
-        unit.Map.Outside.Select(index =>
-        {
-            DecodedClaim claim = unit.Map.Claims[index];
-            ulong last = Decode.Space(unit.Model.AddressBits);
-            return new Finding(
-                MemoryFindings.MapOutside,
-                Severity.Stop,
-                "Beyond the address space",
-                [PlannedUnit.SubjectOf(claim.Owner)],
-                $"{unit.OwnerName(claim.Owner)} reaches {Hex(unit, claim.Base + (claim.Size - 1))}; the last address is "
-                    + $"{Hex(unit, last)}.",
-                [
-                    $"{unit.Model.AddressBits} address lines reach {new ByteSize(last + 1)}: up to {Hex(unit, last)}.",
-                    $"The claim begins at {Hex(unit, claim.Base)} and is {new ByteSize(claim.Size)} long.",
-                ]
-            );
-        });
+        from map in unit.Spaces
+        from index in map.Outside
+        let claim = map.Claims[index]
+        let last = Decode.Space(map.AddressBits)
+        select new Finding(
+            MemoryFindings.MapOutside,
+            Severity.Stop,
+            claim.Space == BusSpace.Io ? "Beyond the port space" : "Beyond the address space",
+            [PlannedUnit.SubjectOf(claim.Owner)],
+            $"{unit.OwnerName(claim.Owner)} reaches {Hex(map, claim.Base + (claim.Size - 1))}; the last address is "
+                + $"{Hex(map, last)}.",
+            [
+                $"{map.AddressBits} address lines reach {new ByteSize(last + 1)}: up to {Hex(map, last)}.",
+                $"The claim begins at {Hex(map, claim.Base)} and is {new ByteSize(claim.Size)} long.",
+            ]
+        );
 
     /// <summary>AUTO-NO-ROOM: a self-configuring card finds no free place of its size.</summary>
     public static IEnumerable<Finding> NoRoom(PlannedUnit unit) =>
@@ -78,15 +81,15 @@ static class MapChecks
             ]
         ));
 
-    static string Hex(PlannedUnit unit, ulong address) => new Address(address).ToScreen(unit.Model.AddressBits);
+    static string Hex(ResolvedMap map, ulong address) => new Address(address).ToScreen(map.AddressBits);
 
-    static string Where(PlannedUnit unit, Meeting meeting) => meeting.Range.ToScreen(unit.Model.AddressBits);
+    static string Where(ResolvedMap map, Meeting meeting) => meeting.Range.ToScreen(map.AddressBits);
 
-    static string[] Owners(PlannedUnit unit, Meeting meeting) =>
-        [.. meeting.Claims.Select(c => unit.OwnerName(unit.Map.Claims[c].Owner)).Distinct()];
+    static string[] Owners(PlannedUnit unit, ResolvedMap map, Meeting meeting) =>
+        [.. meeting.Claims.Select(c => unit.OwnerName(map.Claims[c].Owner)).Distinct()];
 
-    static string[] Subjects(PlannedUnit unit, Meeting meeting) =>
-        [.. meeting.Claims.Select(c => PlannedUnit.SubjectOf(unit.Map.Claims[c].Owner)).Distinct()];
+    static string[] Subjects(ResolvedMap map, Meeting meeting) =>
+        [.. meeting.Claims.Select(c => PlannedUnit.SubjectOf(map.Claims[c].Owner)).Distinct()];
 
     static string Listed(string[] names) =>
         names.Length < 2 ? $"Two claims of {names[0]}" : $"{string.Join(", ", names[..^1])} and {names[^1]}";
@@ -99,19 +102,19 @@ static class MapChecks
             _ => "Several",
         };
 
-    static IReadOnlyList<string> Why(PlannedUnit unit, Meeting meeting) =>
+    static IReadOnlyList<string> Why(PlannedUnit unit, ResolvedMap map, Meeting meeting) =>
         [
             .. meeting
-                .Claims.Select(c => unit.Map.Claims[c])
+                .Claims.Select(c => map.Claims[c])
                 .Select(c =>
                     $"{c.Owner}: {Words<ClaimKind>.Of(c.Kind)}, {Words<BusAccess>.Of(c.Access)}, "
-                    + $"{AddressRange.Of(c.Base, c.Size).ToScreen(unit.Model.AddressBits)}, {new ByteSize(c.Size)}"
-                    + (c.Mask is { } mask ? $", decoded by mask {Hex(unit, mask)}" : "")
+                    + $"{AddressRange.Of(c.Base, c.Size).ToScreen(map.AddressBits)}, {new ByteSize(c.Size)}"
+                    + (c.Mask is { } mask ? $", decoded by mask {Hex(map, mask)}" : "")
                     + (c.DrivesOnWrite ? ", drives on writes too" : "")
                     + "."
                 ),
-            $"They meet at {Where(unit, meeting)}, {meeting.Range.Size}, as seen by "
-                + $"{string.Join(" and ", unit.Map.MasterNames(meeting.Masters))}.",
+            $"They meet at {Where(map, meeting)}, {meeting.Range.Size}, as seen by "
+                + $"{string.Join(" and ", map.MasterNames(meeting.Masters))}.",
             "No sheet says that one of them switches another off there.",
         ];
 
@@ -137,7 +140,8 @@ static class MapChecks
         Room(choices, [.. still.Where(c => c.Claim.Auto)]);
 
         ulong last = Decode.Space(model.AddressBits);
-        Cell[] placed = [.. still.Where(c => c.Claim is { Auto: false, Base: not null, Mask: null })];
+        // The port space is left to the checks.
+        Cell[] placed = [.. still.Where(c => c.Claim is { Auto: false, Base: not null, Mask: null, Space: BusSpace.Memory })];
         foreach (
             Cell cell in placed.Where(c =>
                 c.Claim.Base!.Value.Value > last || c.Claim.Size!.Value.Bytes - 1 > last - c.Claim.Base.Value.Value

@@ -16,8 +16,10 @@ sealed record MemoryRule(MemoryNeed Need) : NeedRule
     {
         if (There(unit) is not { } there)
             return (false, $"{Need.AtLeast} that {Need.Master} reaches; this machine has no such master");
+        ByteSize reach = unit.Map.Reach[unit.Model.Masters.ToList().IndexOf(Need.Master)];
+        string beyond = !Need.Free && reach > there ? $" that the system can use of {reach}" : "";
         string lack = there < Need.AtLeast ? $", {new ByteSize(Need.AtLeast.Bytes - there.Bytes)} short" : "";
-        return (there >= Need.AtLeast, $"{Words(unit)}; there {(there.Bytes == 1 ? "is" : "are")} {there}{lack}");
+        return (there >= Need.AtLeast, $"{Words(unit)}; there {(there.Bytes == 1 ? "is" : "are")} {there}{beyond}{lack}");
     }
 
     /// <summary>What the master reaches, or has free; null: there is no such master.</summary>
@@ -25,7 +27,7 @@ sealed record MemoryRule(MemoryNeed Need) : NeedRule
         unit.Model.Masters.ToList().IndexOf(Need.Master) is >= 0 and var master
             ? Need.Free
                 ? NeedCheck.Free(unit, Need.Master)
-                : unit.Map.Reach[master]
+                : NeedCheck.Usable(unit, master)
             : null;
 
     public override (decimal There, decimal Wanted, string Words)? Share(PlannedUnit unit) =>

@@ -1,4 +1,5 @@
 using Google.OrTools.Sat;
+using RustCabin.Core.Bench;
 using RustCabin.Core.Choices;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -44,13 +45,32 @@ public static class NeedCheck
     /// <summary>A need in the words of the trade, without what there is.</summary>
     public static string Words(Need need, PlannedUnit? unit = null) => NeedRules.Of(need).Words(unit);
 
-    /// <summary>What a master reaches less what the firmware uses of it.</summary>
+    /// <summary>
+    /// What the system can use of what a master reaches: what lies beyond the limit of the model's sheet does not count, nor, for
+    /// the first master, which counts at power-up, what a line finds beyond its cap. Source: docs/handbook/memory.md, Usable.
+    /// </summary>
+    /// <param name="unit">The machine.</param>
+    /// <param name="master">A number of a master, from 0.</param>
+    public static ByteSize Usable(PlannedUnit unit, int master)
+    {
+        ulong reach = unit.Map.Reach[master].Bytes;
+        if (master == 0 && unit.Model.PowerUp.Any(l => l.Cap is not null))
+        {
+            ulong beyond = PowerUp.Run(unit).Lines.Aggregate(0ul, (sum, l) => sum + l.Uncapped.Bytes - l.Bytes.Bytes);
+            reach -= Math.Min(reach, beyond);
+        }
+        return unit.Model.MemoryLimits.TryGetValue(unit.Model.Masters[master], out ByteSize limit) && limit.Bytes < reach
+            ? limit
+            : new ByteSize(reach);
+    }
+
+    /// <summary>What the system can use of what a master reaches, less what the firmware uses of it.</summary>
     public static ByteSize Free(PlannedUnit unit, string master)
     {
         int index = unit.Model.Masters.ToList().IndexOf(master);
-        ulong reach = index < 0 ? 0 : unit.Map.Reach[index].Bytes,
+        ulong usable = index < 0 ? 0 : Usable(unit, index).Bytes,
             used = UsedBy(unit, master);
-        return new ByteSize(reach > used ? reach - used : 0);
+        return new ByteSize(usable > used ? usable - used : 0);
     }
 
     /// <summary>Bytes that the firmware takes of what a master reaches.</summary>

@@ -47,6 +47,8 @@ public static class MapReader
         var told = errors.Select(e => e.Path).ToHashSet();
         foreach ((int i, Claim claim) in asked.Claims.Index())
         {
+            if (claim.Space == BusSpace.Io)
+                errors.Add(new SheetError($"claims[{i}].space", "a bare map is one space; ask for the ports by themselves"));
             if (claim.Auto)
                 errors.Add(new SheetError($"claims[{i}].auto", "a bare map has no window for self-configuration"));
             errors.AddRange(

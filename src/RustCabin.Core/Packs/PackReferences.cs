@@ -14,9 +14,13 @@ static class PackReferences
     public static IEnumerable<SheetError> Check(Pack pack, Pack known) =>
         [
             .. pack.Models.Index().SelectMany(m => CheckModel(m.Item, $"models[{m.Index}]")),
+            .. pack.Models.Index().SelectMany(m => NamedThings.Of(m.Item, $"models[{m.Index}]")),
             .. pack
                 .Parts.Index()
                 .SelectMany(p => CheckPart(p.Item, $"parts[{p.Index}]", id => pack.FindModel(id) ?? known.FindModel(id))),
+            .. pack
+                .Parts.Index()
+                .SelectMany(p => NamedThings.Of(p.Item, $"parts[{p.Index}]", id => pack.FindModel(id) ?? known.FindModel(id))),
             .. pack.Units.Index().SelectMany(u => CheckUnit(u.Item, $"units[{u.Index}]", pack, known)),
             .. pack.Jobs.Index().SelectMany(j => CheckJob(j.Item, $"jobs[{j.Index}]", pack, known)),
         ];
@@ -128,6 +132,15 @@ static class PackReferences
         foreach ((int i, SetChange set) in part.Sets.Index())
         foreach (SheetError error in CheckWhen(set.When, $"{path}.sets[{i}].when", part))
             yield return error;
+        foreach ((int i, Draw draw) in part.Draws.Index())
+        foreach (SheetError error in CheckWhen(draw.When, $"{path}.draws[{i}].when", part))
+            yield return error;
+        foreach ((int i, Need need) in part.Needs.Index())
+        foreach (SheetError error in CheckWhen(need.When, $"{path}.needs[{i}].when", part))
+            yield return error;
+        foreach ((int i, SwitchRow row) in part.SwitchTable.Index())
+        foreach (SheetError error in CheckPositions(row.Positions, $"{path}.switchTable[{i}].positions", part))
+            yield return error;
 
         foreach ((int i, Way way) in part.Ways.Index())
         {
@@ -194,6 +207,13 @@ static class PackReferences
         foreach ((int i, string name) in job.Remove.Index())
             if (!instances.ContainsKey(name))
                 yield return new($"{path}.remove[{i}]", $"\"{name}\" is not fitted to {unit.Id}");
+        if (model is not null)
+            foreach (
+                (int i, RomPlan rom) in job
+                    .Roms.Index()
+                    .Where(r => model.FindSite(r.Item.Site) is null && !r.Item.Site.Contains(':'))
+            )
+                yield return new($"{path}.roms[{i}].site", $"\"{rom.Site}\" is not a site of {model.Id}");
         foreach ((int i, Need want) in job.Wants.Index())
             if (want is TitleNeed title && (pack.FindTitle(title.Id) ?? known.FindTitle(title.Id)) is null)
                 yield return new($"{path}.wants[{i}].title", $"\"{title.Id}\" is not a title here");

@@ -87,9 +87,14 @@ public static class Plan
         string currency
     )
     {
-        (IReadOnlyList<DecodedClaim> claims, IReadOnlyList<Unplaced> unplaced) = PlannedClaims.Of(model, revision.Id, instances);
+        (IReadOnlyList<DecodedClaim> all, IReadOnlyList<Unplaced> unplaced) = PlannedClaims.Of(model, revision.Id, instances);
+        DecodedClaim[] claims = [.. all.Where(c => c.Space == BusSpace.Memory)];
+        DecodedClaim[] ports = [.. all.Where(c => c.Space == BusSpace.Io)];
         ResolvedMap map = AddressMap.Resolve(model.AddressBits, model.Masters, claims);
-        return new PlannedUnit(model, unit, job, revision, instances, claims, unplaced, map, firmware, currency);
+        return new PlannedUnit(model, unit, job, revision, instances, claims, unplaced, map, firmware, currency)
+        {
+            Ports = ports.Length == 0 ? null : AddressMap.Resolve(model.IoBits ?? Model.UsualIoBits, model.Masters, ports),
+        };
     }
 
     /// <summary>

@@ -34,7 +34,10 @@ static class PlannedClaims
 
         foreach (Instance instance in instances)
         foreach (Claim claim in instance.Part.Claims)
-            if (claim.When.Holds(key => Instance.PositionOf(instance, key, instances)))
+            if (
+                (claim.Revisions.Count == 0 || claim.Revisions.Contains(revision))
+                && claim.When.Holds(key => Instance.PositionOf(instance, key, instances))
+            )
                 drafts.Add(
                     new Draft($"part:{instance.Name}:{claim.Id}", claim, SlotOrder(model, instance))
                     {
@@ -96,6 +99,8 @@ static class PlannedClaims
         foreach ((int i, Draft draft) in drafts.Index().Where(d => !d.Item.Claim.Auto))
         {
             placed[i] = Decoded(model, draft, draft.Claim.Base!.Value.Value);
+            if (draft.Claim.Space == BusSpace.Io)
+                continue;
             taken.AddRange(
                 Decode.Runs(placed[i]!, model.AddressBits).Select(r => (new AddressRange(new(r.From), new(r.To)), draft.Owner))
             );

@@ -24,6 +24,12 @@ public sealed record PlannedUnit(
     /// <summary>The unit as it stands before the job, where its baseline was read and is to be compared; else null.</summary>
     public PlannedUnit? Before { get; init; }
 
+    /// <summary>The port space, resolved by itself; null where the machine has none.</summary>
+    public ResolvedMap? Ports { get; init; }
+
+    /// <summary>Memory, and the port space where there is one.</summary>
+    public IEnumerable<ResolvedMap> Spaces => Ports is null ? [Map] : [Map, Ports];
+
     /// <summary>The titles of the cabin, that a want may name.</summary>
     public IReadOnlyList<Title> Titles { get; init; } = [];
 

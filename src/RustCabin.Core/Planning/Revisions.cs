@@ -25,7 +25,8 @@ public sealed record NextClue(string Clue, double Bits, decimal Minutes);
 /// <summary>
 /// Which board is it: Bayes over the clues seen, from a flat prior. A clue says a value it lists for a revision with its trust,
 /// each other
-/// value with (1 - trust) / (values - 1); where it lists a revision nowhere, 1 / values. Source: docs/handbook/identify.md,
+/// value with (1 - trust) / (values - 1); where it lists a revision nowhere, 1 / values. A clue with one listed value counts as
+/// having two. Source: docs/handbook/identify.md,
 /// Probabilities.
 /// </summary>
 public static class Revisions
@@ -65,13 +66,14 @@ public static class Revisions
     /// </summary>
     public static double Likelihood(Clue clue, string value, string revision)
     {
-        int values = clue.Values.Count;
+        // A single listed value has an implied other beside it, so that seeing the listed one speaks for its revisions.
+        bool single = clue.Values.Count == 1;
+        int values = single ? 2 : clue.Values.Count;
         bool listsRevision = clue.Values.Any(v => v.Value.Contains(revision));
-        if (!clue.Values.TryGetValue(value, out IReadOnlyList<string>? says) || !listsRevision)
+        bool listed = clue.Values.TryGetValue(value, out IReadOnlyList<string>? says);
+        if (!listsRevision || (!listed && !single))
             return 1.0 / Math.Max(1, values);
-        if (says.Contains(revision))
-            return (double)clue.Trust;
-        return values > 1 ? (1 - (double)clue.Trust) / (values - 1) : 1 - (double)clue.Trust;
+        return listed && says!.Contains(revision) ? (double)clue.Trust : (1 - (double)clue.Trust) / (values - 1);
     }
 
     /// <summary>
@@ -91,13 +93,13 @@ public static class Revisions
 
     /// <summary>
     /// How much doubt a look at the clue is expected to take away: entropy now less the mean entropy after, over the values it
-    /// lists.
+    /// lists; where it lists one, over that and the implied other.
     /// </summary>
     static double ExpectedBits(Model model, Clue clue, double[] now)
     {
         double after = 0,
             all = 0;
-        foreach (string value in clue.Values.Keys)
+        foreach (string value in clue.Values.Count == 1 ? clue.Values.Keys.Append(Other) : clue.Values.Keys)
         {
             double[] joint = [.. now.Select((p, i) => p * Likelihood(clue, value, model.Revisions[i].Id))];
             double chance = joint.Sum();
@@ -108,6 +110,9 @@ public static class Revisions
         }
         return all > 0 ? Entropy(now) - after / all : 0;
     }
+
+    /// <summary>The value of a clue that lists only one, where something else is seen; no sheet can list it.</summary>
+    const string Other = "";
 
     static double Entropy(IEnumerable<double> chances) => -chances.Where(p => p > 0).Sum(p => p * Math.Log2(p));
 }

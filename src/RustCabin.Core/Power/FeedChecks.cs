@@ -9,7 +9,16 @@ namespace RustCabin.Core.Power;
 /// </summary>
 static class FeedChecks
 {
-    /// <summary>LEVEL: pins of different volts meet, and the sheet does not say that the lower side stands it.</summary>
+    /// <summary>What a TTL input takes for high, in volts.</summary>
+    const decimal TtlHigh = 2.0m;
+
+    /// <summary>What a plain CMOS input takes for high, as a share of its supply.</summary>
+    const decimal CmosHigh = 0.7m;
+
+    /// <summary>
+    /// LEVEL: pins of different volts meet, and the sheet does not say that the lower side stands it; or what the part drives is
+    /// too low for the inputs there.
+    /// </summary>
     public static IEnumerable<Finding> Levels(PlannedUnit unit)
     {
         foreach (Instance instance in unit.Instances.Where(i => i.Part.LogicVolts is not null))
@@ -18,6 +27,24 @@ static class FeedChecks
             {
                 decimal speaks = instance.Part.LogicVolts!.Value,
                     stands = Math.Max(speaks, instance.Part.ToleratesVolts ?? 0);
+                decimal high = unit.FindSite(taken.Site!)!.Inputs == SiteInputs.Cmos ? CmosHigh * there : TtlHigh;
+                if (there <= stands && speaks < high)
+                    yield return new Finding(
+                        PowerFindings.Level,
+                        Severity.Stop,
+                        $"{speaks:0.#} V is not high enough",
+                        [instance.Subject],
+                        $"{instance.Title} drives {speaks:0.#} V into {taken.Site}, which takes {high:0.0#} V and more for high.",
+                        [
+                            $"Inputs of {taken.Site}: "
+                                + (
+                                    unit.FindSite(taken.Site!)!.Inputs == SiteInputs.Cmos
+                                        ? $"plain CMOS at {there:0.#} V, high from {CmosHigh} x {there:0.#} = {high:0.0#} V."
+                                        : $"TTL, high from {TtlHigh:0.0} V."
+                                ),
+                            "A level shifter that goes up, such as a buffer with TTL inputs on the site's own supply.",
+                        ]
+                    );
                 if (there > stands || speaks > there)
                     yield return new Finding(
                         PowerFindings.Level,

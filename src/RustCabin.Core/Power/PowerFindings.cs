@@ -23,6 +23,13 @@ public static class PowerFindings
         Mend = "A part that brings the rail.",
     };
 
+    /// <summary>POWER-PARALLEL.</summary>
+    public static readonly FindingKind PowerParallel = new("POWER-PARALLEL", At, [Severity.Stop])
+    {
+        Meaning = "Two regulated supplies feed one rail at once. They do not share: the one that stands higher drives the other.",
+        Mend = "A supply that replaces the other, or one that is a rail of its own, joined at ground only.",
+    };
+
     /// <summary>POWER-PATH.</summary>
     public static readonly FindingKind PowerPath = new("POWER-PATH", At, [Severity.Stop, Severity.Watch])
     {

@@ -22,6 +22,7 @@ public sealed class PowerStation : Station
     public override IReadOnlyList<Check> Checks { get; } =
     [
         Check.On(Rests.All, PowerChecks.Rails, PowerChecks.Rule),
+        Check.On(Rests.All, PowerChecks.Parallel, PowerChecks.ParallelRule),
         Check.On(Rests.All, PathChecks.Of),
         Check.On(Rests.Parts, FeedChecks.Levels),
         Check.On(Rests.Subjects, FeedChecks.Feeds),

@@ -38,25 +38,30 @@ public sealed record RailLoad(
     public static IReadOnlyList<RailLoad> Of(PlannedUnit unit)
     {
         var rails = unit.Rails.Select(r => new RailLoad(r.Id, r.Volts, r.Amps, r.Derate, r.UsedAmps, [])).ToList();
-        foreach (Supply supply in unit.Instances.SelectMany(i => i.Part.Supplies))
+        foreach ((Instance instance, Supply supply) in unit.Instances.SelectMany(i => i.Part.Supplies.Select(s => (i, s))))
         {
             int index = rails.FindIndex(r => r.Rail == supply.Rail);
-            if (index < 0)
-                rails.Add(new RailLoad(supply.Rail, 0, supply.Amps, 0.8m, 0, []));
+            if (supply.Isolated)
+                rails.Add(new RailLoad($"{instance.Name}:{supply.Rail}", 0, supply.Amps, supply.Derate, 0, []));
+            else if (index < 0)
+                rails.Add(new RailLoad(supply.Rail, 0, supply.Amps, supply.Derate, 0, []));
+            else if (supply.Replaces)
+                rails[index] = rails[index] with { RatedAmps = supply.Amps, Derate = supply.Derate };
             else
-                rails[index] = rails[index] with
-                {
-                    RatedAmps = supply.Replaces ? supply.Amps : rails[index].RatedAmps + supply.Amps,
-                };
+                rails[index] = rails[index] with { RatedAmps = rails[index].RatedAmps + supply.Amps };
         }
         return [.. rails.Select(r => r with { Loads = LoadsOn(unit, r.Rail) })];
     }
+
+    /// <summary>The rail that a draw of a part hangs on: its own isolated one, or the machine's.</summary>
+    public static string RailOf(Instance instance, Draw draw) =>
+        instance.Part.Supplies.Any(s => s.Isolated && s.Rail == draw.Rail) ? $"{instance.Name}:{draw.Rail}" : draw.Rail;
 
     static IReadOnlyList<Load> LoadsOn(PlannedUnit unit, string rail) =>
         [
             .. from instance in unit.Instances
             from draw in instance.Part.Draws
-            where draw.Rail == rail && draw.When.Holds(key => Instance.PositionOf(instance, key, unit.Instances))
+            where RailOf(instance, draw) == rail && draw.When.Holds(key => Instance.PositionOf(instance, key, unit.Instances))
             select new Load(instance.Name, instance.Title, draw.TypicalAmps, draw.PeakAmps),
         ];
 }

@@ -187,7 +187,7 @@ public static class RomProof
             ulong address = claim.Base + place.OffsetOf(i, wired.Width);
             if (i == 0 || address > here.To)
                 here = unit.Map.At(address);
-            if (!here.Claims.Any(a => a.Claim == place.Claim && (a.Masters & 1u << master) != 0))
+            if (!here.Claims.Any(a => a.Claim == place.Claim && (a.ReadBy & 1u << master) != 0))
                 return new Proof(false, i, $"At {where(address)} something else answers in its place.", null)
                 {
                     At = new Address(address),

@@ -53,6 +53,7 @@ public sealed record RomWiring(
         var links = new List<WireLink>();
         var tied = new List<PinTie>();
         var findings = new List<Finding>();
+        var low = new HashSet<string>();
         var carried = socket
             .Index()
             .Where(c => c.Item != Nets.None)
@@ -72,24 +73,20 @@ public sealed record RomWiring(
                 ?? (wanted is Nets.Supply or Nets.Ground ? wanted : null);
             if (tie is null && !carried.ContainsKey(wanted))
             {
-                if (wanted == "/OE")
-                    tie = Nets.Ground;
-                else if (Nets.IsAddress(wanted))
-                    tie = Nets.Ground;
-                else
+                bool selects = wanted is Enable or Select;
+                if (!selects && !Nets.IsAddress(wanted))
                     return Cannot(
                         RomFindings.RomPins,
                         $"{device.Name} needs {wanted} on pin {pin}; the socket carries it nowhere.",
                         "Find the signal on the board, or take another device."
                     );
-                findings.Add(
-                    Note(
-                        wanted == "/OE"
-                            ? $"The socket has no {wanted}: it is tied low, and {device.Name} drives whenever it is selected."
-                            : $"The socket lacks {wanted}: it is tied low, and a half of the device is used."
-                    )
-                );
+                tie = Nets.Ground;
+                findings.Add(selects ? Always(device, wanted) : Half(wanted));
             }
+            if (tie is not null && Undone(device, wanted, tie) is { } undone)
+                return undone;
+            if (tie == Nets.Ground && wanted is Enable or Select)
+                low.Add(wanted);
             if (here == (tie ?? wanted))
                 continue;
             if (socket[contact - 1] != Nets.None)
@@ -100,6 +97,12 @@ public sealed record RomWiring(
                 links.Add(new WireLink(wanted, carried[wanted], pin));
         }
 
+        if (low.Contains(Select) && (low.Contains(Enable) || !device.Pins.Any(p => Nets.InReading(p) == Enable)))
+            return Cannot(
+                RomFindings.RomPins,
+                $"Nothing selects {device.Name}: {string.Join(" and ", low.Order())} are tied low, so it always drives the bus.",
+                $"One of {Select} and {Enable} must come from the socket."
+            );
         string[] unread = [.. socket.Where(Nets.IsAddress).Distinct().Where(net => !device.Pins.Contains(net))];
         if (unread.Length > 0)
             findings.Add(
@@ -122,13 +125,42 @@ public sealed record RomWiring(
     static RomWiring Cannot(FindingKind kind, string text, string why) =>
         new(false, [], [], [], [], [new Finding(kind, Severity.Stop, "It does not go into this socket", ["unit"], text, [why])]);
 
-    static Finding Note(string text) =>
-        new(
-            RomFindings.RomLines,
-            Severity.Note,
-            "A line that the socket lacks",
-            ["unit"],
-            text,
-            ["Tied high it is the other half; on a switch, both, one at a time."]
+    const string Select = "/CE",
+        Enable = "/OE";
+
+    /// <summary>A tie with which the device can never answer, or answers wrongly; null: none of those.</summary>
+    static RomWiring? Undone(RomDevice device, string wanted, string tie) =>
+        wanted is Select or Enable && tie == Nets.Supply
+            ? Cannot(
+                RomFindings.RomPins,
+                $"{wanted} of {device.Name} is tied high: it never {(wanted == Select ? "wakes" : "drives the bus")}.",
+                $"{wanted} is active low: tie it low, or take it from the board."
+            )
+        : Nets.IsData(wanted)
+            ? Cannot(
+                RomFindings.RomPins,
+                $"{wanted} of {device.Name} is tied: the bus would never see that bit.",
+                "A data line comes from the socket."
+            )
+        : null;
+
+    static Finding Half(string line) =>
+        Lacking(
+            $"The socket lacks {line}: it is tied low, and a half of the device is used.",
+            "Tied high it is the other half; on a switch, both, one at a time."
         );
+
+    static Finding Always(RomDevice device, string line) =>
+        line == Enable
+            ? Lacking(
+                $"The socket has no {line}: it is tied low, and {device.Name} drives whenever it is selected.",
+                $"{Select} alone then says when it drives, and it takes its access time from there."
+            )
+            : Lacking(
+                $"The socket has no {line}: it is tied low, and {device.Name} is always awake.",
+                $"{Enable} alone then says when it drives. It draws its full current all the time, and answers the sooner for it."
+            );
+
+    static Finding Lacking(string text, string why) =>
+        new(RomFindings.RomLines, Severity.Note, "A line that the socket lacks", ["unit"], text, [why]);
 }

@@ -30,28 +30,19 @@ public sealed record BuildSet(
     /// <summary>Its parts and ways, by which two sets are told apart.</summary>
     public string Key => string.Join('+', Parts.Select(p => $"{p.Part.Id}.{p.Way.Id}"));
 
-    /// <summary>True if <paramref name="other"/> is at least as good in every respect and better in one.</summary>
+    /// <summary>
+    /// True if <paramref name="other"/> is at least as good in cost, skill, undo and orders, and better in one of them.
+    /// </summary>
     public bool IsBeatenBy(BuildSet other)
     {
-        bool asGood =
-            other.Cost <= Cost
-            && other.Skill <= Skill
-            && (other.Reversible || !Reversible)
-            && other.Orders <= Orders
-            && other.Watches <= Watches;
-        return asGood
-            && (
-                other.Cost < Cost
-                || other.Skill < Skill
-                || other.Reversible != Reversible
-                || other.Orders < Orders
-                || other.Watches < Watches
-            );
+        bool asGood = other.Cost <= Cost && other.Skill <= Skill && (other.Reversible || !Reversible) && other.Orders <= Orders;
+        return asGood && (other.Cost < Cost || other.Skill < Skill || other.Reversible != Reversible || other.Orders < Orders);
     }
 }
 
 /// <summary>
-/// What a search found, cheapest first; when nothing works, <paramref name="Clash"/> is the smallest set of wants, limits and
+/// What a search found, the sets that no other beats, cheapest first; when nothing works, <paramref name="Clash"/> is the
+/// smallest set of wants, limits and
 /// fitted parts that do not go together.
 /// <paramref name="Left"/> says of parts that would give a want why they are in no set. <paramref name="Complete"/> false: the
 /// search was ended before it had seen all.
@@ -63,9 +54,6 @@ public sealed record BuildSets(
     bool Complete
 )
 {
-    /// <summary>The sets that no other beats in every respect.</summary>
-    public IEnumerable<BuildSet> Frontier => Sets.Where(s => !Sets.Any(s.IsBeatenBy));
-
     /// <summary>What a set is best at among all, in words; empty where another is as good or better in each.</summary>
     public IReadOnlyList<string> BestAt(BuildSet set)
     {

@@ -19,60 +19,96 @@ public sealed record SearchProgress(int Tried, int Found);
 /// </summary>
 public static class SetSearch
 {
-    /// <summary>So many sets are listed at most.</summary>
-    public const int Most = 12;
+    /// <summary>So many sets of one cost are looked at for each bound; more are told as not complete.</summary>
+    const int MostAlike = 24;
 
-    /// <summary>The sets, and what kept other parts out.</summary>
+    /// <summary>What sets are held under, on the way round the frontier: skill, whether it can be undone, and orders.</summary>
+    sealed record Bound(int? Skill, bool Reversible, int? Orders);
+
+    /// <summary>
+    /// Every set that no other beats in cost, skill, undo and orders, and what kept other parts out. The cheapest set under a
+    /// bound can only be beaten in another respect by one that is held under a tighter bound, so each cheapest set asks again
+    /// with less skill, with undo, and with fewer orders, until nothing is left.
+    /// </summary>
     public static BuildSets Find(SetQuestion question, Action<SearchProgress>? tell = null, CancellationToken cancel = default)
     {
-        var found = new List<BuildSet>();
+        var found = new Dictionary<string, BuildSet>();
         int tried = 0;
+        bool complete = true;
         void Told(int _) => tell?.Invoke(new SearchProgress(++tried, found.Count));
         try
         {
-            Seek(question, found, Most, Told, cancel);
-            // What is better in another respect than all that is cheap.
-            if (found.Count > 0 && found.Min(s => s.Skill) is > 1 and var skill)
-                Seek(question with { Limits = question.Limits with { Skill = skill - 1 } }, found, found.Count + 1, Told, cancel);
-            if (found.Count > 0 && found.All(s => !s.Reversible))
-                Seek(question with { Limits = question.Limits with { Reversible = true } }, found, found.Count + 1, Told, cancel);
-            if (found.Count > 0 && found.Min(s => s.Orders) is > 1 and var orders)
-                Seek(question, found, found.Count + 1, Told, cancel, orders - 1);
+            var seen = new HashSet<Bound>();
+            var open = new Queue<Bound>([new Bound(null, false, null)]);
+            while (open.TryDequeue(out Bound? bound))
+            {
+                if (!seen.Add(bound))
+                    continue;
+                (List<BuildSet> cheapest, bool all) = Cheapest(question, bound, found, Told, cancel);
+                complete &= all;
+                if (cheapest.Count == 0)
+                    continue;
+                BuildSet best = Ordered(cheapest).First();
+                if (best.Skill > 1)
+                    open.Enqueue(bound with { Skill = best.Skill - 1 });
+                if (!best.Reversible)
+                    open.Enqueue(bound with { Reversible = true });
+                if (best.Orders > 1)
+                    open.Enqueue(bound with { Orders = best.Orders - 1 });
+            }
             IReadOnlyList<Requirement> clash = found.Count > 0 ? [] : ClashOf(question, cancel);
-            BuildSet[] sets =
-            [
-                .. found
-                    .OrderBy(s => s.Cost)
-                    .ThenBy(s => s.Skill)
-                    .ThenBy(s => s.Watches)
-                    .ThenBy(s => s.Parts.Count)
-                    .ThenBy(s => s.Moves),
-            ];
-            return new BuildSets(sets, clash, LeftOuts.Of(question, sets, cancel), found.Count < Most);
+            BuildSet[] sets = Frontier(found.Values);
+            return new BuildSets(sets, clash, LeftOuts.Of(question, sets, cancel), complete);
         }
         catch (TooManyTriedException)
         {
-            return new BuildSets([.. found.OrderBy(s => s.Cost)], [], [], false);
+            return new BuildSets(Frontier(found.Values), [], [], false);
         }
     }
 
-    static void Seek(
+    static BuildSet[] Frontier(IReadOnlyCollection<BuildSet> found) => [.. Ordered(found.Where(s => !found.Any(s.IsBeatenBy)))];
+
+    /// <summary>Cheapest first; at equal cost what can be undone, then the least skill.</summary>
+    static IEnumerable<BuildSet> Ordered(IEnumerable<BuildSet> sets) =>
+        sets.OrderBy(s => s.Cost)
+            .ThenByDescending(s => s.Reversible)
+            .ThenBy(s => s.Skill)
+            .ThenBy(s => s.Orders)
+            .ThenBy(s => s.Watches)
+            .ThenBy(s => s.Parts.Count)
+            .ThenBy(s => s.Moves);
+
+    /// <summary>All sets of the least cost under a bound, kept in <paramref name="known"/> as they are found; false: there are
+    /// more of them than are looked at.</summary>
+    static (List<BuildSet> Sets, bool All) Cheapest(
         SetQuestion question,
-        List<BuildSet> found,
-        int most,
+        Bound bound,
+        Dictionary<string, BuildSet> known,
         Action<int> told,
-        CancellationToken cancel,
-        int? orders = null
+        CancellationToken cancel
     )
     {
-        if (ModelOf(question) is not { } asked)
-            return;
+        SetQuestion under = question with
+        {
+            Limits = question.Limits with
+            {
+                Skill = Math.Min(bound.Skill ?? int.MaxValue, question.Limits.Skill ?? int.MaxValue)
+                    is < int.MaxValue
+                        and var skill
+                    ? skill
+                    : null,
+                Reversible = question.Limits.Reversible || bound.Reversible,
+            },
+        };
+        var found = new List<BuildSet>();
+        if (ModelOf(under) is not { } asked)
+            return (found, true);
         (ChoiceModel model, Candidate[] all) = asked;
         (int Index, Part Part, Way Way)[] offered =
         [
             .. all.Index().Where(c => c.Item.Optional).Select(c => (c.Index, c.Item.Instance.Part, c.Item.Instance.Way!)),
         ];
-        if (orders is { } few)
+        if (bound.Orders is { } few)
             model.CapGroups(
                 offered.Where(o => !question.HasInHand(o.Part)).GroupBy(o => MakerOf(o.Part)).Select(g => g.Select(o => o.Index)),
                 few
@@ -82,14 +118,18 @@ public static class SetSearch
         var aim =
             model.Weighed(offered.Select(o => (o.Index, Cents(question, o.Part) * 1_000_000 + 100_000 + o.Way.Skill * 1000)))
             + model.Moves;
-        HashSet<string> known = [.. found.Select(f => f.Key)];
-        while (found.Count < most && model.Best(aim, told, cancel) is { } choice)
+        while (model.Best(aim, told, cancel) is { } choice)
         {
             BuildSet set = SetOf(question, choice);
-            if (known.Add(set.Key))
-                found.Add(set);
+            if (found.Count > 0 && set.Cost > found[0].Cost)
+                return (found, true);
+            if (found.Count == MostAlike)
+                return (found, false);
+            found.Add(set);
+            known.TryAdd(set.Key, set);
             model.OtherParts();
         }
+        return (found, true);
     }
 
     static BuildSet SetOf(SetQuestion question, Choice choice)

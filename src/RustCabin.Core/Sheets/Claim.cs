@@ -41,6 +41,12 @@ public sealed record Claim : ICompleted<Claim>
     [OnSheet(Things.Claims), Display(Description = "Claims that it switches off where it answers.")]
     public IReadOnlyList<string> Overlays { get; init; } = [];
 
+    [Display(Description = "What it hides of the claims that it switches off: both, or reads only, so that writes go through.")]
+    public Hides Hides { get; init; }
+
+    [Display(Description = "The space that it lies in: memory, or the ports of a processor that has separate ones.")]
+    public BusSpace Space { get; init; }
+
     [Display(Description = "How fast the memory is reached.")]
     public SpeedClass Speed { get; init; }
 
@@ -78,6 +84,8 @@ public sealed record Claim : ICompleted<Claim>
             read.Wrong("size", "must be a power of two beside a mask");
         if (Auto && Base is not null)
             read.Wrong("base", "stands beside \"auto\": a self-configuring claim is given its base");
+        if (Auto && Space == BusSpace.Io)
+            read.Wrong("auto", "stands in the port space: self-configuration gives places in memory");
         if (!Auto && !read.Has("base"))
             read.Wrong("base", "is missing");
         BusAccess access =
@@ -121,6 +129,20 @@ public enum BusAccess
     Read = 1,
     Write = 2,
     Both = 3,
+}
+
+/// <summary>What an overlay hides: reads and writes, or reads only.</summary>
+public enum Hides
+{
+    Both,
+    Read,
+}
+
+/// <summary>Memory, or the separate port addresses of some processors. The two never meet.</summary>
+public enum BusSpace
+{
+    Memory,
+    Io,
 }
 
 /// <summary>How fast memory is reached.</summary>

@@ -11,6 +11,9 @@ public sealed record Model
     /// <summary>The widest address space that a sheet may state, in bits.</summary>
     public const int WidestAddress = 40;
 
+    /// <summary>Address lines of a port space of which the sheet does not say how wide it is.</summary>
+    public const int UsualIoBits = 16;
+
     [Required, Id, Display(Description = "Its identifier, by which other sheets name it.")]
     public string Id { get; init; } = "";
 
@@ -34,6 +37,12 @@ public sealed record Model
 
     [Display(Description = "Which byte of a word the processor finds at the even address; left out: the sheet does not say.")]
     public WordOrder? ByteOrder { get; init; }
+
+    [Range(8, 16), UnitOf("bits"), Display(Description = "The width of the port space, 8 or 16; left out: it has none.")]
+    public int? IoBits { get; init; }
+
+    [Display(Description = "What a read gives that nothing answers: ones (0xFF), or what was last on the bus.")]
+    public Undriven Undriven { get; init; }
 
     [
         MinLength(1),
@@ -179,6 +188,12 @@ public sealed record Clue
 /// <summary>How far a case is open, and what must come off to get there.</summary>
 public sealed record AccessLevel
 {
+    /// <summary>What the closed case is called where the sheet has no level of that name.</summary>
+    public const string Closed = "closed";
+
+    /// <summary>Something comes off on the way to it, so it is not the closed case.</summary>
+    public bool Opens => From is not null || Minutes > 0 || Remove.Count > 0 || Unplug.Count > 0;
+
     [Required, Id, Display(Description = "Its identifier.")]
     public string Id { get; init; } = "";
 
@@ -346,4 +361,11 @@ public enum ServiceKind
     Belt,
     Filter,
     Other,
+}
+
+/// <summary>What a read gives that nothing answers.</summary>
+public enum Undriven
+{
+    Ones,
+    Last,
 }

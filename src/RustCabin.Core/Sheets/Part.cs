@@ -65,6 +65,9 @@ public sealed record Part : ICompleted<Part>
     [Display(Description = "Which mixes of banks it allows: any, alike, larger-first, pairs.")]
     public string? Mix { get; init; }
 
+    [Display(ShortName = "marking", Description = "Numbers of memory chips that the built-in table does not have.")]
+    public IReadOnlyList<Chips.MarkedNumber> Markings { get; init; } = [];
+
     [Display(ShortName = "row of the switch table", Description = "Where the switches stand for each arrangement of the banks.")]
     public IReadOnlyList<SwitchRow> SwitchTable { get; init; } = [];
 
@@ -212,6 +215,19 @@ public sealed record MemoryArray : ICompleted<MemoryArray>
         Display(Name = "access", Description = "The slowest access time that the board's cycle allows.")
     ]
     public int? AccessNs { get; init; }
+
+    [
+        Range(1, 100_000),
+        UnitOf("ns"),
+        Display(Name = "full cycle", Description = "How long the board's whole cycle is, row and precharge.")
+    ]
+    public int? CycleNs { get; init; }
+
+    [
+        Range(1, 4),
+        Display(Description = "How many times its access time the whole cycle of a multiplexed chip takes; left out: 1.8.")
+    ]
+    public decimal CycleFactor { get; init; } = 1.8m;
 
     [Display(ShortName = "supply", Description = "The supplies at each socket, such as +5.")]
     public IReadOnlyList<string> Supplies { get; init; } = [];

@@ -52,6 +52,9 @@ public sealed record Site
     [Range(0.1, 1000), UnitOf("V"), Display(Description = "The volts that its pins speak.")]
     public decimal? LogicVolts { get; init; }
 
+    [Display(Description = "What its inputs take for high: TTL from 2.0 V, plain CMOS from 0.7 of its volts.")]
+    public SiteInputs Inputs { get; init; }
+
     [Range(0, 1_000_000), UnitOf("ns"), Display(Name = "ROM budget", Description = "The time that a ROM there has to answer.")]
     public decimal? RomBudgetNs { get; init; }
 
@@ -109,4 +112,11 @@ public sealed record Opening
 
     [Required, Range(0, 10_000), UnitOf("mm"), Display(Name = "height", Description = "How high it is.")]
     public decimal HeightMm { get; init; }
+}
+
+/// <summary>What the inputs of a site take for high.</summary>
+public enum SiteInputs
+{
+    Ttl,
+    Cmos,
 }

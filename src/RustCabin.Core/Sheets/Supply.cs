@@ -122,6 +122,12 @@ public sealed record Supply
 
     [Display(Description = "It stands in the place of the machine's own.")]
     public bool Replaces { get; init; }
+
+    [Display(Description = "It is a rail of its own, joined to the other only at ground; it feeds what its part draws.")]
+    public bool Isolated { get; init; }
+
+    [Range(0.1, 1), Display(Description = "The share of its amps that age leaves.")]
+    public decimal Derate { get; init; } = 0.8m;
 }
 
 /// <summary>What feeds a part: the rail that its feed pin is joined to, and the volts that it stands there.</summary>

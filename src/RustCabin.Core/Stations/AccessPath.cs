@@ -12,7 +12,7 @@ public static class AccessPath
     public static IReadOnlyList<AccessLevel> To(Model model, Instance part) =>
         part.Occupied.Select(o => Path(model, model.FindSite(o.Site!)?.Access)).MaxBy(path => path.Count) ?? [];
 
-    /// <summary>0 for a level that is reached from no other: the closed case.</summary>
+    /// <summary>0 for the closed case: a level that is reached from no other, and for which nothing comes off.</summary>
     public static int DepthOf(Model model, AccessLevel level) => Path(model, level.Id).Count;
 
     /// <summary>The levels to pass to reach one, outermost first; null or an unknown one: none.</summary>
@@ -20,7 +20,11 @@ public static class AccessPath
     {
         var path = new List<AccessLevel>();
         // Levels only name ones above them on the sheet, so this ends.
-        for (AccessLevel? level = Find(model, id); level?.From is { } from; level = Find(model, from))
+        for (
+            AccessLevel? level = Find(model, id);
+            level is { Opens: true };
+            level = level.From is { } from ? Find(model, from) : null
+        )
             path.Insert(0, level);
         return path;
     }

@@ -123,7 +123,7 @@ public sealed class ChipOutline
             "QFP" or "TQFP" or "LQFP" or "PQFP" => FourSides(pins, uneven, fromMiddle: false),
             "PLCC" => FourSides(pins, uneven, fromMiddle: true),
             "HEADER" or "IDC" when pins % 2 == 0 && uneven is null => ZigZag(pins),
-            "DSUB" or "DE" or "DA" or "DB" or "DC" or "DD" when uneven is null => Dsub(pins),
+            "DSUB" or "DE" or "DA" or "DB" or "DC" when uneven is null => Dsub(family, pins),
             _ => null,
         };
         if (above is null)
@@ -198,9 +198,13 @@ public sealed class ChipOutline
             [PinSide.Right] = [.. Enumerable.Range(1, pins / 2).Select(i => 2 * i)],
         };
 
-    /// <summary>The plug's mating face: the longer row on top, from left to right.</summary>
-    static Dictionary<PinSide, int[]>? Dsub(int pins) =>
-        pins % 2 == 0
+    /// <summary>Contacts of D-sub plugs with two rows. A DE-15, and all of 26 and more in the same shells, has three:
+    /// refused.</summary>
+    static readonly int[] TwoRowPlugs = [9, 15, 19, 23, 25, 37];
+
+    /// <summary>The plug's mating face: the longer row on top, from left to right; null for a plug of three rows.</summary>
+    static Dictionary<PinSide, int[]>? Dsub(string shell, int pins) =>
+        !TwoRowPlugs.Contains(pins) || (shell == "DE" && pins != 9)
             ? null
             : new()
             {

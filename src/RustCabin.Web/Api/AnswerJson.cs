@@ -144,16 +144,26 @@ static class AnswerJson
                     Hex(map, s.To),
                     [
                         .. s
-                            .Claims.Select(a => (Claim: map.Claims[a.Claim], a.Masters))
+                            .Claims.SelectMany(a => Parts(map.Claims[a.Claim], a))
                             .Select(a => new ClaimJson(
                                 a.Claim.Owner,
                                 Words<ClaimKind>.Of(a.Claim.Kind),
-                                Words<BusAccess>.Of(a.Claim.Access),
+                                Words<BusAccess>.Of(a.Access),
                                 [.. map.MasterNames(a.Masters)]
                             )),
                     ]
                 )),
         ];
+
+    /// <summary>A claim of which an overlay hides reads from some masters stands twice, for what it answers to each.</summary>
+    static IEnumerable<(DecodedClaim Claim, BusAccess Access, uint Masters)> Parts(DecodedClaim claim, Answering here)
+    {
+        uint writing = here.Masters & ~here.ReadBy;
+        if (!claim.Reads || writing == 0)
+            return [(claim, claim.Access, here.Masters)];
+        (DecodedClaim, BusAccess, uint) only = (claim, BusAccess.Write, writing);
+        return here.ReadBy == 0 ? [only] : [(claim, claim.Access, here.ReadBy), only];
+    }
 
     static Dictionary<string, ulong> Reach(ResolvedMap map) =>
         map.Masters.Index().ToDictionary(m => m.Item, m => map.Reach[m.Index].Bytes);

@@ -4,7 +4,8 @@ using RustCabin.Core.Sets;
 namespace RustCabin.Web.Drawings;
 
 /// <summary>
-/// Build sets on a field: what they cost to the right, what skill they ask upward. The rust line joins those that no other beats;
+/// Build sets on a field: what they cost to the right, what skill they ask upward. The rust line joins those that no other
+/// beats in these two;
 /// a round stone can be undone, a square one
 /// cannot. The number is that of the list beside it.
 /// </summary>
@@ -17,7 +18,7 @@ public static class SetField
         Top = 16,
         Right = 392;
 
-    public static IHtmlContent Draw(IReadOnlyList<BuildSet> sets, IReadOnlyList<BuildSet> best, string currency)
+    public static IHtmlContent Draw(IReadOnlyList<BuildSet> sets, string currency)
     {
         Svg svg = Svg.Begin(
             Wide,
@@ -43,7 +44,12 @@ public static class SetField
             .Text(Left + 30, Bottom + 22, $"{least:0.00}", "fig")
             .Text(Right - 30, Bottom + 22, most == least ? "" : $"{most:0.00}", "fig")
             .Text((Left + Right) / 2, Bottom + 36, $"to buy, {currency}", "lab side");
-        BuildSet[] line = [.. best.OrderBy(s => s.Cost).ThenByDescending(s => s.Skill)];
+        BuildSet[] line =
+        [
+            .. sets.Where(s => !sets.Any(o => o.Cost <= s.Cost && o.Skill <= s.Skill && (o.Cost < s.Cost || o.Skill < s.Skill)))
+                .OrderBy(s => s.Cost)
+                .ThenByDescending(s => s.Skill),
+        ];
         if (line.Length > 1)
             svg.Path("M" + string.Join("L", line.Select(s => $"{Svg.N(X(s))} {Svg.N(Y(Math.Max(1, s.Skill)))}")), "frontier");
         var taken = new List<(double X, double Y)>();
@@ -55,7 +61,7 @@ public static class SetField
             while (taken.Any(t => Math.Abs(t.X - x) < 24 && Math.Abs(t.Y - y) < 12))
                 x += 25;
             taken.Add((x, y));
-            string look = best.Contains(set) ? "stone best" : "stone";
+            string look = line.Contains(set) ? "stone best" : "stone";
             if (set.Reversible)
                 svg.Circle(x, y, 11, look);
             else

@@ -32,11 +32,7 @@ public class ChipsTests
 
     [Fact]
     public void Any_bank_holds_depth_times_its_bits_and_never_has_too_few_chips() =>
-        Gen.Select(
-                Gen.Int[0, ChipType.ForBanks.Count() - 1].Select(i => ChipType.ForBanks.ElementAt(i)),
-                Gen.Int[1, 128],
-                Gen.Int[0, 32]
-            )
+        Gen.Select(Gen.Int[0, ChipType.ForBanks.Count - 1].Select(i => ChipType.ForBanks[i]), Gen.Int[1, 128], Gen.Int[0, 32])
             .Sample(
                 (type, data, parity) =>
                 {
@@ -157,12 +153,12 @@ public class ChipsTests
     [Fact]
     public void The_solver_finds_all_that_trying_everything_finds_in_the_order_of_the_rule()
     {
-        var types = ChipType.ForBanks.ToArray();
+        var types = ChipType.ForBanks;
         Gen.Select(
                 Gen.Int[0, 3],
                 Gen.Int[1, 3],
                 Gen.Enum<MixRule>(),
-                Gen.Int[0, types.Length - 1].Array[1, 3],
+                Gen.Int[0, types.Count - 1].Array[1, 3],
                 Gen.Int[0, 40].Array[3],
                 Gen.Int[0, 3].Array[3],
                 Gen.Int[0, 9]

@@ -8,7 +8,7 @@ public class MarkingTests
     [InlineData("xx41256-12", "DRAM", "256Kx1", 120, 16)]
     [InlineData("41256P-15", "DRAM", "256Kx1", 150, 16)]
     [InlineData("xx4164-2", "DRAM", "64Kx1", 200, 16)]
-    [InlineData("xx4164-3", "DRAM", "64Kx1", 300, 16)]
+    [InlineData("xx4164-3", "DRAM", "64Kx1", 200, 16)]
     [InlineData("44256-7", "DRAM", "256Kx4", 70, 20)]
     [InlineData("44256-70", "DRAM", "256Kx4", 70, 20)]
     [InlineData("27C512-15", "EPROM", "64Kx8", 150, 28)]
@@ -24,6 +24,62 @@ public class MarkingTests
     {
         MarkingReading first = Marking.Read(text)[0];
         Assert.Equal((family, organisation, ns, pins), (first.Type.Family, first.Type.Organisation, first.Ns, first.Type.Pins));
+    }
+
+    /// <summary>
+    /// 300 markings as they stand on chips, listed before the table was written: nine in ten first readings are right, and what
+    /// is wrong does not claim to be sure.
+    /// </summary>
+    [Fact]
+    public void Nine_in_ten_of_300_are_read_right_and_none_wrong_with_certainty()
+    {
+        string[][] all =
+        [
+            .. File.ReadLines(Path.Combine(AppContext.BaseDirectory, "Samples", "markings.txt")).Select(l => l.Split('|')),
+        ];
+        Assert.True(all.Length >= 300, $"{all.Length} markings");
+        var wrong = new List<string>();
+        foreach (string[] one in all)
+        {
+            IReadOnlyList<MarkingReading> read = Marking.Read(one[0]);
+            string first =
+                read.Count == 0
+                    ? "nothing"
+                    : $"{read[0].Type.Family}|{read[0].Type.Organisation}|{read[0].Ns?.ToString() ?? "-"}";
+            if (first == string.Join('|', one[1..]))
+                continue;
+            wrong.Add($"{one[0]}: {first}, not {string.Join('|', one[1..])}");
+            Assert.False(read.Count > 0 && read[0].Score > 0.95, wrong[^1]);
+        }
+        Assert.True(wrong.Count * 10 <= all.Length, string.Join("\n", wrong));
+    }
+
+    [Fact]
+    public void The_table_has_more_than_300_numbers_and_every_one_reads_as_what_it_is()
+    {
+        Assert.True(ChipNumber.All.Count > 300);
+        foreach (ChipNumber number in ChipNumber.All)
+            Assert.Contains(
+                Marking.Read($"XX{number.Number}"),
+                r => r.Type.Organisation == number.Type.Organisation && r.Type.Family == number.Type.Family
+            );
+    }
+
+    [Fact]
+    public void Two_makers_of_one_number_give_two_readings_and_a_part_sheet_adds_its_own()
+    {
+        Assert.Equal(["DRAM", "SRAM"], Marking.Read("xx51256-10").Select(r => r.Type.Family).Distinct());
+        Assert.Empty(Marking.Read("xx99887-3"));
+        var own = new MarkedNumber
+        {
+            Number = "99887",
+            Family = "DRAM",
+            Organisation = "64Kx2",
+            Pins = 18,
+            Speeds = new Dictionary<string, decimal> { ["3"] = 170 },
+        };
+        MarkingReading read = Assert.Single(Marking.Read("xx99887-3 8642", [own]));
+        Assert.Equal(("64Kx2", 170, new DateCode(1986, 42)), (read.Type.Organisation, read.Ns, read.DateCode));
     }
 
     [Fact]

@@ -103,7 +103,15 @@ public class ModulesTests
         Assert.Empty(With("""["64Kx1", null]"""));
         Assert.Equal(["CHIP-REFRESH"], With("""["64Kx1", null]""", "15.6", "15.7"));
         Assert.Equal(["CHIP-REFRESH"], With("""["64Kx1", null]""", "\"refreshBits\": 8", "\"refreshBits\": 6"));
-        Assert.Empty(With("""["64Kx1", null]""", "\"refreshBits\": 8", "\"refreshBits\": 6, \"ownRefresh\": true"));
+        // Chips with a counter of their own need none of the board; most 64Kx1 have none.
+        Assert.Equal(
+            ["CHIP-REFRESH"],
+            With("""["64Kx1", null]""", "\"refreshBits\": 8", "\"refreshBits\": 6, \"ownRefresh\": true")
+        );
+        Assert.DoesNotContain(
+            "CHIP-REFRESH",
+            With("""["256Kx1", null]""", "\"refreshBits\": 8", "\"refreshBits\": 6, \"ownRefresh\": true")
+        );
         Assert.Equal(
             Standing.Watch,
             (
@@ -234,5 +242,38 @@ public class ModulesTests
             .Titles[0]
             .Needs;
         Assert.Equal(met, Assert.Single(NeedCheck.Of(machine.Planned, need)).Met);
+    }
+
+    /// <summary>Rows take 8 lines, columns 6: with 7 a half is reached, with 5 an eighth of the rows and a half of the
+    /// columns.</summary>
+    [Theory]
+    [InlineData("16Kx4", 7, 2)]
+    [InlineData("16Kx4", 6, 4)]
+    [InlineData("16Kx4", 5, 16)]
+    [InlineData("64Kx4", 7, 4)]
+    [InlineData("8Kx8", 12, 2)]
+    public void A_missing_line_takes_a_row_line_and_a_column_line_where_it_served_both(string type, int lines, int share) =>
+        Assert.Equal(share, ChipType.Find(type)!.ShareReached(lines));
+
+    /// <summary>150 ns x 1.8 is 270 ns.</summary>
+    [Theory]
+    [InlineData("270", true)]
+    [InlineData("269", false)]
+    public void A_multiplexed_chip_must_recover_within_the_whole_cycle(string cycle, bool fits) =>
+        Assert.Equal(
+            fits,
+            !With("""["64Kx1-150", null]""", "\"accessNs\": 150", $"\"accessNs\": 150, \"cycleNs\": {cycle}")
+                .Contains("CHIP-SPEED")
+        );
+
+    /// <summary>47 kOhm and 1 uF at 5 V: 8.2 and 24 ms into CMOS; a TTL input feeds 0.4 mA, and leaves 1.6 and 4.1 ms.</summary>
+    [Fact]
+    public void A_ttl_input_charges_the_capacitor_itself()
+    {
+        var cmos = new ResetCircuit(47_000, 1e-6, 5);
+        ResetCircuit ttl = cmos with { InputAmps = ResetCircuit.TtlInputAmps };
+        Assert.Equal([8.2, 24.0], [Math.Round(cmos.GuaranteedHold * 1000, 1), Math.Round(cmos.LongestHold * 1000, 1)]);
+        Assert.Equal([1.6, 4.1], [Math.Round(ttl.GuaranteedHold * 1000, 1), Math.Round(ttl.LongestHold * 1000, 1)]);
+        Assert.Equal(625, ResetCircuit.OhmsForTtl(5), 6);
     }
 }

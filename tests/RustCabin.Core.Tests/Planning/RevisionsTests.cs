@@ -124,4 +124,24 @@ public class RevisionsTests
                 return Revisions.Next(model, new Dictionary<string, string>()) is null or { Bits: > 0 and <= 1.585 };
             }
         );
+
+    /// <summary>By hand, two boards: listed 0.9 against 1/2 is 0.643; another value 0.1 against 1/2 is 0.167.</summary>
+    [Theory]
+    [InlineData("mark", 0.9 / 1.4)]
+    [InlineData("none", 0.1 / 0.6)]
+    public void A_clue_with_one_listed_value_has_an_implied_other(string seen, double first)
+    {
+        Model model = new Machine
+        {
+            More = """, "clues": [ { "id": "c", "ask": "?", "trust": 0.9, "values": { "mark": ["r1"] } } ]""",
+        }
+            .Pack
+            .Models[0];
+        Assert.Equal(
+            first,
+            Revisions.Identify(model, new Dictionary<string, string> { ["c"] = seen }, null).All[0].Probability,
+            12
+        );
+        Assert.True(Revisions.Next(model, new Dictionary<string, string>())!.Bits > 0.1);
+    }
 }

@@ -169,4 +169,47 @@ public sealed class PowerTests
             Of(Fed(Part) with { Job = """ "add": [ { "part": "p", "way": "w", "switches": { "S": "on" } } ]""" }, "POWER-NO-RAIL")
         );
     }
+
+    const string Supply = """, "supplies": [ { "rail": "+5", "amps": 2 MORE } ]""";
+
+    static string Adds(string more) => Supply.Replace("MORE", more);
+
+    [Fact]
+    public void POWER_PARALLEL()
+    {
+        Assert.Equal("stop", Of(Fed("", others: Adds("")), "POWER-PARALLEL"));
+        Assert.Null(Of(Fed("", others: Adds(", \"replaces\": true")), "POWER-PARALLEL"));
+        Assert.Null(Of(Fed("", others: Adds(", \"isolated\": true")), "POWER-PARALLEL"));
+        Assert.Equal("stop", Of(Fed("", others: [Adds(", \"replaces\": true"), Adds(", \"replaces\": true")]), "POWER-PARALLEL"));
+        Assert.Equal("stop", Of(Fed("", others: [Adds(", \"replaces\": true"), Adds("")]), "POWER-PARALLEL"));
+    }
+
+    [Fact]
+    public void A_supply_in_the_place_of_another_has_its_own_age_and_an_isolated_one_feeds_its_own_part()
+    {
+        const string Draw = """, "draws": [ { "rail": "+5", "typicalAmps": 1.9 } ]""";
+        RailLoad Rail(Machine machine, string rail) => RailLoad.Of(machine.Planned).Single(r => r.Rail == rail);
+        Assert.Equal(1.6m, Rail(Fed(Draw, others: Adds(", \"replaces\": true")), "+5").CapacityAmps);
+        Assert.Equal(2.0m, Rail(Fed(Draw, others: Adds(", \"replaces\": true, \"derate\": 1")), "+5").CapacityAmps);
+        Machine own = Fed(Draw + Adds(", \"isolated\": true, \"derate\": 1"));
+        Assert.Equal([0m, 1.9m], [Rail(own, "+5").PeakAmps, Rail(own, "p:+5").PeakAmps]);
+    }
+
+    [Theory]
+    [InlineData("3.3", "ttl", null)]
+    [InlineData("3.3", "cmos", "stop")]
+    [InlineData("3.5", "cmos", null)]
+    [InlineData("1.9", "ttl", "stop")]
+    [InlineData("2.0", "ttl", null)]
+    public void What_a_part_drives_must_be_high_enough_for_the_inputs_there(string speaks, string inputs, string? severity) =>
+        Assert.Equal(
+            severity,
+            Of(
+                Fed(
+                    $$""", "logicVolts": {{speaks}}, "toleratesVolts": 5""",
+                    site: $$""", "logicVolts": 5, "inputs": "{{inputs}}" """
+                ),
+                "LEVEL"
+            )
+        );
 }

@@ -46,7 +46,7 @@ public sealed class SetSearchTests
     public void Cheapest_first_and_what_is_in_hand_costs_nothing()
     {
         Machine machine = Asking(Memory("8K"), "", Board("dear", "8K", 30), Board("cheap", "8K", 20), Board("small", "4K", 5));
-        Assert.Equal(["cheap", "dear"], Find(machine).Sets.Select(s => s.Parts.Single().Part.Id));
+        Assert.Equal(["cheap"], Find(machine).Sets.Select(s => s.Parts.Single().Part.Id));
         BuildSets inHand = Find(machine, new Dictionary<string, int> { ["dear"] = 1 });
         Assert.Equal(("dear", 0m), (inHand.Sets[0].Parts.Single().Part.Id, inHand.Sets[0].Cost));
     }
@@ -130,13 +130,13 @@ public sealed class SetSearchTests
                 Board("worse", "8K", 60, ", \"skill\": 4")
             )
         );
-        Assert.Equal(["cheap", "easy"], found.Frontier.Select(s => s.Parts[0].Part.Id));
+        Assert.Equal(["cheap", "easy"], found.Sets.Select(s => s.Parts[0].Part.Id));
         Assert.Equal(
             [
                 ["cheapest"],
                 ["least skill"],
             ],
-            found.Frontier.Select(found.BestAt)
+            found.Sets.Select(found.BestAt)
         );
     }
 
@@ -190,19 +190,51 @@ public sealed class SetSearchTests
     }
 
     [Fact]
-    public void Every_smallest_set_is_found_and_no_other()
+    public void Every_set_that_no_other_beats_is_found_and_no_other()
     {
         int some = 0,
-            none = 0;
+            none = 0,
+            several = 0;
         for (int seed = 0; seed < 150; seed++)
         {
-            Machine machine = RandomJob.Of(seed) with
-            {
-                Job = $$""" "add": [], "wants": [ { "memory": { "master": "cpu", "atLeast": "{{(seed % 8 + 4) * 4}}K" } } ]""",
-            };
+            var random = new Random(seed);
+            Machine machine =
+                seed % 2 == 0
+                    ? RandomJob.Of(seed) with
+                    {
+                        Job =
+                            $$""" "add": [], "wants": [ { "memory": { "master": "cpu", "atLeast": "{{(seed % 8 + 4) * 4}}K" } } ]""",
+                    }
+                    : Asking(
+                        Memory(random.Next(2) == 0 ? "8K" : "12K"),
+                        "",
+                        [
+                            .. Enumerable
+                                .Range(0, 5)
+                                .Select(i =>
+                                    Board($"b{i}", random.Next(2) == 0 ? "4K" : "8K", 10, site: i % 2 == 0 ? "slot" : "slot-2")
+                                ),
+                        ]
+                    );
             SetQuestion question = SetQuestion.Of(machine.Pack, machine.Pack.Jobs[0]);
+            question = question with
+            {
+                Parts =
+                [
+                    .. question.Parts.Select(p =>
+                        p with
+                        {
+                            Price = random.Next(1, 4) * 10,
+                            Maker = random.Next(2) == 0 ? "Quay" : "Mole",
+                            Ways = [p.Ways[0] with { Skill = random.Next(1, 4), Reversible = random.Next(2) == 0 }],
+                        }
+                    ),
+                ],
+            };
             BuildSets found = SetSearch.Find(question);
-            Assert.Equal(Smallest(question).Order(), found.Sets.Select(s => s.Key).Order());
+            Assert.Equal(Unbeaten(question).Order(), found.Sets.Select(s => s.Key).Order());
+            Assert.True(found.Complete);
+            several += found.Sets.Count > 1 ? 1 : 0;
             foreach (BuildSet set in found.Sets)
                 Assert.DoesNotContain(Trail.Stops(set.Choice.Planned), _ => true);
             if (found.Sets.Count > 0)
@@ -213,7 +245,39 @@ public sealed class SetSearchTests
                 Assert.NotEmpty(found.Clash);
             }
         }
-        Assert.True(some > 20 && none > 5, $"{some} with sets, {none} without");
+        Assert.True(some > 20 && none > 5 && several > 10, $"{some} with sets, {none} without, {several} with several");
+    }
+
+    /// <summary>By brute force: of all sets that work and hold no idle part, those that no other beats.</summary>
+    static IEnumerable<string> Unbeaten(SetQuestion question)
+    {
+        var all = Smallest(question)
+            .Select(key =>
+            {
+                Part[] parts =
+                [
+                    .. key.Split('+', StringSplitOptions.RemoveEmptyEntries)
+                        .Select(p => question.Parts.Single(q => q.Id == p[..p.IndexOf('.')])),
+                ];
+                return (
+                    Key: key,
+                    Cost: parts.Sum(p => p.Price),
+                    Skill: parts.Select(p => p.Ways[0].Skill).DefaultIfEmpty(0).Max(),
+                    Good: parts.All(p => p.Ways[0].Reversible) ? 0 : 1,
+                    Orders: parts.Select(p => p.Maker).Distinct().Count()
+                );
+            })
+            .ToList();
+        return all.Where(s =>
+                !all.Any(o =>
+                    o.Cost <= s.Cost
+                    && o.Skill <= s.Skill
+                    && o.Good <= s.Good
+                    && o.Orders <= s.Orders
+                    && (o.Cost, o.Skill, o.Good, o.Orders) != (s.Cost, s.Skill, s.Good, s.Orders)
+                )
+            )
+            .Select(s => s.Key);
     }
 
     static IEnumerable<string> Smallest(SetQuestion question)

@@ -114,4 +114,27 @@ public class ChipOutlineTests
                 $"{a} beside {b}"
             );
     }
+
+    /// <summary>Shells with three rows are not numbered as two.</summary>
+    [Theory]
+    [InlineData("DE-9", true)]
+    [InlineData("DA-15", true)]
+    [InlineData("DB-23", true)]
+    [InlineData("DC-37", true)]
+    [InlineData("DE-15", false)]
+    [InlineData("DA-26", false)]
+    [InlineData("DB-44", false)]
+    [InlineData("DD-50", false)]
+    [InlineData("DB-7", false)]
+    public void A_plug_of_three_rows_is_refused(string plug, bool read) => Assert.Equal(read, ChipOutline.TryParse(plug, out _));
+
+    [Fact]
+    public void PLCC_32_has_its_first_leg_in_the_middle_of_its_short_side()
+    {
+        Assert.True(ChipOutline.TryParse("PLCC-32", out ChipOutline plcc));
+        Assert.Equal([4, 3, 2, 1, 32, 31, 30], plcc.Side(PinSide.Top, View.Above));
+        Assert.Equal([5, 6, 7, 8, 9, 10, 11, 12, 13], plcc.Side(PinSide.Left, View.Above));
+        Assert.Equal([14, 15, 16, 17, 18, 19, 20], plcc.Side(PinSide.Bottom, View.Above));
+        Assert.Equal([29, 28, 27, 26, 25, 24, 23, 22, 21], plcc.Side(PinSide.Right, View.Above));
+    }
 }

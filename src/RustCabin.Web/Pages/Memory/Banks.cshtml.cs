@@ -31,6 +31,12 @@ public sealed class BanksModel(SheetRepository sheets, JobRepository jobs) : Sta
     [BindProperty(SupportsGet = true, Name = "rise")]
     public string? RiseMs { get; set; }
 
+    [BindProperty(SupportsGet = true, Name = "into")]
+    public string? Into { get; set; }
+
+    /// <summary>The register's clear is a bipolar TTL input, which charges the capacitor itself.</summary>
+    public bool Ttl => Into == "ttl";
+
     /// <summary>What is wrong with a value that was typed; null: nothing.</summary>
     public string? Wrong { get; private set; }
 
@@ -39,7 +45,12 @@ public sealed class BanksModel(SheetRepository sheets, JobRepository jobs) : Sta
 
     protected override void Loaded()
     {
-        Circuit = new ResetCircuit(Value(KiloOhms, 47, "kOhm") * 1000, Value(MicroFarads, 1, "uF") * 1e-6, Value(Volts, 5, "V"));
+        Circuit = new ResetCircuit(
+            Value(KiloOhms, 47, "kOhm") * 1000,
+            Value(MicroFarads, 1, "uF") * 1e-6,
+            Value(Volts, 5, "V"),
+            InputAmps: Ttl ? ResetCircuit.TtlInputAmps : 0
+        );
         Rise = Value(RiseMs, 5, "ms") / 1000;
         if (Circuit.SupplyVolts <= Circuit.HighThreshold)
         {

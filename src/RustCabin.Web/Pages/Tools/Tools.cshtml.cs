@@ -3,11 +3,12 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using RustCabin.Core.Chips;
 using RustCabin.Core.Memory;
+using RustCabin.Data;
 
 namespace RustCabin.Web.Pages.Tools;
 
 /// <summary>Small readers for the bench that need no unit: chip markings, unknown boards, files in sectors.</summary>
-public sealed class ToolsModel : PageModel
+public sealed class ToolsModel(SheetRepository sheets) : PageModel
 {
     public const int MostLines = 100;
 
@@ -54,7 +55,7 @@ public sealed class ToolsModel : PageModel
         [
             .. (Chips ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Take(MostLines),
         ];
-        Read = [.. lines.Select(l => (l, Marking.Read(l)))];
+        Read = [.. lines.Select(l => (l, Marking.Read(l, sheets.All().Parts.SelectMany(p => p.Markings))))];
         // "8 x 41256-12" stands for eight of them.
         Proposals = MysteryBoard.Propose(
             new BoardSeen([.. lines.SelectMany(Repeat)], Cell, Count(Switches), Count(Leads), Decoder)

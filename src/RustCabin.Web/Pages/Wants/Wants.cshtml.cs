@@ -72,9 +72,7 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
     void Show(BuildSets found)
     {
         Found = found;
-        Sets = Near
-            ? [.. found.Sets.OrderBy(s => Distance(s)).ThenBy(s => s.Cost)]
-            : [.. found.Frontier, .. found.Sets.Except(found.Frontier)];
+        Sets = Near ? [.. found.Sets.OrderBy(s => Distance(s)).ThenBy(s => s.Cost)] : found.Sets;
     }
 
     int Distance(BuildSet set) => WantEdits.Change(View.Job, set.Choice) is var (gone, came) ? gone.Count + came.Count : 0;
