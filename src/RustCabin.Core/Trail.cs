@@ -3,6 +3,7 @@ using RustCabin.Core.Choices;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Needs;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
 using RustCabin.Core.Wants;
 
@@ -24,6 +25,7 @@ public static class Trail
         new Rom.RomStation(),
         new Speed.SpeedStation(),
         new WantsStation(),
+        new Mends.MendStation(),
         new Passport.PassportStation(),
     ];
 
@@ -40,7 +42,28 @@ public static class Trail
 
     /// <summary>All findings of a plan, worst first, within that in the order of the stations.</summary>
     public static IReadOnlyList<Finding> Run(PlannedUnit unit, PowerUpCount count) =>
-        [.. Stations.SelectMany(s => s.Checks).SelectMany(check => check.Of(unit, count)).OrderBy(f => f.Severity)];
+        [.. Found(unit, count).Where(f => MendOf(unit, f) is null).OrderBy(f => f.Severity)];
+
+    /// <summary>What would be found if nothing were mended by hand, each with the mend that settles it.</summary>
+    public static IReadOnlyList<(Finding Finding, HandMend Mend)> Mended(PlannedUnit unit, PowerUpCount count) =>
+        unit.Job is not { Mends.Count: > 0 }
+            ? []
+            :
+            [
+                .. from finding in Found(unit, count)
+                let mend = MendOf(unit, finding)
+                where mend is not null
+                select (finding, mend),
+            ];
+
+    static IEnumerable<Finding> Found(PlannedUnit unit, PowerUpCount count) =>
+        Stations.SelectMany(s => s.Checks).SelectMany(check => check.Of(unit, count));
+
+    /// <summary>The mend that the job says settles a finding; null: none does, or nobody can by hand.</summary>
+    static HandMend? MendOf(PlannedUnit unit, Finding finding) =>
+        unit.Job is not { Mends.Count: > 0 } job || finding.Kind.ByHand.Count == 0
+            ? null
+            : job.Mends.FirstOrDefault(m => m.Finding == finding.Code && m.Subject == finding.Subjects.FirstOrDefault());
 
     /// <summary>The stops, each with what it rests on.</summary>
     public static IEnumerable<(Rests Rests, Finding Finding)> Stops(PlannedUnit unit)
@@ -49,7 +72,10 @@ public static class Trail
         return Stations
             .SelectMany(s => s.Checks)
             .SelectMany(check =>
-                check.Of(unit, count).Where(f => f.Severity == Severity.Stop).Select(f => (RestsOf(unit, check, f), f))
+                check
+                    .Of(unit, count)
+                    .Where(f => f.Severity == Severity.Stop && MendOf(unit, f) is null)
+                    .Select(f => (RestsOf(unit, check, f), f))
             );
     }
 

@@ -270,7 +270,12 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
             return WriteOutcome.Of(WriteResult.Stale);
         WriteOutcome outcome = write(connection, transaction, row);
         if (outcome.Result == WriteResult.Written)
+        {
+            string after = connection.QuerySingle<Row>($"{Select} where j.id = @id", new { id }, transaction).Json;
+            if (after != row.Json)
+                StockUses.Follow(connection, transaction, sheets.All(), Parse(row.Json), Parse(after));
             transaction.Commit();
+        }
         if (unitToo)
             sheets.Forget();
         return outcome;

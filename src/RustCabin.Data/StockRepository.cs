@@ -6,7 +6,14 @@ using RustCabin.Core.Cupboard;
 
 namespace RustCabin.Data;
 
-public sealed record StoredStock(long Id, long Version, StockItem Item);
+/// <summary>
+/// A thing in the cupboard. Its count is what lies there now; <paramref name="Uses"/> are the jobs that took some of it, or
+/// brought some (below 0).
+/// </summary>
+public sealed record StoredStock(long Id, long Version, StockItem Item, IReadOnlyList<StockUse> Uses);
+
+/// <summary>What a job took out of the cupboard.</summary>
+public sealed record StockUse(string Job, long Count);
 
 /// <summary>
 /// The store cupboard. Every change is one transaction, names the version that it was made from, and can be undone, the latest
@@ -30,11 +37,22 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
     public IReadOnlyList<StoredStock> All()
     {
         using SqliteConnection connection = file.Connect();
+        return All(connection, null);
+    }
+
+    internal static IReadOnlyList<StoredStock> All(SqliteConnection connection, System.Data.IDbTransaction? transaction)
+    {
+        ILookup<long, StockUse> uses = connection
+            .Query<(long Stock, string Job, long Count)>(
+                "select stock, job, sum(count) from stock_use group by stock, job",
+                transaction: transaction
+            )
+            .ToLookup(u => u.Stock, u => new StockUse(u.Job, u.Count));
         return
         [
             .. connection
-                .Query<Row>("select id, json, version from stock")
-                .Select(Parse)
+                .Query<Row>("select id, json, version from stock", transaction: transaction)
+                .Select(r => Parse(r, [.. uses[r.Id]]))
                 .OrderBy(s => s.Item.Kind)
                 .ThenBy(s => s.Item.Name, StringComparer.OrdinalIgnoreCase)
                 .ThenBy(s => s.Id),
@@ -44,10 +62,16 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
     public StoredStock? Find(long id)
     {
         using SqliteConnection connection = file.Connect();
-        return connection.QuerySingleOrDefault<Row>("select id, json, version from stock where id = @id", new { id }) is { } row
-            ? Parse(row)
-            : null;
+        return All(connection, null).FirstOrDefault(s => s.Id == id);
     }
+
+    /// <summary>Puts in a thing that nobody typed, since it came out of a unit.</summary>
+    internal static long Insert(SqliteConnection connection, System.Data.IDbTransaction transaction, StockItem item) =>
+        connection.QuerySingle<long>(
+            "insert into stock (json, version) values (@json, 1) returning id",
+            new { json = item.ToJson().ToJsonString(AsTyped) },
+            transaction
+        );
 
     public long Add(StockItem item)
     {
@@ -76,7 +100,15 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
             return WriteResult.Missing;
         if (row.Version != version)
             return WriteResult.Stale;
-        string? json = item?.ToJson().ToJsonString(AsTyped);
+        // What is typed is what lies there; what jobs took of it is kept apart.
+        long used = connection.QuerySingle<long>(
+            "select coalesce(sum(count), 0) from stock_use where stock = @id",
+            new { id },
+            transaction
+        );
+        string? json = item is null
+            ? null
+            : (item with { Count = Math.Max(0, (int)(item.Count + used)) }).ToJson().ToJsonString(AsTyped);
         if (json == row.Json)
             return WriteResult.Nothing;
         Write(connection, transaction, id, json);
@@ -145,13 +177,12 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
             transaction
         );
 
-    static StoredStock Parse(Row row)
+    static StoredStock Parse(Row row, IReadOnlyList<StockUse> uses)
     {
         using JsonDocument json = JsonDocument.Parse(row.Json);
-        return new StoredStock(
-            row.Id,
-            row.Version,
-            StockItem.Read(json.RootElement).Value ?? throw new CabinFileException("A thing in the cupboard does not read.")
-        );
+        StockItem stored =
+            StockItem.Read(json.RootElement).Value ?? throw new CabinFileException("A thing in the cupboard does not read.");
+        long there = Math.Clamp(stored.Count - uses.Sum(u => u.Count), 0, StockItem.Most);
+        return new StoredStock(row.Id, row.Version, stored with { Count = (int)there }, uses);
     }
 }

@@ -66,7 +66,7 @@ public sealed class PageTests : IAsyncLifetime
         (_, page) = await _cabin.Press(Form(page, ".finding.stop button"));
         Assert.Empty(page.QuerySelectorAll(".finding.stop"));
         Assert.Contains("5120 KiB", Text(page, ".screen"));
-        Assert.Contains("Mended MAP-FIGHT", page.QuerySelector("#undo")!.GetAttribute("title"));
+        Assert.Contains("Mended, Two drive one range", page.QuerySelector("#undo")!.GetAttribute("title"));
     }
 
     [Fact]
@@ -103,7 +103,30 @@ public sealed class PageTests : IAsyncLifetime
         IHtmlDocument page = await _cabin.Page($"{Winter}/build");
         (_, page) = await _cabin.Press(Form(page, "#step-untouched [name=seen]"), ("seen", "256"), ("seen", "0"));
         Assert.Contains("All lines agree", Text(page, "#step-untouched"));
-        (_, page) = await _cabin.Press(Form(page, "#step-count-fathom [name=seen]"), ("seen", "256K"), ("seen", "2 MiB"));
+        // Typed early it is not taken: what is not in yet has no reading.
+        (HttpStatusCode status, page) = await _cabin.Press(
+            Form(page, "#step-count-fathom [name=seen]"),
+            ("seen", "256K"),
+            ("seen", "2 MiB")
+        );
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains("\"Fit Fathom memory board\" are not ticked", Text(page, ".notice"));
+        Assert.NotNull(page.QuerySelector("#step-count-fathom [name=tick]"));
+        (status, page) = await _cabin.Press(
+            Form(page, "#step-count-fathom [name=seen]"),
+            ("seen", "256K"),
+            ("seen", "2 MiB"),
+            ("tick", "true")
+        );
+        Assert.Contains("tick the cautions of \"Fit Fathom memory board\" first", Text(page, ".notice"));
+        (_, page) = await _cabin.Press(Form(page, "#step-fit-fathom [name=heeded]"), ("heeded", "true"));
+        (_, page) = await _cabin.Press(
+            Form(page, "#step-count-fathom [name=seen]"),
+            ("seen", "256K"),
+            ("seen", "2 MiB"),
+            ("tick", "true")
+        );
+        Assert.NotNull(page.QuerySelector("#step-fit-fathom.done"));
         Assert.Contains("2 MiB short", Text(page, "#step-count-fathom"));
         Assert.Contains("W3 of Fathom memory board standing closed would show just this", Text(page, "#step-count-fathom"));
     }

@@ -183,6 +183,16 @@ public sealed class RomPageTests : IAsyncLifetime
     {
         IHtmlDocument page = await _cabin.Page(System);
         (_, page) = await _cabin.Press(Form(page, "textarea[name=label]"), ("label", "Slipway 2\nfresh system"));
+        // Nothing is burnt before the proof.
+        (HttpStatusCode status, IHtmlDocument refused) = await _cabin.Press(
+            Form(page, "[name=fault]"),
+            ("fault", "None"),
+            ("batch", "9114-K")
+        );
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains("prove it first", Text(refused, ".notice"));
+        Assert.Equal("9114-K", refused.QuerySelector("[name=batch]")!.GetAttribute("value"));
+        (_, page) = await _cabin.Press(Form(page, "form[action*='handler=Prove'] button"), ("site", "rom"));
         (_, page) = await _cabin.Press(Form(page, "[name=fault]"), ("fault", "None"), ("batch", "9114-K"));
         Assert.Contains("Window not covered yet", Text(page, ".burns"));
         (_, page) = await _cabin.Press(Form(page, "[role=checkbox][name=covered]"), ("covered", "true"));
@@ -191,7 +201,7 @@ public sealed class RomPageTests : IAsyncLifetime
         foreach (
             string told in (string[])
                 [
-                    "27C400, batch 9114-K",
+                    ", batch 9114-K",
                     "low byte first",
                     "Read back: The dump is the file.",
                     "Window covered.",
@@ -200,7 +210,7 @@ public sealed class RomPageTests : IAsyncLifetime
         )
             Assert.Contains(told, record);
         Assert.Contains("Label written", Text(passport, ".history"));
-        (HttpStatusCode status, page) = await _cabin.Press(
+        (status, page) = await _cabin.Press(
             Form(page, "textarea[name=label]"),
             ("label", "a line that is far too long for a label")
         );
@@ -263,6 +273,7 @@ public sealed class RomPageTests : IAsyncLifetime
     public async Task Every_fault_of_the_programmer_ends_in_the_log()
     {
         IHtmlDocument page = await _cabin.Page(System);
+        (_, page) = await _cabin.Press(Form(page, "form[action*='handler=Prove'] button"), ("site", "rom"));
         foreach (
             (string fault, string told) in new[]
             {

@@ -2,6 +2,7 @@ using RustCabin.Core.Bench;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Power;
+using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Answers;
@@ -34,6 +35,9 @@ public sealed record Answer(
     bool Reversible
 )
 {
+    /// <summary>What was found and is settled by a mend that a person makes or has made.</summary>
+    public IReadOnlyList<(Finding Finding, HandMend Mend)> Mended { get; init; } = [];
+
     /// <summary>How it stands.</summary>
     public Standing Standing => StandingOf(Findings);
 
@@ -62,6 +66,9 @@ public sealed record Answer(
             new Money(added.Sum(i => i.Part.Price), planned.Currency),
             added.Sum(i => i.Way?.Minutes ?? 0),
             added.All(i => i.Way?.Reversible ?? true)
-        );
+        )
+        {
+            Mended = Trail.Mended(planned, count),
+        };
     }
 }

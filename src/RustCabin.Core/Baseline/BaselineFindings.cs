@@ -30,6 +30,7 @@ public static class BaselineFindings
     {
         Meaning = "A rail measured under load lies outside its tolerance (5 % unless the model's sheet says otherwise).",
         Mend = "Have the supply seen to. Inside it is mains: that belongs to a qualified person under the local code.",
+        ByHand = ["the supply mended by a qualified person"],
     };
 
     /// <summary>COND-MAINS.</summary>
@@ -37,6 +38,7 @@ public static class BaselineFindings
     {
         Meaning = "The supply is made for another mains voltage than the one here (more than 12 % apart).",
         Mend = "Do not plug it in; another supply, a transformer or a conversion by a qualified person.",
+        ByHand = ["the supply changed over by a qualified person"],
     };
 
     /// <summary>COND-CAPACITORS.</summary>
@@ -44,6 +46,7 @@ public static class BaselineFindings
     {
         Meaning = "The survey found capacitors that bulge or leak.",
         Mend = "Replace them; the Baseline station lists which, from the model's sheet.",
+        ByHand = ["capacitors replaced"],
     };
 
     /// <summary>COND-CELL.</summary>
@@ -51,6 +54,7 @@ public static class BaselineFindings
     {
         Meaning = "The survey found a leaking cell.",
         Mend = "Take it out first, clean, look for tracks that are gone.",
+        ByHand = ["cells replaced"],
     };
 
     /// <summary>COND-CORROSION.</summary>
@@ -58,6 +62,7 @@ public static class BaselineFindings
     {
         Meaning = "The survey found heavy corrosion.",
         Mend = "Clean legs and sockets, measure tracks before trusting a reading.",
+        ByHand = ["cleaned and repaired"],
     };
 
     /// <summary>COND-PLASTIC.</summary>

@@ -57,6 +57,55 @@ public sealed class BaselineStation : Station
         };
     }
 
+    /// <summary>How the unit was found, with its values, and what belongs to it.</summary>
+    public override IEnumerable<PassportLine> Passport(PassportAsked asked)
+    {
+        Unit unit = asked.Unit.Unit;
+        static PassportLine Found(string what, string value) => new(PassportPart.Found, what, "", value, "");
+        Survey survey = unit.Survey ?? new Survey();
+        if (survey.Year is { } year)
+            yield return Found("made in", $"{year}");
+        if (survey.SuppliedForVolts is { } made)
+            yield return Found(
+                "supply made for",
+                $"{made:0.##} V mains" + (survey.MainsHereVolts is { } h ? $", used on {h:0.##} V" : "")
+            );
+        foreach (
+            (string what, Wear? wear) in ((string, Wear?)[])
+                [
+                    ("capacitors", survey.Capacitors),
+                    ("cells", survey.Cells),
+                    ("copper and contacts", survey.Corrosion),
+                    ("plastic", survey.Plastic),
+                ]
+        )
+            if (wear is { } state)
+                yield return Found(what, Declared.Words<Wear>.Of(state));
+        if (survey.HalfDone.Length > 0)
+            yield return Found("left half done before", survey.HalfDone);
+        foreach (MeasuredRail rail in unit.Baseline?.Rails ?? [])
+            yield return Found($"{rail.Rail} V under load, before", $"{rail.Volts:0.###} V");
+        foreach (BenchmarkRuns runs in unit.Baseline?.Runs ?? [])
+            yield return Found($"{runs.Name}, before", $"{string.Join(", ", runs.Seconds)} s");
+        foreach (ConditionNote note in unit.Baseline?.Notes ?? [])
+            yield return Found(note.Fault ? "fault that was there before" : "noted", note.Text);
+        foreach (InheritedStep step in asked.Before.Instances.SelectMany(Inherited.Steps).Where(s => s.Proof != StepProof.Done))
+            yield return Found(
+                $"inherited: {step.Step.What}",
+                asked.IsDone(Acts.Prove(step.Instance.Name, step.Step.Id)) ? "proved in this job"
+                    : step.Proof == StepProof.Missing ? "left out by an earlier owner"
+                    : "not proved yet"
+            );
+        foreach (Belonging thing in unit.Belongings)
+            yield return new PassportLine(
+                PassportPart.Belongings,
+                thing.What,
+                thing.Place,
+                thing.Original ? "original piece" : "",
+                thing.Place.Length > 0 ? "" : "no place noted"
+            );
+    }
+
     /// <inheritdoc/>
     public override Far FarOf(PlannedUnit unit) =>
         unit.Unit.Baseline is { Tested: true } ? Far.Clear

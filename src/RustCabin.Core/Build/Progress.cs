@@ -23,6 +23,9 @@ public enum StepState
 /// <summary>How far one step is, and for a gate what was read.</summary>
 public sealed record StepProgress(Step Step, StepState State, Comparison? Reading, IReadOnlyList<string> Heeded)
 {
+    /// <summary>Steps that must be done before it, and are not.</summary>
+    public IReadOnlyList<Step> Waits { get; init; } = [];
+
     /// <summary>Every caution of the step is ticked.</summary>
     public bool AllHeeded => Step.Cautions.All(c => Heeded.Contains(c.Id));
 }
@@ -57,14 +60,18 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
             [
                 .. step.Cautions.Select(c => c.Id).Where(c => job?.Heeded.Contains(new HeededCaution(step.Id, c)) == true),
             ];
+            // A reading proves nothing of what is not in yet: a gate counts once the steps that it is about are done.
+            Step[] waits = [.. steps.Where(s => s.State != StepState.Done && step.Needs.Contains(s.Step.Id)).Select(s => s.Step)];
             bool done =
-                step.Kind == StepKind.Gate ? reading is { Agrees: true } : step.Proved ?? job?.Done.Contains(step.Id) == true;
+                step.Kind == StepKind.Gate
+                    ? reading is { Agrees: true } && waits.Length == 0
+                    : step.Proved ?? job?.Done.Contains(step.Id) == true;
             StepState state =
                 done ? StepState.Done
                 : reading is { Agrees: false } ? StepState.Differs
                 : barred ? StepState.Locked
                 : StepState.Open;
-            steps.Add(new StepProgress(step, state, reading, heeded));
+            steps.Add(new StepProgress(step, state, reading, heeded) { Waits = waits });
             barred |= step.Kind is StepKind.Gate or StepKind.Prove && !done;
         }
         return new Progress(steps);

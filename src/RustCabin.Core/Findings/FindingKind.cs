@@ -26,4 +26,10 @@ public sealed record FindingKind(string Code, string Station, IReadOnlyList<Seve
 
     /// <summary>What mends it.</summary>
     public required string Mend { get; init; }
+
+    /// <summary>
+    /// What a person can make that settles it, though no sheet shows it: said with a proof, it stands in the record. Empty: the
+    /// plan itself must change.
+    /// </summary>
+    public IReadOnlyList<string> ByHand { get; init; } = [];
 }

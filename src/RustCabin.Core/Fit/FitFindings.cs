@@ -51,6 +51,7 @@ public static class FitFindings
     {
         Meaning = "A part fills a site or goes between, and the chip there is soldered.",
         Mend = "A way that fits a socket (\"fitsSocket\": true), or a part that clips over the chip.",
+        ByHand = ["the chip desoldered and a socket put in"],
     };
 
     /// <summary>FIT-HEIGHT.</summary>
@@ -58,6 +59,7 @@ public static class FitFindings
     {
         Meaning = "Stop above the site's free height, watch above 90 % of it. Going between adds the carried chip's 4 mm.",
         Mend = "A lower part, or another site.",
+        ByHand = ["what stands over it trimmed"],
     };
 
     /// <summary>FIT-NO-SITE.</summary>
@@ -88,6 +90,7 @@ public static class FitFindings
     {
         Meaning = "Stop above the room beside the site, watch above 90 % of it, in width or depth.",
         Mend = "A smaller part, or another site.",
+        ByHand = ["what is in the way trimmed"],
     };
 
     /// <summary>FIT-OPENING.</summary>
@@ -97,6 +100,7 @@ public static class FitFindings
             "Stop where a cable does not pass its opening, watch above 90 % of it or where the model's sheet names no such "
             + "opening. Heights of cables in one opening add up.",
         Mend = "Another way out.",
+        ByHand = ["the opening drilled or filed wider"],
     };
 
     /// <summary>FIT-BARE.</summary>
@@ -104,6 +108,7 @@ public static class FitFindings
     {
         Meaning = "Bare metal lies over bare contacts.",
         Mend = "Insulate.",
+        ByHand = ["insulated"],
     };
 
     /// <summary>FIT-CABLE.</summary>
@@ -111,6 +116,7 @@ public static class FitFindings
     {
         Meaning = "A flat cable's contacts face the same way as those of the connector that it goes into: they never meet.",
         Mend = "A cable of the other kind.",
+        ByHand = ["the cable made anew with its contacts turned"],
     };
 
     /// <summary>FIT-TRIM.</summary>

@@ -80,30 +80,45 @@ public sealed class FitStation : Station
     /// <inheritdoc/>
     public override IEnumerable<PassportLine> Passport(PassportAsked asked)
     {
-        foreach (Instance instance in asked.Unit.Instances)
-            yield return new PassportLine(
-                PassportPart.Fitted,
-                instance.Title,
-                string.Join(", ", instance.Occupied.Select(o => o.Site)),
-                string.Join(", ", instance.Positions.Select(p => $"{p.Key} {p.Value}")),
-                (asked.IsIn(instance) ? "fitted" : "planned") + (instance.Way?.Reversible == false ? ", cannot be undone" : "")
-            );
-        foreach (Instance instance in asked.Unit.Instances)
-        foreach (string piece in instance.Part.Keeps.Concat(instance.Way?.Keeps ?? []).Distinct())
-            yield return new PassportLine(PassportPart.Kept, piece, instance.Title, "", "");
+        PlannedUnit now = asked.Now;
+        foreach (Instance instance in now.Instances)
+            yield return Line(instance, asked.Unit.Find(instance.Name) is null ? "fitted, to come out" : "fitted");
+        foreach (Instance instance in asked.Unit.Instances.Where(i => now.Find(i.Name) is null))
+            yield return Line(instance, "planned");
+        foreach ((string name, string version) in asked.Unit.Unit.Software)
+            yield return new PassportLine(PassportPart.Software, name, "", version, "");
     }
 
-    /// <summary>Parts that are not fitted yet.</summary>
-    public override IEnumerable<Piece> Pieces(PlannedUnit unit) =>
-        from instance in unit.Instances
-        where instance.Added && unit.Job?.Done.Contains(Acts.Fit(instance.Part.Id)) == false
-        select new Piece(
-            StockKind.Part,
-            instance.Part.Name,
-            1,
-            item => item.Kind == StockKind.Part && item.Item == instance.Part.Id,
-            instance.Part.Price
+    static PassportLine Line(Instance instance, string state) =>
+        new(
+            PassportPart.Fitted,
+            instance.Title,
+            string.Join(", ", instance.Occupied.Select(o => o.Site)),
+            string.Join(", ", instance.Positions.Select(p => $"{p.Key} {p.Value}")),
+            state + (instance.Way?.Reversible == false ? ", cannot be undone" : "")
         );
+
+    /// <summary>Parts that go in, and parts that come out.</summary>
+    public override IEnumerable<Piece> Pieces(PlannedUnit unit)
+    {
+        if (unit.Job is not { } job)
+            yield break;
+        foreach (Instance instance in unit.Instances.Where(i => i.Added))
+            yield return PieceOf(job, instance.Part.Id, instance.Part.Name, instance.Part.Price, Acts.Fit(instance.Name));
+        foreach ((string name, FittedPart fitted) in Instance.Number(unit.Unit.Fitted).Where(n => job.Remove.Contains(n.Name)))
+            yield return PieceOf(job, fitted.Part, fitted.Part, null, Acts.Remove(name)) with
+            {
+                Comes = true,
+            };
+    }
+
+    static Piece PieceOf(Job job, string part, string name, decimal? price, StepId step) =>
+        new(StockKind.Part, name, 1, item => item.Kind == StockKind.Part && item.Item == part, price)
+        {
+            Step = step,
+            Done = job.Done.Contains(step),
+            Item = part,
+        };
 
     /// <inheritdoc/>
     public override Far FarOf(PlannedUnit unit) => Far.Clear;

@@ -22,4 +22,20 @@ public static class UnitEdits
 
     /// <summary>Vouches for a revision; null leaves it to the clues.</summary>
     public static Unit Confirm(Unit unit, string? revision) => unit with { Revision = revision };
+
+    /// <summary>Notes where an original piece is kept; a place noted before is replaced.</summary>
+    public static Unit Keep(Unit unit, string what, string place) =>
+        unit with
+        {
+            Belongings =
+            [
+                .. unit.Belongings.Where(b => b.What != what),
+                new Belonging
+                {
+                    What = what,
+                    Original = true,
+                    Place = place,
+                },
+            ],
+        };
 }

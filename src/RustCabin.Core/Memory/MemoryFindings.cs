@@ -62,6 +62,7 @@ public static class MemoryFindings
             "Stop, or watch where firmware writes the register before it uses the window. A bank register's value at power-up "
             + "is not defined.",
         Mend = "A reset circuit; the Memory station works it out.",
+        ByHand = ["a reset circuit holds the register at power-up"],
     };
 
     /// <summary>CHIP-MIX.</summary>

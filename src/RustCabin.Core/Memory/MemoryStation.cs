@@ -74,18 +74,23 @@ public sealed class MemoryStation : Station
             }
         );
 
-    /// <summary>The chips that go into the banks of parts which are not done yet, by type.</summary>
+    /// <summary>The chips that go into the banks of parts, by type.</summary>
     public override IEnumerable<Piece> Pieces(PlannedUnit unit) =>
         from instance in unit.Instances
-        where unit.Job?.Done.Contains(Acts.Set(instance.Name)) == false && unit.Job.Banks.ContainsKey(instance.Name)
+        where unit.Job?.Banks.ContainsKey(instance.Name) == true
+        let step = Acts.Set(instance.Name)
         from bank in FilledBank.Of(instance)
-        group bank.Made.Chips by bank.Chips.Type into all
+        group bank.Made.Chips by (step, bank.Chips.Type) into all
         select new Piece(
             StockKind.Chip,
-            $"{all.Key.Organisation} for {unit.Unit.Name}",
+            $"{all.Key.Type.Organisation} for {unit.Unit.Name}",
             all.Sum(),
-            item => item.Kind == StockKind.Chip && ChipType.Find(item.Item) == all.Key
-        );
+            item => item.Kind == StockKind.Chip && ChipType.Find(item.Item) == all.Key.Type
+        )
+        {
+            Step = all.Key.step,
+            Done = unit.Job!.Done.Contains(all.Key.step),
+        };
 
     /// <inheritdoc/>
     public override Far FarOf(PlannedUnit unit) => Far.Clear;

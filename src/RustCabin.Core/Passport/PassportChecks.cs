@@ -1,6 +1,5 @@
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Passport;
 
@@ -9,16 +8,14 @@ static class PassportChecks
 {
     /// <summary>KEEP-ORIGINAL: a part is in, and no place is noted for an original that must be kept.</summary>
     public static IEnumerable<Finding> Originals(PlannedUnit unit) =>
-        from instance in unit.Instances
-        where instance.Added && unit.Job?.Done.Contains(Acts.Fit(instance.Name)) == true
-        from kept in instance.Part.Keeps.Concat(instance.Way?.Keeps ?? []).Distinct()
-        where !unit.Unit.Belongings.Any(b => b.What == kept && b.Place.Length > 0)
+        from original in Stations.Originals.Of(unit)
+        where unit.Job!.Done.Contains(original.Step) && original.PlaceIn(unit.Unit).Length == 0
         select new Finding(
             PassportFindings.KeepOriginal,
             Severity.Note,
-            $"Where is it: {kept}",
-            [instance.Subject],
-            $"{instance.Title} is in. Note where the {kept} is kept, while you still hold it.",
+            $"Where is it: {original.What}",
+            [original.Subject],
+            $"{original.Of} is in. Note where this is kept, while you still hold it: {original.What}.",
             ["What has no place noted is lost by the time it is wanted."]
         );
 }

@@ -15,4 +15,16 @@ public sealed class PassportStation : Station
 
     /// <inheritdoc/>
     public override IReadOnlyList<Check> Checks { get; } = [Check.On(Rests.Parts, PassportChecks.Originals)];
+
+    /// <summary>Originals that came off, with where they are kept, and those that will.</summary>
+    public override IEnumerable<PassportLine> Passport(PassportAsked asked) =>
+        from original in Originals.Of(asked.Unit)
+        let off = asked.IsDone(original.Step)
+        select new PassportLine(
+            PassportPart.Kept,
+            original.What,
+            original.PlaceIn(asked.Unit.Unit),
+            original.Of,
+            off ? "off" : "planned"
+        );
 }

@@ -49,6 +49,26 @@ public static class JobEdits
     /// <summary>Ticks a step, or takes the tick back.</summary>
     public static Job Tick(Job job, StepId step, bool done) => job with { Done = Listed(job.Done, step, done) };
 
+    /// <summary>Plans a mend by hand; one for the same finding is replaced, and its tick taken back.</summary>
+    public static Job PlanMend(Job job, HandMend mend) =>
+        DropMend(job, mend.Finding, mend.Subject) is var without ? without with { Mends = [.. without.Mends, mend] } : job;
+
+    /// <summary>Ticks a mend as made, with what proves it and when.</summary>
+    public static Job MakeMend(Job job, StepId step, string proof, string at) =>
+        Tick(job, step, true) with
+        {
+            Mends = [.. job.Mends.Select(m => Acts.Mend(m) == step ? m with { Proof = proof, At = at } : m)],
+        };
+
+    /// <summary>Takes a mend back.</summary>
+    public static Job DropMend(Job job, string finding, string subject) =>
+        job.Mends.FirstOrDefault(m => m.Finding == finding && m.Subject == subject) is { } mend
+            ? Tick(job, Acts.Mend(mend), false) with
+            {
+                Mends = [.. job.Mends.Where(m => m != mend)],
+            }
+            : job;
+
     /// <summary>Notes how many minutes a step took; null forgets it.</summary>
     public static Job Took(Job job, StepId step, decimal? minutes) =>
         job with

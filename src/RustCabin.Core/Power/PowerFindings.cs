@@ -35,6 +35,7 @@ public static class PowerFindings
     {
         Meaning = "Stop above what a branch of a rail carries (a plug, a splitter, a trace, a cable), watch above 90 %.",
         Mend = "Power from another branch.",
+        ByHand = ["a lead of its own from the supply"],
     };
 
     /// <summary>POWER-DROP.</summary>
@@ -42,6 +43,7 @@ public static class PowerFindings
     {
         Meaning = "Stop where a branch loses more volts (amps x ohms) than the rail's tolerance, watch above 90 % of it.",
         Mend = "Thicker or shorter wire.",
+        ByHand = ["thicker or shorter wire"],
     };
 
     /// <summary>LEVEL.</summary>
@@ -49,6 +51,7 @@ public static class PowerFindings
     {
         Meaning = "Pins of different volts meet and the sheet does not say that the lower side stands it.",
         Mend = "A level shifter, or another part.",
+        ByHand = ["a level shifter between the two"],
     };
 
     /// <summary>FEED-RANGE.</summary>
@@ -72,6 +75,7 @@ public static class PowerFindings
     {
         Meaning = "Stop above the watts that a linear regulator stands, watch above 90 %.",
         Mend = "A switching regulator, or less on the rail.",
+        ByHand = ["a larger heat sink", "a switching regulator in its place"],
     };
 
     /// <summary>HEAT-CASE.</summary>
@@ -79,6 +83,7 @@ public static class PowerFindings
     {
         Meaning = "Stop where the case becomes warmer than allowed, or its fan moves too little air; watch above 90 %.",
         Mend = "Less heat, or more air.",
+        ByHand = ["a fan added"],
     };
 
     /// <summary>All of them, in the order of the reference.</summary>

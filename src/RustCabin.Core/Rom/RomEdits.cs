@@ -63,17 +63,12 @@ public static class RomEdits
     public static Job? LampOff(Job job, string site, bool through) =>
         With(job, site, plan => plan with { Erasing = null, Erasures = plan.Erasures + (through ? 1 : 0) });
 
-    /// <summary>The window of the device that was burnt last is covered and labelled, or is not after all.</summary>
+    /// <summary>The window is covered and labelled, or is not after all: the step of the build sheet says so, and nothing
+    /// else.</summary>
     public static Job? Covered(Job job, string site, bool covered) =>
-        With(
-            job,
-            site,
-            plan =>
-                plan with
-                {
-                    Burns = [.. plan.Burns.Select((b, i) => i == plan.Burns.Count - 1 ? b with { Covered = covered } : b)],
-                }
-        );
+        With(job, site, plan => plan with { Burns = [.. plan.Burns.Select(b => b with { Covered = false })] }) is { } known
+            ? JobEdits.Tick(known, Acts.Cover(site), covered)
+            : null;
 
     /// <summary>Ties a line that the socket lacks.</summary>
     public static Job? Tie(Job job, string site, string net, string to) =>
@@ -104,9 +99,13 @@ public static class RomEdits
     /// <summary>Notes a simulated read-back.</summary>
     public static Job? Proved(Job job, string site, ProofNote proof) => With(job, site, plan => plan with { Proof = proof });
 
-    /// <summary>Notes a device that was burnt.</summary>
+    /// <summary>
+    /// Notes a device that was burnt. One that passed ticks its step; its window is not covered yet, and it is not in the socket.
+    /// </summary>
     public static Job? Burnt(Job job, string site, BurnNote burn) =>
-        With(job, site, plan => plan with { Burns = [.. plan.Burns, burn] });
+        With(job, site, plan => plan with { Burns = [.. plan.Burns, burn] }) is not { } noted ? null
+        : burn.Passed ? JobEdits.Tick(JobEdits.Tick(noted, Acts.Burn(site), true), Acts.Cover(site), false)
+        : noted;
 
     static Job? With(Job job, string site, Func<RomPlan, RomPlan> change) =>
         job.Roms.All(r => r.Site != site) ? null : job with { Roms = [.. job.Roms.Select(r => r.Site == site ? change(r) : r)] };

@@ -43,22 +43,51 @@ public sealed class RomStation : Station
             : (PowerUp.Run(unit), "The part's own program does not run; the count is the firmware's and stays.");
 
     /// <inheritdoc/>
-    public override IEnumerable<PassportLine> Passport(PassportAsked asked) => (asked.Unit.Job?.Roms ?? []).SelectMany(Burnt);
+    public override IEnumerable<PassportLine> Passport(PassportAsked asked)
+    {
+        foreach (RomPlan rom in asked.Unit.Job?.Roms ?? [])
+        {
+            yield return new PassportLine(
+                PassportPart.Fitted,
+                rom.Device + (rom.Burns.LastOrDefault(b => b.Passed)?.Image is { Length: > 0 } image ? $" with {image}" : ""),
+                rom.Site,
+                string.Join(", ", rom.Ties.Select(t => $"{t.Key} to {t.Value}")),
+                asked.IsDone(Acts.FitRom(rom.Site)) ? "fitted" : "planned"
+            )
+            {
+                Label = rom.Device,
+            };
+            foreach (PassportLine line in Burnt(rom, asked.IsDone(Acts.Cover(rom.Site))))
+                yield return line;
+            if (asked.IsDone(Acts.Burn(rom.Site)) && !rom.Burns.Any(b => b.Passed))
+                yield return new PassportLine(
+                    PassportPart.Burnt,
+                    rom.Device,
+                    rom.Site,
+                    "",
+                    "Burnt outside of the cabin's programmer: ticked by hand, no verify noted."
+                );
+        }
+    }
 
     /// <summary>What was burnt for a socket, in its order, failed tries too.</summary>
-    public static IEnumerable<PassportLine> Burnt(RomPlan rom) =>
+    /// <param name="rom">What is planned for the socket.</param>
+    /// <param name="covered">The window of the last good one is covered.</param>
+    public static IEnumerable<PassportLine> Burnt(RomPlan rom, bool covered) =>
         from burn in rom.Burns
+        let last = burn == rom.Burns.LastOrDefault(b => b.Passed)
         select new PassportLine(
             PassportPart.Burnt,
             burn.Device
                 + (burn.Batch.Length > 0 ? $", batch {burn.Batch}" : "")
+                + (burn.Image.Length > 0 ? $", {burn.Image}" : "")
                 + (burn.Erasures > 0 ? $", erased {burn.Erasures} times" : ""),
             rom.Site,
             burn.Setting,
             burn.Told
                 + (
                     !burn.Passed ? ""
-                    : burn.Covered ? " Window covered."
+                    : burn.Covered || (last && covered) ? " Window covered."
                     : " Window not covered yet."
                 )
         )
@@ -68,12 +97,16 @@ public sealed class RomStation : Station
             Passed = burn.Passed,
         };
 
-    /// <summary>Devices that are not burnt yet.</summary>
+    /// <summary>Devices that are burnt.</summary>
     public override IEnumerable<Piece> Pieces(PlannedUnit unit) =>
         from rom in unit.Job?.Roms ?? []
-        where !unit.Job!.Done.Contains(Acts.Burn(rom.Site))
         let device = RomDevice.Find(rom.Device)!
-        select new Piece(StockKind.Chip, $"{device.Name}, ROM device", 1, item => DeviceStock.Is(item, device));
+        let step = Acts.Burn(rom.Site)
+        select new Piece(StockKind.Chip, $"{device.Name}, ROM device", 1, item => DeviceStock.Is(item, device))
+        {
+            Step = step,
+            Done = unit.Job!.Done.Contains(step),
+        };
 
     /// <inheritdoc/>
     public override Far FarOf(PlannedUnit unit) => unit.Job?.Roms.Count > 0 ? Far.Clear : Far.Empty;

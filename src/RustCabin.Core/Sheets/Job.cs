@@ -62,6 +62,12 @@ public sealed record Job
     public IReadOnlyDictionary<string, IReadOnlyList<string?>> Banks { get; init; } =
         new Dictionary<string, IReadOnlyList<string?>>();
 
+    [Display(ShortName = "mend by hand", Description = "Mends that a person makes, each of which settles a finding.")]
+    public IReadOnlyList<HandMend> Mends { get; init; } = [];
+
+    [Display(Description = "It is over: nothing more is to be done.")]
+    public bool Ended { get; init; }
+
     [Display(Description = "Other ways to set the same unit, such as the old split of memory that some titles need.")]
     public IReadOnlyList<NamedSetting> Settings { get; init; } = [];
 }
@@ -179,4 +185,23 @@ public sealed record SpeedSeen
 
     [Display(Description = "The memory that it saw.")]
     public ByteSize? Memory { get; init; }
+}
+
+/// <summary>A mend that a person makes, such as a reset circuit: it settles one finding, and is proved.</summary>
+public sealed record HandMend
+{
+    [Required, Display(Description = "The code of the finding that it settles.")]
+    public string Finding { get; init; } = "";
+
+    [Required, Display(Description = "What the finding is about: part:instance, model:thing, unit.")]
+    public string Subject { get; init; } = "";
+
+    [Required, Display(Description = "What is made.")]
+    public string How { get; init; } = "";
+
+    [LongText, Display(Description = "What proves it: a reading, or what is seen.")]
+    public string Proof { get; init; } = "";
+
+    [Display(Name = "when", Description = "When it was made.")]
+    public string At { get; init; } = "";
 }

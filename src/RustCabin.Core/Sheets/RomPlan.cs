@@ -120,6 +120,9 @@ public sealed record BurnNote : ICompleted<BurnNote>
     [LongText, Display(Description = "The device's type.")]
     public string Device { get; init; } = "";
 
+    [LongText, Display(Description = "The images that were burnt, by their names, with the sum of the file.")]
+    public string Image { get; init; } = "";
+
     [LongText, Display(Description = "The batch on its package.")]
     public string Batch { get; init; } = "";
 

@@ -69,6 +69,9 @@ public static class Acts
     /// <summary>A driver of an instance is put on, by its number from 1.</summary>
     public static StepId Driver(string instance, int number) => new("driver", $"{instance}-{number}");
 
+    /// <summary>A mend is made by hand.</summary>
+    public static StepId Mend(HandMend mend) => new("mend", $"{mend.Finding}-{mend.Subject}");
+
     /// <summary>A step of inherited work is proved.</summary>
     public static StepId Prove(string instance, string step) => new("prove", $"{instance}-{step}");
 

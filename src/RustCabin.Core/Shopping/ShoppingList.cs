@@ -23,11 +23,18 @@ public static class ShoppingList
     /// <summary>The list: station by station, equal things on one line.</summary>
     public static IReadOnlyList<Wanted> Of(Pack sheets, IReadOnlyList<Job> jobs, IReadOnlyList<StockItem> stock)
     {
-        PlannedUnit[] plans = [.. jobs.Where(j => sheets.FindUnit(j.Unit) is not null).Select(j => Plan.For(sheets, j))];
+        PlannedUnit[] plans =
+        [
+            .. jobs.Where(j => !j.Ended && sheets.FindUnit(j.Unit) is not null).Select(j => Plan.For(sheets, j)),
+        ];
         return
         [
             .. from station in Trail.Stations
-            from same in plans.SelectMany(station.Pieces).GroupBy(p => p.Name).OrderBy(g => g.Key, StringComparer.Ordinal)
+            from same in plans
+                .SelectMany(station.Pieces)
+                .Where(p => p is { Done: false, Comes: false })
+                .GroupBy(p => p.Name)
+                .OrderBy(g => g.Key, StringComparer.Ordinal)
             select Line(same.Key, [.. same], stock),
         ];
     }

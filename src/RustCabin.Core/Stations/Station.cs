@@ -45,7 +45,7 @@ public abstract class Station
     /// <summary>What it writes into the unit's passport.</summary>
     public virtual IEnumerable<PassportLine> Passport(PassportAsked asked) => [];
 
-    /// <summary>What a job still wants of the cupboard.</summary>
+    /// <summary>What a job wants of the cupboard, and what of it was taken or came back.</summary>
     public virtual IEnumerable<Piece> Pieces(PlannedUnit unit) => [];
 
     /// <summary>How far the job is here, apart from what its findings say.</summary>
@@ -71,15 +71,47 @@ public enum Far
 /// <param name="Count">How many.</param>
 /// <param name="Is">Whether a thing in the cupboard is such a one.</param>
 /// <param name="Price">What one more costs where the cupboard does not say.</param>
-public sealed record Piece(StockKind Kind, string Name, int Count, Func<StockItem, bool> Is, decimal? Price = null);
+public sealed record Piece(StockKind Kind, string Name, int Count, Func<StockItem, bool> Is, decimal? Price = null)
+{
+    /// <summary>The step at which it leaves the cupboard, or, where <see cref="Comes"/>, comes into it.</summary>
+    public required StepId Step { get; init; }
+
+    /// <summary>That step is done: it is on the unit, and no longer wanted.</summary>
+    public bool Done { get; init; }
+
+    /// <summary>It comes out of the unit, and lies in the cupboard then.</summary>
+    public bool Comes { get; init; }
+
+    /// <summary>What the cupboard calls it, where it does not know it yet.</summary>
+    public string Item { get; init; } = "";
+}
 
 /// <summary>What the passport asks a station for.</summary>
-/// <param name="Unit">The unit with its job.</param>
+/// <param name="Before">The unit as it stood before the job.</param>
+/// <param name="Unit">The unit as the job plans it.</param>
 /// <param name="IsDone">Whether a step is done.</param>
-public sealed record PassportAsked(PlannedUnit Unit, Func<StepId, bool> IsDone)
+public sealed record PassportAsked(PlannedUnit Before, PlannedUnit Unit, Func<StepId, bool> IsDone)
 {
     /// <summary>True for an instance that is on the unit by now, false for one that is only planned.</summary>
     public bool IsIn(Instance instance) => !instance.Added || IsDone(Acts.Fit(instance.Name));
+
+    /// <summary>
+    /// The unit as it stands: what was there and is not yet taken out, with its switches as they were until they are set anew,
+    /// and of what the job adds only what is in. Its firmware is the old one until its step is done.
+    /// </summary>
+    public PlannedUnit Now =>
+        Plan.Of(
+            Unit,
+            [
+                .. Before
+                    .Instances.Where(b => Unit.Find(b.Name) is not null || !IsDone(Acts.Remove(b.Name)))
+                    .Select(b => Unit.Find(b.Name) is { } after && IsDone(Acts.Set(b.Name)) ? after : b),
+                .. Unit.Instances.Where(i => Before.Find(i.Name) is null && IsIn(i)),
+            ]
+        ) with
+        {
+            Firmware = IsDone(Acts.Firmware) ? Unit.Firmware : Before.Firmware,
+        };
 }
 
 /// <summary>Parts of a passport.</summary>
@@ -93,6 +125,18 @@ public enum PassportPart
 
     /// <summary>What was burnt.</summary>
     Burnt,
+
+    /// <summary>What a person mended by hand.</summary>
+    Mended,
+
+    /// <summary>How the unit was found: its age, its condition, faults that were there before.</summary>
+    Found,
+
+    /// <summary>Software that is on it.</summary>
+    Software,
+
+    /// <summary>What belongs to it.</summary>
+    Belongings,
 }
 
 /// <summary>One line of a passport.</summary>

@@ -30,6 +30,9 @@ public enum StepKind
 
     /// <summary>Something is proved.</summary>
     Prove,
+
+    /// <summary>A mend is made by hand, and ticked with what proves it.</summary>
+    Mend,
 }
 
 /// <summary>One step of a build: what to do, and for a gate what the unit is then.</summary>

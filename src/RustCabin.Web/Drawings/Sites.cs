@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Html;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
 
 namespace RustCabin.Web.Drawings;
 
@@ -15,17 +16,24 @@ public static class Sites
         Gap = 12,
         Layer = 34;
 
-    public static IHtmlContent Draw(PlannedUnit unit, Func<Instance, bool> isIn, int perRow = 3)
+    public static IHtmlContent Draw(
+        PlannedUnit unit,
+        Func<Instance, bool> isIn,
+        int perRow = 3,
+        IReadOnlyList<PassportLine>? devices = null
+    )
     {
+        ILookup<string, PassportLine> inSockets = (devices ?? []).ToLookup(d => d.Place);
         Site[] sites = [.. unit.Sites];
         int rows = Math.Max(1, (sites.Length + perRow - 1) / perRow);
         int tallest = sites
             .Select(s => unit.Instances.Count(i => i.Occupied.Any(o => o.Site == s.Id)) + (s.Kind == "socket" ? 1 : 0))
             .DefaultIfEmpty(1)
             .Max();
+        tallest += inSockets.Any(d => d.Any(l => l.State == "planned")) ? 1 : 0;
         double rowHeight = 52 + (Layer - 6) * Math.Max(1, tallest),
             width = perRow * (Wide + Gap) + Gap;
-        Svg svg = Svg.Begin(width, rows * rowHeight + 8, "sites", "img", Words(unit, sites, isIn));
+        Svg svg = Svg.Begin(width, rows * rowHeight + 8, "sites", "img", Words(unit, sites, isIn, inSockets));
         foreach ((int i, Site site) in sites.Index())
         {
             double x = Gap + i % perRow * (Wide + Gap),
@@ -34,12 +42,20 @@ public static class Sites
             for (double leg = x + 8; leg < x + Wide - 4; leg += 13)
                 svg.Line(leg, floor + 9, leg, floor + 14, "leg");
             svg.Text(x + Wide / 2, floor + 30, $"{site.Id}{(site.Package is { } p ? $", {p}" : "")}", "lab side");
-            Stack(svg, unit, site, isIn, x, floor);
+            Stack(svg, unit, site, isIn, inSockets[site.Id].FirstOrDefault(), x, floor);
         }
         return svg.End();
     }
 
-    static void Stack(Svg svg, PlannedUnit unit, Site site, Func<Instance, bool> isIn, double x, double floor)
+    static void Stack(
+        Svg svg,
+        PlannedUnit unit,
+        Site site,
+        Func<Instance, bool> isIn,
+        PassportLine? device,
+        double x,
+        double floor
+    )
     {
         double y = floor;
         var on = unit
@@ -47,12 +63,18 @@ public static class Sites
             .ToList();
         bool chip = site.Kind == "socket" && on.All(o => o.Mode != SiteMode.In),
             under = on.All(o => o.Mode != SiteMode.Between);
+        // A device that was burnt for the socket sits there in the place of its own chip, or will.
+        bool fitted = device?.State == "fitted";
+        string own = fitted ? device!.Label : "its own chip",
+            look = fitted ? "in" : "own";
         if (chip && under)
-            Lay(svg, "its own chip", "own", x, ref y);
+            Lay(svg, own, look, x, ref y);
         foreach (var (instance, _) in on)
             Lay(svg, instance.Title.Split(' ')[0], isIn(instance) ? "in" : "planned", x, ref y);
         if (chip && !under)
-            Lay(svg, "its own chip", "own", x, ref y);
+            Lay(svg, own, look, x, ref y);
+        if (device is { State: "planned" })
+            Lay(svg, device.Label, "planned", x, ref y);
         if (y == floor)
             svg.Text(x + Wide / 2, floor - 10, "empty", "lab side");
     }
@@ -63,7 +85,7 @@ public static class Sites
         svg.Rect(x + 4, y, Wide - 8, Layer - 8, $"layer {look}", 3).Text(x + Wide / 2, y + 18, name, "lab strong");
     }
 
-    static string Words(PlannedUnit unit, Site[] sites, Func<Instance, bool> isIn) =>
+    static string Words(PlannedUnit unit, Site[] sites, Func<Instance, bool> isIn, ILookup<string, PassportLine> devices) =>
         sites.Length == 0
             ? "The sheet names no sites"
             : string.Join(
@@ -75,6 +97,7 @@ public static class Sites
                         .. unit
                             .Instances.Where(i => i.Occupied.Any(o => o.Site == site.Id))
                             .Select(i => $"{i.Title} ({(isIn(i) ? "fitted" : "planned")})"),
+                        .. devices[site.Id].Select(d => $"{d.Label} ({d.State})"),
                     ];
                     return $"{site.Id}: {(on.Length == 0 ? "as built" : string.Join(", ", on))}";
                 })

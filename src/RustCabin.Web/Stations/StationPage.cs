@@ -4,8 +4,10 @@ using RustCabin.Core.Answers;
 using RustCabin.Core.Choices;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Fit;
+using RustCabin.Core.Identify;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
 using RustCabin.Core.Switches;
 using RustCabin.Data;
 
@@ -64,7 +66,8 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
                     .Switches.SelectMany(i => i.Value.Select(s => (Instance: i.Key, Switch: s.Key, Position: s.Value)))
                     .ToList();
                 return (
-                    $"Mended {code}: " + string.Join(", ", moves.Select(m => SwitchText(view, m.Instance, m.Switch, m.Position))),
+                    $"Mended, {View.Answer.Findings.First(f => f.Code == code).Title}: "
+                        + string.Join(", " + $"", moves.Select(m => SwitchText(view, m.Instance, m.Switch, m.Position))),
                     json => JobEdits.SetSwitches(json, view.Unit.Fitted, moves)
                 );
             }
@@ -143,6 +146,77 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
             ? Refuse($"Nothing was changed: no way of {known.Name} is for {View.Model.Name}")
             : Change(job, version, _ => ($"{known.Name} added", j => JobEdits.Add(j, part, way.Id)));
     }
+
+    /// <summary>Notes where an original piece is kept.</summary>
+    public IActionResult OnPostPutAway(string job, long version, string what, string? place)
+    {
+        if (!Load(job))
+            return NotFound();
+        string kept = (place ?? "").Trim();
+        return kept.Length is 0 or > 200
+            ? Refuse($"Nothing was changed: say in up to 200 letters where this is kept: {what}.")
+            : ChangeUnit(
+                job,
+                version,
+                view =>
+                    Originals.Of(view.After).Any(o => o.What == what)
+                        ? ($"Kept in {kept}: {what}", unit => UnitEdits.Keep(unit, what, kept))
+                        : null
+            );
+    }
+
+    /// <summary>Says that a finding is mended by hand, with what proves it, or plans that as a step of the build.</summary>
+    public IActionResult OnPostMend(string job, long version, string code, string subject, string how, string? proof, bool made)
+    {
+        if (!Load(job))
+            return NotFound();
+        string proved = (proof ?? "").Trim();
+        if (made && proved.Length is 0 or > 500)
+            return Refuse("Nothing was changed: say in up to 500 letters what proves it, a reading or what you see.");
+        return Change(
+            job,
+            version,
+            view =>
+            {
+                if (
+                    view.Answer.Findings.FirstOrDefault(f => f.Code == code && f.Subjects.FirstOrDefault() == subject)
+                        is not { } finding
+                    || !finding.Kind.ByHand.Contains(how)
+                )
+                    return null;
+                var mend = new HandMend
+                {
+                    Finding = code,
+                    Subject = subject,
+                    How = how,
+                };
+                return made
+                    ? (
+                        $"Mended by hand, {finding.Title}: {how}; proved by {proved}",
+                        j => JobEdits.MakeMend(JobEdits.PlanMend(j, mend), Acts.Mend(mend), proved, Moment())
+                    )
+                    : ($"A mend by hand planned, {finding.Title}: {how}", j => JobEdits.PlanMend(j, mend));
+            }
+        );
+    }
+
+    /// <summary>Takes a mend by hand back.</summary>
+    public IActionResult OnPostUnmend(string job, long version, string code, string subject) =>
+        Change(
+            job,
+            version,
+            view =>
+                view.Job.Mends.FirstOrDefault(m => m.Finding == code && m.Subject == subject) is { } mend
+                    ? ($"Not mended after all: {mend.How}", j => JobEdits.DropMend(j, code, subject))
+                    : null
+        );
+
+    /// <summary>The time now, as the record writes it.</summary>
+    protected string Moment() =>
+        HttpContext
+            .RequestServices.GetRequiredService<TimeProvider>()
+            .GetUtcNow()
+            .ToString("yyyy-MM-dd'T'HH:mm:ss'Z'", System.Globalization.CultureInfo.InvariantCulture);
 
     /// <summary>Drops a part that the job adds.</summary>
     public IActionResult OnPostDrop(string job, long version, string instance) =>

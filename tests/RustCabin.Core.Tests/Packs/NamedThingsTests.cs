@@ -10,9 +10,11 @@ public class NamedThingsTests
                     $$"""
                     { "format": "rustcabin.pack/1",
                       "models": [ { "id": "m", "name": "M", "addressBits": 16, "dataBits": 8, "masters": ["cpu"],
-                        "revisions": [ { "id": "r1", "name": "1" } ], "access": [ { "id": "shut" }, { "id": "off", "from": "shut" } ],
+                        "revisions": [ { "id": "r1", "name": "1" } ], "access": [ { "id": "shut" }, { "id": "off",
+                            "from": "shut" } ],
                         "claims": [ { "id": "low", "kind": "ram", "base": "0", "size": "4K" } {{claims}} ],
-                        "sites": [ { "id": "slot", "kind": "slot" } ], "rails": [ { "id": "+5", "volts": 5, "amps": 1 } ] {{model}} } ],
+                        "sites": [ { "id": "slot", "kind": "slot" } ], "rails": [ { "id": "+5", "volts": 5,
+                            "amps": 1 } ] {{model}} } ],
                       "parts": [ { "id": "p", "name": "P", "kind": "memory",
                         "ways": [ { "id": "w", "model": "m", "occupies": [ { "site": "slot", "mode": "in" } ] } ] {{part}} } ] }
                     """

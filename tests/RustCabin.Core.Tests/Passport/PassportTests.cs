@@ -10,16 +10,27 @@ public class PassportTests
     public void What_is_planned_is_not_written_as_fitted()
     {
         PlannedUnit unit = Plan.For(Sample.Slipway(), Sample.Slipway().Jobs[0]);
-        PassportLine planned = Trail.Passport(new PassportAsked(unit, _ => false))[PassportPart.Fitted].Single();
+        PassportLine planned = Trail
+            .Passport(new PassportAsked(Plan.For(Sample.Slipway(), unit.Unit), unit, _ => false))[PassportPart.Fitted]
+            .Single();
         Assert.Equal(
             ("Fathom memory board", "cpu", "W3 open", "planned"),
             (planned.What, planned.Place, planned.Details, planned.State)
         );
-        PassportLine done = Trail.Passport(new PassportAsked(unit, id => $"{id}" == "fit-fathom"))[PassportPart.Fitted].Single();
+        PassportLine done = Trail
+            .Passport(new PassportAsked(Plan.For(Sample.Slipway(), unit.Unit), unit, id => $"{id}" == "fit-fathom"))[
+                PassportPart.Fitted
+            ]
+            .Single();
         Assert.Equal(planned with { State = "fitted" }, done);
         Assert.Equal(
             "planned",
-            Trail.Passport(new PassportAsked(unit, id => $"{id}" == "set-fathom"))[PassportPart.Fitted].Single().State
+            Trail
+                .Passport(new PassportAsked(Plan.For(Sample.Slipway(), unit.Unit), unit, id => $"{id}" == "set-fathom"))[
+                    PassportPart.Fitted
+                ]
+                .Single()
+                .State
         );
     }
 
@@ -27,7 +38,9 @@ public class PassportTests
     public void Originals_that_parts_put_aside_are_listed_with_the_part()
     {
         PlannedUnit unit = Plan.For(Sample.Slipway(), Sample.Slipway().Jobs[0]);
-        PassportLine kept = Trail.Passport(new PassportAsked(unit, _ => false))[PassportPart.Kept].Single();
-        Assert.Equal(("processor chip, in foam", "Fathom memory board"), (kept.What, kept.Place));
+        PassportLine kept = Trail
+            .Passport(new PassportAsked(Plan.For(Sample.Slipway(), unit.Unit), unit, _ => false))[PassportPart.Kept]
+            .Single();
+        Assert.Equal(("processor chip, in foam", "Fathom memory board", "planned"), (kept.What, kept.Details, kept.State));
     }
 }

@@ -191,6 +191,9 @@ public sealed class CupboardModel(StockRepository stock, SheetRepository sheets,
         Wanted = ShoppingList.Of(all, jobs.All(), [.. Items.Select(i => i.Item)]);
     }
 
+    /// <summary>A job by its name; one that is gone by its id.</summary>
+    public string NameOf(string job) => jobs.Names().FirstOrDefault(n => n.Id == job)?.Name ?? job;
+
     public string? ErrorOf(string field) => Errors.FirstOrDefault(e => e.Path == field)?.Message;
 
     public long VersionOfEdit => Items.FirstOrDefault(i => i.Id == Edit)?.Version ?? 0;

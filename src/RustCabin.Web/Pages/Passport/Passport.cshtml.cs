@@ -24,7 +24,17 @@ public sealed class PassportModel(SheetRepository sheets, JobRepository jobs) : 
         Lines = Trail.Passport(Asked);
     }
 
-    PassportAsked Asked => new(View.After, id => View.Progress.Steps.Any(s => s.Step.Id == id && s.State == StepState.Done));
+    PassportAsked Asked =>
+        new(View.Before, View.After, id => View.Progress.Steps.Any(s => s.Step.Id == id && s.State == StepState.Done));
+
+    /// <summary>The unit as it stands, without what is only planned.</summary>
+    public PlannedUnit Now => Asked.Now;
+
+    /// <summary>Minutes that were really noted for the steps that are done; null: none was.</summary>
+    public decimal? Took =>
+        View.Job.Took.Count == 0
+            ? null
+            : View.Progress.Steps.Where(s => s.State == StepState.Done).Sum(s => View.Job.Took.GetValueOrDefault($"{s.Step.Id}"));
 
     /// <summary>Whether a part is on the unit by now, or only planned.</summary>
     public bool IsIn(Instance instance) => Asked.IsIn(instance);

@@ -99,6 +99,8 @@ public sealed partial class RomModel
         string typed = (batch ?? "").Trim();
         if (Plan is null || Device is null || ToBurn is null)
             return Unfit("Nothing was burnt: choose a device and an image first.");
+        if (!RomProof.Holds(View.After, Plan))
+            return Unfit("Nothing was burnt: prove it first. What the processor would fetch is held against the image.");
         if (typed.Length > 60)
             return Unfit("Nothing was burnt: a batch has up to 60 letters.");
         ProgrammerFault with = Enum.TryParse(fault, out ProgrammerFault chosen) ? chosen : ProgrammerFault.None;
@@ -110,6 +112,10 @@ public sealed partial class RomModel
             Step = last.Step,
             Words = last.Words,
             Device = Plan.Device,
+            Image =
+                string.Join(", ", Planned.Select(i => i.Name))
+                + $", CRC-32 "
+                + $"{System.IO.Hashing.Crc32.HashToUInt32(ToBurn):x8}",
             Batch = typed,
             Setting =
                 $"{Device.Name}, {(Device.DataLines == 16 ? "low byte first, " : "")}{new ByteSize((ulong)ToBurn.Length)} from 0",
@@ -126,6 +132,11 @@ public sealed partial class RomModel
                 )
         );
     }
+
+    /// <summary>The window of what was burnt last is covered: the step of the build sheet says so, or an older note of the
+    /// burn.</summary>
+    public bool IsCovered =>
+        Plan is { } plan && (View.Job.Done.Contains(Acts.Cover(plan.Site)) || plan.Burns.LastOrDefault() is { Covered: true });
 
     public IActionResult OnPostCover(string job, long version, string site, bool covered) =>
         Change(

@@ -227,11 +227,11 @@
     t: () => frame()._x_dataStack?.[0].toggleTray(),
     "?": () => frame()._x_dataStack?.[0].toggleKeys(),
     r: () => {
-      const field = document.querySelector("[data-read]");
+      const field = document.querySelector("[data-read=true]");
       field?.focus();
       field?.select();
     },
-    " ": () => document.querySelector("[data-tick]:not(:disabled)")?.click(),
+    " ": () => document.querySelector("[data-tick=true]:not(:disabled)")?.click(),
   };
   document.addEventListener("keydown", (event) => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
@@ -260,7 +260,7 @@
     }
     const act = keys[event.key];
     if (!act) return;
-    if (event.key === " " && !document.querySelector("[data-tick]")) return;
+    if (event.key === " " && !document.querySelector("[data-tick=true]")) return;
     event.preventDefault();
     act();
   });

@@ -1,0 +1,32 @@
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Core.Stations;
+
+/// <summary>An original piece that comes off in a build and must be kept.</summary>
+/// <param name="What">What it is.</param>
+/// <param name="Of">What takes its place.</param>
+/// <param name="Subject">What findings about it are about.</param>
+/// <param name="Step">The step at which it comes off.</param>
+public sealed record Original(string What, string Of, string Subject, StepId Step)
+{
+    /// <summary>Where the unit's record says that it is kept; empty: it does not say.</summary>
+    public string PlaceIn(Unit unit) => unit.Belongings.LastOrDefault(b => b.What == What && b.Place.Length > 0)?.Place ?? "";
+}
+
+/// <summary>The original pieces that a job takes off its unit. Source: docs/handbook/passport.md, Originals.</summary>
+public static class Originals
+{
+    /// <summary>Of parts by their sheets and ways; of ROM sockets and of firmware the device that was there.</summary>
+    public static IEnumerable<Original> Of(PlannedUnit unit)
+    {
+        foreach (Instance instance in unit.Instances.Where(i => i.Added))
+        foreach (string kept in instance.Part.Keeps.Concat(instance.Way?.Keeps ?? []).Distinct())
+            yield return new Original(kept, instance.Title, instance.Subject, Acts.Fit(instance.Name));
+        foreach (RomPlan rom in unit.Job?.Roms ?? [])
+            yield return new Original($"original device of {rom.Site}", rom.Device, $"model:{rom.Site}", Acts.FitRom(rom.Site));
+    }
+
+    /// <summary>Those that come off at a step.</summary>
+    public static IEnumerable<Original> At(PlannedUnit unit, StepId step) => Of(unit).Where(o => o.Step == step);
+}
