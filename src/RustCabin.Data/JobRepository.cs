@@ -80,13 +80,17 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
 
     volatile KnownNames? _names;
 
+    /// <summary>Jobs that were taken off the shelf, or whose unit was.</summary>
+    const string There =
+        "not exists (select 1 from removed r where r.kind = 'job' and r.id = j.id or r.kind = 'unit' and r.id = j.unit)";
+
     const string Select =
         "select j.id, j.unit, j.position, j.version, c.json from job j join job_change c on c.job = j.id and c.seq = j.position";
 
     public IReadOnlyList<Job> All()
     {
         using SqliteConnection connection = file.Connect();
-        return [.. connection.Query<Row>($"{Select} order by j.rowid").Select(row => Parse(row.Json))];
+        return [.. connection.Query<Row>($"{Select} where {There} order by j.rowid").Select(row => Parse(row.Json))];
     }
 
     /// <summary>Ids, units and names alone, in the order in which the jobs came.</summary>
@@ -94,7 +98,8 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
     {
         using SqliteConnection connection = file.Connect();
         string stamp = connection.QuerySingle<string>(
-            "select count(*) || ' ' || total(version) || ' ' || (select coalesce(max(rowid), 0) from job_change) from job"
+            "select count(*) || ' ' || total(version) || ' ' || (select coalesce(max(rowid), 0) from job_change) || ' ' || "
+                + "(select coalesce(group_concat(kind || id), '') from removed) from job"
         );
         if (_names is { } known && known.Stamp == stamp)
             return known.Names;
@@ -102,7 +107,7 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
         [
             .. connection.Query<JobName>(
                 "select j.id, j.unit, json_extract(c.json, '$.name') as name from job j join job_change c on c.job = j.id and "
-                    + "c.seq = j.position order by j.rowid"
+                    + $"c.seq = j.position where {There} order by j.rowid"
             ),
         ];
         _names = new KnownNames(stamp, names);
@@ -121,7 +126,7 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
     public StoredJob? Find(string id)
     {
         using SqliteConnection connection = file.Connect();
-        return connection.QuerySingleOrDefault<FoundRow>($"{SelectStored} where j.id = @id", new { id }) is { } found
+        return connection.QuerySingleOrDefault<FoundRow>($"{SelectStored} where j.id = @id and {There}", new { id }) is { } found
             ? Stored(found)
             : null;
     }
@@ -130,7 +135,7 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
     public IReadOnlyList<StoredJob> Stored()
     {
         using SqliteConnection connection = file.Connect();
-        return [.. connection.Query<FoundRow>($"{SelectStored} order by j.rowid").Select(Stored)];
+        return [.. connection.Query<FoundRow>($"{SelectStored} where {There} order by j.rowid").Select(Stored)];
     }
 
     StoredJob Stored(FoundRow found) => new(Parse(found.Json), found.Version, found.Undoes, found.Redoes);
@@ -180,21 +185,28 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
     /// Makes one change to the job's unit, kept in the job's history so that undo takes it back like any other.
     /// </summary>
     public WriteOutcome ChangeUnit(string id, long version, string what, Func<Unit, Unit?> edit) =>
+        ChangeBoth(id, version, what, job => job, edit);
+
+    /// <summary>Makes one change to a job and its unit together.</summary>
+    public WriteOutcome ChangeBoth(string id, long version, string what, Func<Job, Job?> edit, Func<Unit, Unit?> editUnit) =>
         Write(
             id,
             version,
             (connection, transaction, row) =>
             {
                 string before = SheetRepository.Stored(connection, transaction, "unit", row.Unit)!;
-                if (Declaration<Unit>.Edit(JsonNode.Parse(before)!.AsObject(), edit) is not { } unit)
+                if (
+                    Declaration<Unit>.Edit(JsonNode.Parse(before)!.AsObject(), editUnit) is not { } unit
+                    || Declaration<Job>.Edit(JsonNode.Parse(row.Json)!.AsObject(), edit) is not { } changed
+                )
                     return WriteOutcome.NotThere;
-                string after = unit.ToJsonString(AsTyped);
-                if (after == before)
+                (string after, string job) = (unit.ToJsonString(AsTyped), changed.ToJsonString(AsTyped));
+                if (after == before && job == JsonNode.Parse(row.Json)!.ToJsonString(AsTyped))
                     return WriteOutcome.Of(WriteResult.Nothing);
                 using JsonDocument document = JsonDocument.Parse(after);
                 if (PackReader.ReadUnit(document.RootElement, sheets.All()).Errors is { Count: > 0 } errors)
                     return new WriteOutcome(WriteResult.Refused, errors);
-                long seq = Append(connection, transaction, row.Id, row.Position, what, row.Json);
+                long seq = Append(connection, transaction, row.Id, row.Position, what, job);
                 connection.Execute(
                     "update job_change set unit_before = @before, unit_after = @after where job = @Id and seq = @seq",
                     new
@@ -264,7 +276,9 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
     {
         using SqliteConnection connection = file.Connect();
         using SqliteTransaction transaction = connection.BeginTransaction();
-        if (connection.QuerySingleOrDefault<Row>($"{Select} where j.id = @id", new { id }, transaction) is not { } row)
+        if (
+            connection.QuerySingleOrDefault<Row>($"{Select} where j.id = @id and {There}", new { id }, transaction) is not { } row
+        )
             return WriteOutcome.Of(WriteResult.Missing);
         if (row.Version != version)
             return WriteOutcome.Of(WriteResult.Stale);

@@ -1,5 +1,7 @@
 using System.Data;
+using System.Text.Encodings.Web;
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using Dapper;
 using Microsoft.Data.Sqlite;
 using RustCabin.Core.Declared;
@@ -49,7 +51,11 @@ public sealed class SheetRepository(CabinFile file, TimeProvider clock)
 
     /// <summary>Every stored sheet but the jobs, in the order in which they came.</summary>
     internal static IEnumerable<SheetRow> Rows(SqliteConnection connection, IDbTransaction? transaction) =>
-        connection.Query<SheetRow>("select kind, id, json from sheet order by rowid", transaction: transaction);
+        connection.Query<SheetRow>(
+            "select kind, id, json from sheet s where not exists (select 1 from removed r where r.kind = s.kind and r.id = s.id) "
+                + "order by rowid",
+            transaction: transaction
+        );
 
     /// <summary>The cabin's one currency; the first pack gives it.</summary>
     internal static string Currency(SqliteConnection connection, IDbTransaction? transaction) =>
@@ -62,6 +68,7 @@ public sealed class SheetRepository(CabinFile file, TimeProvider clock)
     internal void Put(SqliteConnection connection, IDbTransaction transaction, string kind, string id, string name, string json)
     {
         Forget();
+        connection.Execute("delete from removed where kind = @kind and id = @id", new { kind, id }, transaction);
         connection.Execute(
             """
             insert into sheet (kind, id, name, json, imported_at) values (@kind, @id, @name, @json, @at)
@@ -87,6 +94,22 @@ public sealed class SheetRepository(CabinFile file, TimeProvider clock)
             new { kind, id },
             transaction
         );
+
+    /// <summary>Changes a unit's own sheet; false: there is none of that id.</summary>
+    public bool Change(string unit, Func<Unit, Unit> edit)
+    {
+        using SqliteConnection connection = file.Connect();
+        using SqliteTransaction transaction = connection.BeginTransaction();
+        if (Stored(connection, transaction, "unit", unit) is not { } json)
+            return false;
+        JsonObject after = Declaration<Unit>.Edit(JsonNode.Parse(json)!.AsObject(), u => edit(u))!;
+        Put(connection, transaction, "unit", unit, (string)after["name"]!, after.ToJsonString(AsTyped));
+        transaction.Commit();
+        Forget();
+        return true;
+    }
+
+    static readonly JsonSerializerOptions AsTyped = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
 
     /// <summary>The JSON of a sheet as it was typed, or null.</summary>
     public string? Json(string kind, string id)

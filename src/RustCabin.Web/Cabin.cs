@@ -125,6 +125,7 @@ public static class Cabin
         builder.Services.AddSingleton(_ => opened.GetAwaiter().GetResult().Jobs);
         builder.Services.AddSingleton<PackImport>();
         builder.Services.AddSingleton<StockRepository>();
+        builder.Services.AddSingleton<ShelfRepository>();
         builder.Services.AddSingleton<DraftRepository>();
         builder.Services.AddSingleton<PhotoRepository>();
         builder.Services.AddSingleton<SearchRepository>();

@@ -336,7 +336,16 @@ public sealed class RomPageTests : IAsyncLifetime
         form.Add(new StringContent(right), "right");
         form.Add(new ByteArrayContent(bytes), "file", name);
         HttpResponseMessage answer = await _cabin.Http.PostAsync($"{System}?handler=Upload", form);
-        return (answer.StatusCode, await CabinServer.Html(answer));
+        IHtmlDocument shown = await CabinServer.Html(answer);
+        // A planned image is not replaced unasked: the new one is chosen by hand.
+        if (shown.QuerySelectorAll("select[name=image] option").FirstOrDefault(o => o.TextContent.Contains(name)) is not { } kept)
+            return (answer.StatusCode, shown);
+        Assert.Contains(name, Text(shown, ".saved"));
+        return await _cabin.Press(
+            Form(shown, "select[name=image]"),
+            ("image", kept.GetAttribute("value")!),
+            ("further", "false")
+        );
     }
 
     [Fact]

@@ -23,11 +23,14 @@ public enum StepState
 /// <summary>How far one step is, and for a gate what was read.</summary>
 public sealed record StepProgress(Step Step, StepState State, Comparison? Reading, IReadOnlyList<string> Heeded)
 {
+    /// <summary>Cautions of the step that were read at an earlier step since the case was opened this far.</summary>
+    public IReadOnlyList<string> ReadBefore { get; init; } = [];
+
     /// <summary>Steps that must be done before it, and are not.</summary>
     public IReadOnlyList<Step> Waits { get; init; } = [];
 
     /// <summary>Every caution of the step is ticked.</summary>
-    public bool AllHeeded => Step.Cautions.All(c => Heeded.Contains(c.Id));
+    public bool AllHeeded => Step.Cautions.All(c => Heeded.Contains(c.Id) || ReadBefore.Contains(c.Id));
 }
 
 /// <summary>
@@ -52,8 +55,12 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
     {
         var steps = new List<StepProgress>();
         bool barred = false;
+        // A caution is read once an opening: what was read holds until the case is opened further, or closed.
+        var heededHere = new HashSet<string>();
         foreach (Step step in sheet.Steps)
         {
+            if (step.Kind is StepKind.Open or StepKind.Close)
+                heededHere.Clear();
             Comparison? reading =
                 step.Expected is { } expected && ReadingOf(step, job) is { } read ? Comparison.Of(expected, read) : null;
             IReadOnlyList<string> heeded =
@@ -71,7 +78,14 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
                 : reading is { Agrees: false } ? StepState.Differs
                 : barred ? StepState.Locked
                 : StepState.Open;
-            steps.Add(new StepProgress(step, state, reading, heeded) { Waits = waits });
+            steps.Add(
+                new StepProgress(step, state, reading, heeded)
+                {
+                    Waits = waits,
+                    ReadBefore = [.. step.Cautions.Select(c => c.Id).Where(heededHere.Contains)],
+                }
+            );
+            heededHere.UnionWith(heeded);
             barred |= step.Kind is StepKind.Gate or StepKind.Prove && !done;
         }
         return new Progress(steps);

@@ -213,7 +213,7 @@ sealed class SizeCodec(bool orNumber, bool notZero) : Codec<ByteSize>
         if (!Name.TryRead(element, reading, out string text))
             return false;
         if (!ByteSize.TryParse(text, out value))
-            reading.Wrong($"\"{text}\" is not a size");
+            reading.Wrong($"\"{text}\" is not a size, such as 16K, 4M or 1536");
         else
         {
             if (notZero && value.Bytes == 0)

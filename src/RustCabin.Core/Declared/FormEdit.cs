@@ -69,6 +69,9 @@ public static class FormEdit
                 return names.Length == 1
                     ? JsonValue.Create(names[0])
                     : new JsonArray([.. names.Select(n => JsonValue.Create(n))]);
+            case ShapeKind.Size or ShapeKind.SizeOrNumber:
+                // Sizes as the pages show them, 16 KiB or 4,352 KiB, are put down as sheets write them.
+                return JsonValue.Create(Units.ByteSize.TrySpoken(text, out Units.ByteSize size) ? size.ToSheet() : text);
             case ShapeKind.Map:
                 return ParseMap(shape, text);
             default:

@@ -12,4 +12,26 @@ public static class IdText
 
     /// <summary>With a capital letter first.</summary>
     public static string Capital(string text) => text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
+
+    /// <summary>One of what a noun names: screws, screw; switches, switch; batteries, battery.</summary>
+    public static string Singular(string noun) =>
+        noun.EndsWith("ies", StringComparison.Ordinal) && noun.Length > 4 ? noun[..^3] + "y"
+        : Sibilant.Any(e => noun.EndsWith(e + "es", StringComparison.Ordinal)) ? noun[..^2]
+        : noun.EndsWith('s') && !noun.EndsWith("ss", StringComparison.Ordinal) && !noun.EndsWith("us", StringComparison.Ordinal)
+            ? noun[..^1]
+        : noun;
+
+    /// <summary>Several of what a noun names, whether it stands for one or for several already.</summary>
+    public static string Plural(string noun)
+    {
+        string one = Singular(noun);
+        return one.Length > 1 && one[^1] == 'y' && !"aeiou".Contains(one[^2]) ? one[..^1] + "ies"
+            : Sibilant.Any(one.EndsWith) || one.EndsWith("us", StringComparison.Ordinal) ? one + "es"
+            : one + "s";
+    }
+
+    /// <summary>A count of what a noun names: 1 screw, 4 screws.</summary>
+    public static string Counted(int count, string noun) => $"{count} {(count == 1 ? Singular(noun) : Plural(noun))}";
+
+    static readonly string[] Sibilant = ["ch", "sh", "x", "ss", "z"];
 }

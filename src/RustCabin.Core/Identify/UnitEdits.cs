@@ -38,4 +38,24 @@ public static class UnitEdits
                 },
             ],
         };
+
+    /// <summary>Brings onto the unit what a job did to it: the parts that are in, as they are set, and the firmware.</summary>
+    /// <param name="unit">The unit.</param>
+    /// <param name="now">The same as it stands after the job.</param>
+    public static Unit Fold(Unit unit, PlannedUnit now) =>
+        unit with
+        {
+            Fitted = [.. now.Instances.Select(AsFitted)],
+            Firmware = now.Firmware,
+        };
+
+    static FittedPart AsFitted(Instance instance) =>
+        instance.Fitted with
+        {
+            Switches = new OrderedDictionary<string, string>(
+                instance
+                    .Part.Switches.Where(s => instance.Positions[s.Id] != s.Factory)
+                    .Select(s => KeyValuePair.Create(s.Id, instance.Positions[s.Id]))
+            ),
+        };
 }

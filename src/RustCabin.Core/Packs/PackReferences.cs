@@ -188,11 +188,12 @@ static class PackReferences
 
     public static IEnumerable<SheetError> CheckJob(Job job, string path, Pack pack, Pack known)
     {
-        if ((pack.FindUnit(job.Unit) ?? known.FindUnit(job.Unit)) is not { } unit)
+        if ((pack.FindUnit(job.Unit) ?? known.FindUnit(job.Unit)) is not { } stands)
         {
             yield return new($"{path}.unit", $"\"{job.Unit}\" is not a unit here");
             yield break;
         }
+        Unit unit = job.On(stands);
         Model? model = pack.FindModel(unit.Model) ?? known.FindModel(unit.Model);
         foreach ((int i, FittedPart fitted) in job.Add.Index())
         foreach (SheetError error in CheckFitted(fitted, $"{path}.add[{i}]", model, pack, known))

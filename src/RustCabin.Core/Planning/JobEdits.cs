@@ -49,6 +49,9 @@ public static class JobEdits
     /// <summary>Ticks a step, or takes the tick back.</summary>
     public static Job Tick(Job job, StepId step, bool done) => job with { Done = Listed(job.Done, step, done) };
 
+    /// <summary>Ends a job: the unit as it stood before is kept with it, so that its pages go on saying what it did.</summary>
+    public static Job End(Job job, Unit was) => job with { Ended = true, Was = was };
+
     /// <summary>Plans a mend by hand; one for the same finding is replaced, and its tick taken back.</summary>
     public static Job PlanMend(Job job, HandMend mend) =>
         DropMend(job, mend.Finding, mend.Subject) is var without ? without with { Mends = [.. without.Mends, mend] } : job;

@@ -10,7 +10,7 @@ public static class Plan
     /// <summary>
     /// The plan of a job. Its unit, model and parts must be in the pack (<see cref="PackReader"/> sees to that).
     /// </summary>
-    public static PlannedUnit For(Pack pack, Job job) => Make(pack, pack.FindUnit(job.Unit)!, job);
+    public static PlannedUnit For(Pack pack, Job job) => Make(pack, job.On(pack.FindUnit(job.Unit)!), job);
 
     /// <summary>The unit as it stands, before any job.</summary>
     public static PlannedUnit For(Pack pack, Unit unit) => Make(pack, unit, null);

@@ -31,8 +31,16 @@ public sealed class RomStation : Station
     public override IEnumerable<Slip> Slips(PlannedUnit unit) =>
         from claim in unit.Claims
         where claim.Kind == ClaimKind.Rom
+        let rom = (unit.Job?.Roms ?? []).FirstOrDefault(r => unit.Job!.Done.Contains(Acts.FitRom(r.Site)))
         from how in (string[])["swapped byte by byte", "doubled the wrong way"]
-        select new Slip(new BusFault(FaultKind.RomImage, claim.Owner, Detail: how), _ => Wrongly(unit, claim));
+        select new Slip(new BusFault(FaultKind.RomImage, claim.Owner, Detail: how), _ => Wrongly(unit, claim))
+        {
+            Look = rom is null
+                ? null
+                : $"The {rom.Device} that went into {rom.Site} holding an image that is {how}, or sitting one "
+                    + $"contact off, would show "
+                    + "just this: switch off, read it back, and hold the dump against the image.",
+        };
 
     static (PowerUpCount?, string) Wrongly(PlannedUnit unit, DecodedClaim claim) =>
         claim.Owner.StartsWith("model:", StringComparison.Ordinal)

@@ -65,8 +65,15 @@ public sealed record Job
     [Display(ShortName = "mend by hand", Description = "Mends that a person makes, each of which settles a finding.")]
     public IReadOnlyList<HandMend> Mends { get; init; } = [];
 
-    [Display(Description = "It is over: nothing more is to be done.")]
+    [Display(Description = "It is over: what was done is on the unit, and nothing more is to be done.")]
     public bool Ended { get; init; }
+
+    [Display(Description = "The unit as it stood before, kept when the job was ended.")]
+    public Unit? Was { get; init; }
+
+    /// <summary>The unit that the job changes: of an ended job as it stood before, with what is on it now as its
+    /// record.</summary>
+    public Unit On(Unit unit) => Was is { } was ? unit with { Fitted = was.Fitted, Firmware = was.Firmware } : unit;
 
     [Display(Description = "Other ways to set the same unit, such as the old split of memory that some titles need.")]
     public IReadOnlyList<NamedSetting> Settings { get; init; } = [];

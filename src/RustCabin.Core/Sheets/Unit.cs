@@ -37,6 +37,9 @@ public sealed record Unit
     [Display(Description = "Drivers and other software on it, by name, with their versions.")]
     public IReadOnlyDictionary<string, string> Software { get; init; } = new Dictionary<string, string>();
 
+    [Display(Description = "It is no longer worked on.")]
+    public bool Retired { get; init; }
+
     [Display(ShortName = "belonging", Description = "Accessories and original pieces that belong to it.")]
     public IReadOnlyList<Belonging> Belongings { get; init; } = [];
 }

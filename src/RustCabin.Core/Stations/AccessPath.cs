@@ -1,3 +1,4 @@
+using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
@@ -46,6 +47,5 @@ public static class AccessPath
             .. level.Remove.Reverse().Select(r => $"Put back {Counted(r)}."),
         ];
 
-    static string Counted(Removal r) =>
-        $"{r.Count} {r.What}{(r.Count == 1 ? "" : "s")}{(r.Where.Length > 0 ? $" ({r.Where})" : "")}";
+    static string Counted(Removal r) => IdText.Counted(r.Count, r.What) + (r.Where.Length > 0 ? $" ({r.Where})" : "");
 }

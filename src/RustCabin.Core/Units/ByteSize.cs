@@ -77,6 +77,37 @@ public readonly record struct ByteSize(ulong Bytes) : IComparable<ByteSize>
     /// <summary>True if it is not smaller.</summary>
     public static bool operator >=(ByteSize a, ByteSize b) => a.Bytes >= b.Bytes;
 
+    /// <summary>
+    /// A size with its unit as pages show it or people write it, which a sheet would not take: <c>16 KiB</c>, <c>16 kB</c>,
+    /// <c>16k</c>, <c>4,352 KiB</c>, <c>300 bytes</c>. False for what a sheet takes as it stands, and for what is no size.
+    /// </summary>
+    public static bool TrySpoken(string text, out ByteSize size)
+    {
+        size = default;
+        string trimmed = text.Trim();
+        if (TryParse(trimmed, out _))
+            return false;
+        string figure = trimmed.ToUpperInvariant().Replace(" ", "").Replace(",", "").Replace("\u00a0", "");
+        foreach ((string unit, string letter) in Spoken)
+            if (figure.EndsWith(unit, StringComparison.Ordinal))
+                return TryParse(figure[..^unit.Length] + letter, out size);
+        return TryParse(figure, out size);
+    }
+
+    static readonly (string, string)[] Spoken =
+    [
+        ("KIB", "K"),
+        ("MIB", "M"),
+        ("GIB", "G"),
+        ("KB", "K"),
+        ("MB", "M"),
+        ("GB", "G"),
+        ("KBYTE", "K"),
+        ("MBYTE", "M"),
+        ("BYTES", ""),
+        ("BYTE", ""),
+    ];
+
     /// <summary>A figure as a person types it or a screen shows it: KiB unless it says K or M itself; below 2 TiB.</summary>
     public static bool TryTyped(string text, out ByteSize size)
     {

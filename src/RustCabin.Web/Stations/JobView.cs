@@ -45,9 +45,30 @@ public sealed record JobView(
         return new JobView(sheets, stored, before, Answer.For(after), sheet, Progress.Of(sheet, stored.Job));
     }
 
+    /// <summary>What the passport goes by: the unit before and after, and the steps that are done.</summary>
+    public PassportAsked Record =>
+        new(Before, After, id => Progress.Steps.Any(s => s.Step.Id == id && s.State == StepState.Done));
+
+    /// <summary>The board is a guess: nobody vouches for it, and the clues leave more doubt than a part fits by.</summary>
+    public bool Doubtful => InDoubt(Model, Unit, After.Revision);
+
+    /// <summary>True where the board of a unit is a guess: unconfirmed, with 5 % or more for another.</summary>
+    public static bool InDoubt(Model model, Unit unit, Verdict revision) =>
+        model.Revisions.Count > 1 && unit.Revision is null && revision.Probability <= 0.95;
+
+    /// <summary>The board in words, and how sure it is.</summary>
+    public string Board =>
+        $"{(Doubtful ? "assuming " : "")}{Model.FindRevision(After.Revision.Id)?.Name}"
+        + (
+            Unit.Revision is not null ? ", confirmed"
+            : Model.Revisions.Count == 1 ? ""
+            : $" ({After.Revision.Probability * 100:0} %)"
+        );
+
     /// <summary>In a few words, what the job waits for next.</summary>
     public string WaitsFor =>
-        Answer.Standing == Standing.Stop ? $"A mend: {Answer.Findings[0].Title.ToLowerInvariant()}"
+        Job.Ended ? "Nothing: it is ended"
+        : Answer.Standing == Standing.Stop ? $"A mend: {Answer.Findings[0].Title.ToLowerInvariant()}"
         : Progress.Finished ? "Nothing: built, read and closed"
         : Progress.Current!.Step.Kind == StepKind.Gate ? $"A reading: {Lower(Progress.Current.Step.Title)}"
         : Progress.Current.Step.IsGate ? $"A proof: {Lower(Progress.Current.Step.Title)}"

@@ -290,7 +290,7 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
                     return NotFound();
                 return Refuse(
                     StatusCodes.Status422UnprocessableEntity,
-                    $"Nothing was changed: {string.Join("; ", outcome.Problems)}"
+                    $"Nothing was changed: {string.Join("; ", outcome.Problems.Select(p => p.Told))}"
                 );
             default:
                 return LocalRedirect(Request.Path + AsShown());
@@ -327,7 +327,9 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
 
     /// <summary>What the page shows (a zoom, a socket), without the press that was made.</summary>
     protected QueryString AsShown() =>
-        Request.Query.Where(q => q.Key != "handler").Aggregate(QueryString.Empty, (all, q) => all.Add(q.Key, q.Value.ToString()));
+        Request
+            .Query.Where(q => q.Key is not ("handler" or "kept"))
+            .Aggregate(QueryString.Empty, (all, q) => all.Add(q.Key, q.Value.ToString()));
 
     /// <summary>Where a station of this job stands.</summary>
     public string UrlOf(Desk desk) => $"/jobs/{View.Job.Id}/{desk.Slug}";

@@ -24,8 +24,7 @@ public sealed class PassportModel(SheetRepository sheets, JobRepository jobs) : 
         Lines = Trail.Passport(Asked);
     }
 
-    PassportAsked Asked =>
-        new(View.Before, View.After, id => View.Progress.Steps.Any(s => s.Step.Id == id && s.State == StepState.Done));
+    PassportAsked Asked => View.Record;
 
     /// <summary>The unit as it stands, without what is only planned.</summary>
     public PlannedUnit Now => Asked.Now;

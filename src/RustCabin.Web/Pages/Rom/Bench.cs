@@ -30,7 +30,12 @@ public sealed partial class RomModel
                 parts.Add(Read(bytes.ToArray()));
             }
             if (parts.Count == 0 && paste.Length > 0)
-                parts.Add(Read(Encoding.ASCII.GetBytes(paste + "\n")));
+                if (FormatOf(Encoding.ASCII.GetBytes(paste)) == RomFormat.Bin)
+                    return Unfit(
+                        "Nothing was kept: what was pasted is no record. HEX lines begin with a colon, S-records with S."
+                    );
+                else
+                    parts.Add(Read(Encoding.ASCII.GetBytes(paste + "\n")));
             if (parts.Count == 0)
                 return Unfit("Nothing was kept: choose a file, or paste its records.");
             // Files of a split set come as lanes, in order.
@@ -56,16 +61,14 @@ public sealed partial class RomModel
         }
     }
 
+    static byte[] Read(byte[] file) => RomFile.Read(FormatOf(file), file).Bytes;
+
     /// <summary>HEX and S-records are known by their first character; everything else is raw.</summary>
-    static byte[] Read(byte[] file)
-    {
-        RomFormat format =
-            file.Length > 10 && file[0] == ':' && char.IsAsciiHexDigit((char)file[1]) ? RomFormat.Ihex
-            : file.Length > 4 && file[0] == 'S' && char.IsAsciiDigit((char)file[1]) && char.IsAsciiHexDigit((char)file[2])
-                ? RomFormat.Srec
-            : RomFormat.Bin;
-        return RomFile.Read(format, file).Bytes;
-    }
+    static RomFormat FormatOf(byte[] file) =>
+        file.Length > 10 && file[0] == ':' && char.IsAsciiHexDigit((char)file[1]) ? RomFormat.Ihex
+        : file.Length > 4 && file[0] == 'S' && char.IsAsciiDigit((char)file[1]) && char.IsAsciiHexDigit((char)file[2])
+            ? RomFormat.Srec
+        : RomFormat.Bin;
 
     public IActionResult OnPostPractice(string job, long version, string site, string? size)
     {
@@ -88,8 +91,9 @@ public sealed partial class RomModel
     {
         if (images.Add(View.Unit.Id, name.Length > 120 ? name[..120] : name, origin, right, bytes) is not { } kept)
             return Unfit($"Nothing was kept: {View.Unit.Name} has {Data.RomImageRepository.MostOfUnit} images already.");
-        if (Plan is null)
-            return LocalRedirect(Request.Path + AsShown());
+        // A planned image is not replaced unasked: the new one lies in the list, to be chosen there.
+        if (Plan is null || Planned.Count > 0)
+            return LocalRedirect(Request.Path + AsShown().Add("kept", kept.Name));
         return Hold(job, version, site, $"Image: {name}", [kept, .. Planned.Skip(1)]);
     }
 

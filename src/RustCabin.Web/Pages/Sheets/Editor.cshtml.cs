@@ -62,6 +62,12 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
     {
         if (!Open(kind, key))
             return NotFound();
+        if (IsNew && Seq == 0 && Pattern.Of(Request.Query["pattern"].FirstOrDefault()) is { } begun && kind.StartsWith("model"))
+        {
+            // Kept as a draft at once, so that it is there again after leaving the page.
+            drafts.Add(Kind, Key, 0, $"Begun from a pattern: {begun.About}", Text(Sheet));
+            return LocalRedirect(Request.Path);
+        }
         if (IsNew && Seq == 0 && from is not null && Stored(from) is { } copied)
         {
             copied["id"] = Free($"{from}-copy");
@@ -126,11 +132,7 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
                 var list = JsonPath.Get(sheet, path) as JsonArray;
                 var taken = list?.OfType<JsonObject>().Select(o => o["id"]?.ToString() ?? "").ToHashSet() ?? [];
                 string noun = path[(path.LastIndexOf('.') + 1)..];
-                JsonPath.Put(
-                    sheet,
-                    $"{path}[+]",
-                    FormEdit.Blank(items, noun.EndsWith('s') ? noun[..^1].ToLowerInvariant() : noun.ToLowerInvariant(), taken)
-                );
+                JsonPath.Put(sheet, $"{path}[+]", FormEdit.Blank(items, IdText.Singular(noun).ToLowerInvariant(), taken));
                 return $"Added to {noun}";
             case "add":
                 JsonPath.Put(sheet, path, FormEdit.Blank(shape, "new", new HashSet<string>()));
@@ -230,7 +232,8 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
         );
         if (outcome.Errors.Count > 0)
             return Show(
-                "It was not saved, since others refer to what it no longer has: " + string.Join("; ", outcome.Errors.Take(5)),
+                "It was not saved, since others refer to what it no longer has: "
+                    + string.Join("; ", outcome.Errors.Take(5).Select(e => e.Told)),
                 StatusCodes.Status422UnprocessableEntity
             );
         drafts.Forget(Kind, Key);
@@ -282,6 +285,7 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
         string asked = Request.Query["model"].FirstOrDefault() ?? models.FirstOrDefault()?.Id ?? "";
         return kind switch
         {
+            "model" when Pattern.Of(Request.Query["pattern"].FirstOrDefault()) is { } pattern => BeginFrom(pattern),
             "model" => Declaration<Model>.Write(
                 new Model
                 {
@@ -304,6 +308,14 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
             ),
             _ => Declaration<Title>.Write(new Title { Id = Free("title") }),
         };
+    }
+
+    JsonObject BeginFrom(Pattern pattern)
+    {
+        var begun = new JsonObject { ["id"] = Free("model"), ["name"] = "" };
+        foreach ((string field, JsonNode? value) in pattern.Sheet)
+            begun[field] = value?.DeepClone();
+        return begun;
     }
 
     string Free(string noun) =>

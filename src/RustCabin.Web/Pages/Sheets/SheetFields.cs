@@ -141,7 +141,7 @@ public sealed class SheetFields(Shape root, JsonObject sheet, IReadOnlyList<Shee
 
     static string One(ShapeField field) =>
         field.One.Length > 0 ? field.One
-        : field.Shape.Kind != ShapeKind.Object && field.Label.EndsWith('s') ? field.Label[..^1]
+        : field.Shape.Kind != ShapeKind.Object && field.Label.EndsWith('s') ? IdText.Singular(field.Label)
         : field.Label;
 
     static string E(string text) => HtmlEncoder.Default.Encode(text);

@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using RustCabin.Core.Identify;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
@@ -11,7 +12,13 @@ namespace RustCabin.Web.Pages.Shelf;
 public sealed record ShelfUnit(Unit Unit, Model Model, PlannedUnit AsItStands, IReadOnlyList<JobView> Jobs);
 
 /// <summary>The shelf: all units, and what each waits for.</summary>
-public sealed class ShelfModel(SheetRepository sheets, JobRepository jobs, PackImport import, StockRepository stock) : PageModel
+public sealed class ShelfModel(
+    SheetRepository sheets,
+    JobRepository jobs,
+    PackImport import,
+    StockRepository stock,
+    ShelfRepository shelf
+) : PageModel
 {
     public IReadOnlyList<ShelfUnit> Units { get; private set; } = [];
 
@@ -20,12 +27,95 @@ public sealed class ShelfModel(SheetRepository sheets, JobRepository jobs, PackI
         ViewData["Title"] = "Shelf";
         Pack all = sheets.All();
         ILookup<string, JobView> views = jobs.Stored().Select(stored => JobView.Of(all, stored)).ToLookup(v => v.Unit.Id);
+        Removed = shelf.Removed();
         Units = [.. all.Units.Select(u => new ShelfUnit(u, all.FindModel(u.Model)!, Plan.For(all, u), [.. views[u.Id]]))];
     }
 
-    /// <summary>Begins an empty job for a unit and goes to its Memory station.</summary>
-    public IActionResult OnPostBegin(string unit) =>
-        sheets.All().FindUnit(unit) is null ? NotFound() : LocalRedirect($"/jobs/{jobs.Begin(unit, "New job")}/memory");
+    /// <summary>What was taken off the shelf, and can be put back.</summary>
+    public IReadOnlyList<(string Kind, string Id, string Name)> Removed { get; private set; } = [];
+
+    /// <summary>What became of a press that could not be carried out; null when all is well.</summary>
+    public string? Notice { get; private set; }
+
+    /// <summary>
+    /// Begins an empty job for a unit. Where the board is in doubt it goes to the clues, else to Memory.
+    /// </summary>
+    public IActionResult OnPostBegin(string unit, string? name)
+    {
+        Pack all = sheets.All();
+        if (all.FindUnit(unit) is not { } known)
+            return NotFound();
+        string called = (name ?? "").Trim();
+        if (called.Length > 200)
+            return Refuse("Nothing was begun: a job's name has up to 200 letters.");
+        string id = jobs.Begin(unit, called.Length > 0 ? called : "New job");
+        Verdict board = Plan.For(all, known).Revision;
+        return LocalRedirect(
+            $"/jobs/{id}/{(JobView.InDoubt(all.FindModel(known.Model)!, known, board) ? "identify" : "memory")}"
+        );
+    }
+
+    /// <summary>Gives a job another name.</summary>
+    public IActionResult OnPostName(string job, long version, string? name) =>
+        Named(name, out string called) is { } wrong
+            ? Refuse(wrong)
+            : After(jobs.Change(job, version, $"Called {called}", j => j with { Name = called }));
+
+    /// <summary>Gives a unit another name.</summary>
+    public IActionResult OnPostCall(string unit, string? name) =>
+        Named(name, out string called) is { } wrong ? Refuse(wrong) : Edit(unit, u => u with { Name = called });
+
+    /// <summary>Puts a unit among the retired, or back to work.</summary>
+    public IActionResult OnPostRetire(string unit, bool retired) => Edit(unit, u => u with { Retired = retired });
+
+    /// <summary>
+    /// Ends a job: what was done is on the unit from now on, and another job can begin from there. Undo on its pages opens it.
+    /// </summary>
+    public IActionResult OnPostEnd(string job, long version)
+    {
+        if (jobs.Find(job) is not { } stored)
+            return NotFound();
+        JobView view = JobView.Of(sheets.All(), stored);
+        PlannedUnit now = view.Record.Now;
+        return After(
+            jobs.ChangeBoth(job, version, "Job ended", j => JobEdits.End(j, view.Unit), unit => UnitEdits.Fold(unit, now))
+        );
+    }
+
+    public IActionResult OnPostRemove(string kind, string id) =>
+        (kind == "unit" ? shelf.RemoveUnit(id) : shelf.Remove(id)) ? LocalRedirect("/#removed") : NotFound();
+
+    public IActionResult OnPostPutBack(string kind, string id)
+    {
+        shelf.PutBack(kind, id);
+        return LocalRedirect("/");
+    }
+
+    static string? Named(string? name, out string called)
+    {
+        called = (name ?? "").Trim();
+        return called.Length is 0 or > 200 ? "Nothing was changed: a name has 1 to 200 letters." : null;
+    }
+
+    IActionResult Edit(string unit, Func<Unit, Unit> edit) =>
+        sheets.Change(unit, edit) ? LocalRedirect($"/#unit-{unit}") : NotFound();
+
+    IActionResult After(WriteOutcome outcome) =>
+        outcome.Result switch
+        {
+            WriteResult.Missing => NotFound(),
+            WriteResult.Stale => Refuse("This job was changed in another tab; your press was not carried out."),
+            WriteResult.Refused => Refuse($"Nothing was changed: {string.Join("; ", outcome.Problems.Select(p => p.Told))}"),
+            _ => LocalRedirect("/"),
+        };
+
+    PageResult Refuse(string notice)
+    {
+        OnGet();
+        Notice = notice;
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        return Page();
+    }
 
     /// <summary>Puts the sample cabin on an empty shelf.</summary>
     public IActionResult OnPostSample()
