@@ -126,6 +126,7 @@ public static class Cabin
         builder.Services.AddSingleton<PackImport>();
         builder.Services.AddSingleton<StockRepository>();
         builder.Services.AddSingleton<ShelfRepository>();
+        builder.Services.AddSingleton<Pages.Rom.HeldFiles>();
         builder.Services.AddSingleton<DraftRepository>();
         builder.Services.AddSingleton<PhotoRepository>();
         builder.Services.AddSingleton<SearchRepository>();

@@ -123,7 +123,12 @@ public sealed class Bench : IDisposable
     }
 
     /// <summary>Presses it once; what an answer changes under the finger is looked for again.</summary>
-    public void Press(string role, string name) =>
+    /// <summary>How many presses were made, and fields filled that count themselves here.</summary>
+    public int Touches { get; set; }
+
+    public void Press(string role, string name)
+    {
+        Touches++;
         Until(
             () =>
             {
@@ -134,6 +139,7 @@ public sealed class Bench : IDisposable
             },
             $"a press on the {role} named \"{name}\""
         );
+    }
 
     public void Keys(string keys) => Browser.SwitchTo().ActiveElement().SendKeys(keys);
 

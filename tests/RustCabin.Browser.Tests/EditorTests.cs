@@ -11,6 +11,7 @@ public sealed class EditorTests
     /// <summary>Types into a field of the editor by its place on the sheet, and waits until the sheet has it.</summary>
     static void Fill(Bench bench, string path, string text)
     {
+        bench.Touches++;
         bench.Until(() => bench.Browser.FindElements(By.Id($"f-{path}")).Count > 0, $"a field {path}");
         IWebElement field = bench.Browser.FindElement(By.Id($"f-{path}"));
         bench.Browser.ExecuteScript(
@@ -126,6 +127,7 @@ public sealed class EditorTests
         bench.Sees(".saved", "It is on the shelf");
         bench.Go("/");
         bench.Press("button", "Begin a job for Slip Tern");
+        bench.Sees("h1", "Memory");
         bench.By("combobox", "Plan another part").FindElements(By.TagName("option")).First(o => o.Text == "Egg card").Click();
         bench.Press("button", "Add");
         bench.Sees(".boards", "Egg card");
@@ -135,6 +137,27 @@ public sealed class EditorTests
         // 16 below, 64 behind the window, 16 on the card.
         bench.Sees("[aria-labelledby=reach-title]", "96 KiB");
         Assert.Empty(bench.Complaints);
+        // Without the JSON pane, in fewer than 120 presses and fields.
+        Assert.InRange(bench.Touches, 30, 119);
+    }
+
+    /// <summary>A field is typed into and the page is left at once: the draft has it.</summary>
+    [Fact]
+    public void What_is_typed_is_not_lost_by_leaving()
+    {
+        using var bench = new Bench(demo: false);
+        bench.Go("/sheets/models/new?pattern=8-bit");
+        Fill(bench, "name", "Tern");
+        bench.By("textbox", "name").SendKeys(" the second");
+        bench.Go("/cupboard");
+        bench.Until(
+            () =>
+            {
+                bench.Go("/sheets/models/new");
+                return bench.Browser.FindElement(By.Id("f-name")).GetDomProperty("value") == "Tern the second";
+            },
+            "the draft has what was typed last"
+        );
     }
 
     /// <summary>

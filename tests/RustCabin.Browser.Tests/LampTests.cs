@@ -15,7 +15,7 @@ public class LampTests(SharedBench shared) : IClassFixture<SharedBench>
 {
     const string Winter = "/jobs/slip-3-winter";
 
-    static readonly string[] Paths =
+    internal static readonly string[] Paths =
     [
         "/",
         Winter + "/memory",

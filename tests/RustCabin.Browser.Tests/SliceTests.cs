@@ -41,6 +41,7 @@ public sealed class SliceTests
         bench.Sees(".top", "3 of 9 steps");
         Assert.Equal(true, bench.Browser.ExecuteScript("return window.notReloaded"));
 
+        bench.Press("button", "Done: Fit Fathom");
         // The screen shows less than foretold: told by how much, and which slip would show just this.
         bench.By("textbox", "shared, as the screen shows, at Power up with Fathom").SendKeys("256");
         bench.By("textbox", "boards, as the screen shows, at Power up with Fathom").SendKeys("2048" + Keys.Enter);

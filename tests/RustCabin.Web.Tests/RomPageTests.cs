@@ -360,6 +360,16 @@ public sealed class RomPageTests : IAsyncLifetime
         (status, page) = await Upload("x.bin", [1, 2, 3, 4], origin: "");
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("on what right it is used", Text(page, ".notice"));
+        // The file need not be chosen again.
+        Assert.Contains("x.bin", Text(page, ".held"));
+        (status, page) = await _cabin.Press(
+            Form(page, ".held input"),
+            ("origin", "dumped here"),
+            ("right", "mine"),
+            ("name", "second try")
+        );
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Contains("second try", Text(page, "select[name=image]"));
         (status, page) = await Upload("<script>.bin", new byte[64]);
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Contains("<script>.bin", Text(page, ".chain-step"));

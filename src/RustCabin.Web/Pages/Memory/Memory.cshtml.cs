@@ -103,8 +103,16 @@ public sealed class MemoryModel(SheetRepository sheets, JobRepository jobs) : St
             )
             .ToList();
         if (claims.Count > 0)
-            return $"{Preferences.Size(new ByteSize(claims.Aggregate(0ul, (sum, c) => sum + c.Size!.Value.Bytes)))}"
+            return Banked(claims)
                 + $"{(claims[0].Base is { } at && claims.Count == 1 ? $" at {at.ToScreen(View.Model.AddressBits)}" : "")}";
         return instance.Part.Claims.Any(c => c.When.Names(of.Id)) ? "nothing" : "";
+    }
+
+    /// <summary>How much claims bring; of a window its banks too, since positions may differ in these alone.</summary>
+    string Banked(IReadOnlyList<Claim> claims)
+    {
+        string seen = $"{Preferences.Size(new ByteSize(claims.Aggregate(0ul, (sum, c) => sum + c.Size!.Value.Bytes)))}";
+        int banks = claims.Max(c => c.Window?.Banks ?? 1);
+        return banks > 1 ? $"{banks} banks of {seen}" : seen;
     }
 }

@@ -16,19 +16,24 @@ public sealed partial class RomModel
         if (!Load(job))
             return NotFound();
         (string name, string origin, string right, string paste) = form.Trimmed;
+        var given = new List<(string Name, byte[] Bytes)>();
+        foreach (IFormFile one in file.Where(f => f.Length > 0))
+        {
+            var bytes = new MemoryStream();
+            await one.CopyToAsync(bytes, HttpContext.RequestAborted);
+            given.Add((one.FileName, bytes.ToArray()));
+        }
+        if (given.Count == 0)
+            given.AddRange(held.Find(form.Held));
+        if (given.Count > 0)
+            (Held, HeldNames) = (held.Hold(given), string.Join(", ", given.Select(g => g.Name)));
         if (origin.Length is 0 or > 500 || right.Length is 0 or > 500)
             return Unfit(
                 "Nothing was kept: say where the image comes from and on what right it is used. Images belong to their owners."
             );
         try
         {
-            var parts = new List<byte[]>();
-            foreach (IFormFile one in file.Where(f => f.Length > 0))
-            {
-                var bytes = new MemoryStream();
-                await one.CopyToAsync(bytes, HttpContext.RequestAborted);
-                parts.Add(Read(bytes.ToArray()));
-            }
+            List<byte[]> parts = [.. given.Select(g => Read(g.Bytes))];
             if (parts.Count == 0 && paste.Length > 0)
                 if (FormatOf(Encoding.ASCII.GetBytes(paste)) == RomFormat.Bin)
                     return Unfit(
@@ -45,7 +50,7 @@ public sealed partial class RomModel
                 job,
                 version,
                 site,
-                name.Length > 0 ? name : file.FirstOrDefault()?.FileName ?? "pasted",
+                name.Length > 0 ? name : given.Select(g => g.Name).FirstOrDefault("pasted"),
                 origin,
                 right,
                 image
@@ -60,6 +65,12 @@ public sealed partial class RomModel
             return Unfit($"Nothing was kept: {wrong.Message}.");
         }
     }
+
+    /// <summary>Files of an upload that was refused, under which they are held; null: none.</summary>
+    public string? Held { get; private set; }
+
+    /// <summary>Their names.</summary>
+    public string HeldNames { get; private set; } = "";
 
     static byte[] Read(byte[] file) => RomFile.Read(FormatOf(file), file).Bytes;
 

@@ -22,6 +22,7 @@ public sealed partial class RomModel(
     RecipeRepository recipes,
     StockRepository stock,
     ChainDesk desk,
+    HeldFiles held,
     TimeProvider clock
 ) : StationPage(sheets, jobs)
 {

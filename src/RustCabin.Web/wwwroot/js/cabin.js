@@ -96,6 +96,12 @@
     }, 120);
   });
 
+  // What is typed into such a form and not sent yet goes with the page that is left.
+  window.addEventListener("pagehide", () => {
+    const form = dueForm?.isConnected ? dueForm : [...typed].map((el) => el.form).find((f) => f?.hasAttribute("data-live"));
+    if (form && [...form.elements].some((el) => typed.has(el))) navigator.sendBeacon(form.action, new FormData(form));
+  });
+
   const submit = (form, submitter) => {
     if (!form.isConnected) return;
     if (sending) {
