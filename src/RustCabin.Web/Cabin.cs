@@ -1,4 +1,3 @@
-using System.Net;
 using Microsoft.AspNetCore.DataProtection;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
@@ -23,6 +22,7 @@ public static class Cabin
         {
             WebApplication app = Build(args);
             await app.StartAsync();
+            Loopback.DemandBound(app.Urls);
             Console.WriteLine(
                 $"Rust Cabin is open at {app.Urls.First()} (data in {app.Services.GetRequiredService<CabinFile>().Path}; "
                     + $"Ctrl-C closes it)"
@@ -30,7 +30,14 @@ public static class Cabin
             await app.WaitForShutdownAsync();
             return 0;
         }
-        catch (Exception problem) when (problem is CabinFileException or IOException or NotLoopbackException)
+        catch (Exception problem)
+            when (problem
+                    is CabinFileException
+                        or IOException
+                        or NotLoopbackException
+                        or FormatException
+                        or InvalidOperationException
+            )
         {
             await Console.Error.WriteLineAsync($"Rust Cabin did not start: {problem.Message}");
             return Refused;
@@ -57,7 +64,7 @@ public static class Cabin
         builder.WebHost.UseStaticWebAssets();
         if (builder.Configuration["urls"] is null)
             builder.WebHost.UseUrls("http://127.0.0.1:5080");
-        Loopback.Demand(builder.Configuration["urls"]);
+        Loopback.Demand(builder.Configuration);
         builder.WebHost.ConfigureKestrel(kestrel => kestrel.AddServerHeader = false);
         builder.Host.UseSerilog(
             (_, log) =>
@@ -127,6 +134,7 @@ public static class Cabin
         builder.Services.AddSingleton<StockRepository>();
         builder.Services.AddSingleton<ShelfRepository>();
         builder.Services.AddSingleton<Pages.Rom.HeldFiles>();
+        builder.Services.AddSingleton<HeavyWork>();
         builder.Services.AddSingleton<DraftRepository>();
         builder.Services.AddSingleton<PhotoRepository>();
         builder.Services.AddSingleton<SearchRepository>();
@@ -152,9 +160,19 @@ public static class Cabin
         );
     }
 
+    /// <summary>Nothing here answers to methods that only tell what was sent.</summary>
+    static Task RefuseTrace(HttpContext context, RequestDelegate next)
+    {
+        if (context.Request.Method is not ("TRACE" or "TRACK" or "CONNECT"))
+            return next(context);
+        context.Response.StatusCode = StatusCodes.Status405MethodNotAllowed;
+        return Task.CompletedTask;
+    }
+
     static void UsePipeline(WebApplication app)
     {
         app.UseHostFiltering();
+        app.Use(RefuseTrace);
         // The interface answers with problem documents; people get a page.
         app.UseWhen(context => context.Request.Path.StartsWithSegments("/api"), api => api.UseExceptionHandler());
         app.UseWhen(
@@ -168,6 +186,7 @@ public static class Cabin
                 .AddContentTypeOptionsNoSniff()
                 .AddReferrerPolicySameOrigin()
                 .AddCrossOriginOpenerPolicy(p => p.SameOrigin())
+                .AddCrossOriginResourcePolicy(p => p.SameOrigin())
                 .AddContentSecurityPolicy(csp =>
                 {
                     csp.AddDefaultSrc().None();
@@ -181,6 +200,7 @@ public static class Cabin
                     csp.AddFrameAncestors().None();
                 })
         );
+        app.UseWhen(context => context.Request.Path.StartsWithSegments("/api"), api => api.Use(OtherPages.Refuse));
         app.UseResponseCompression();
         app.UseRouting();
         app.UseAntiforgery();
@@ -198,18 +218,48 @@ public static class Cabin
 /// <summary>The addresses asked for are not all this machine's own.</summary>
 public sealed class NotLoopbackException(string message) : Exception(message);
 
-/// <summary>Until there is a sign-in, the cabin opens to this machine only.</summary>
+/// <summary>
+/// Until there is a sign-in, the cabin opens to this machine only, by the names under which it also answers. Source:
+/// docs/security.md, What listens.
+/// </summary>
 static class Loopback
 {
-    public static void Demand(string? urls)
+    static readonly string[] Own = ["localhost", "127.0.0.1", "::1"];
+
+    /// <summary>Refuses addresses that any setting asks for, before anything listens.</summary>
+    /// <exception cref="NotLoopbackException">One is open to other machines, or cannot be.</exception>
+    public static void Demand(IConfiguration settings)
     {
-        foreach (string url in (urls ?? "").Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
+        IEnumerable<string> asked = (settings["urls"] ?? "")
+            .Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+            .Concat(settings.GetSection("Kestrel:Endpoints").GetChildren().Select(e => e["Url"] ?? ""));
+        foreach (string url in asked)
+            Demand(url);
+    }
+
+    /// <summary>The same of the addresses that are really bound.</summary>
+    public static void DemandBound(IEnumerable<string> bound)
+    {
+        foreach (string url in bound)
+            Demand(url);
+    }
+
+    static void Demand(string url)
+    {
+        BindingAddress address;
+        try
         {
-            string host = BindingAddress.Parse(url).Host.Trim('[', ']');
-            if (host != "localhost" && !(IPAddress.TryParse(host, out IPAddress? address) && IPAddress.IsLoopback(address)))
-                throw new NotLoopbackException(
-                    $"{url} is open to other machines, and this version has no sign-in. Use http://127.0.0.1:PORT."
-                );
+            address = BindingAddress.Parse(url);
         }
+        catch (FormatException)
+        {
+            throw new NotLoopbackException($"\"{url}\" is no address. Use http://127.0.0.1:PORT.");
+        }
+        if (address.Scheme != "http")
+            throw new NotLoopbackException($"{url} wants a certificate, and the cabin has none. Use http://127.0.0.1:PORT.");
+        if (!Own.Contains(address.Host.Trim('[', ']')))
+            throw new NotLoopbackException(
+                $"{url} is open to other machines, and this version has no sign-in. Use http://127.0.0.1:PORT."
+            );
     }
 }

@@ -90,6 +90,14 @@ public sealed class RomTests
         bench.By("textbox", "where it comes from").SendKeys("dumped here");
         bench.By("textbox", "on what right").SendKeys("mine");
         bench.Press("button", "Keep it");
+        // The planned image stays; the new one is chosen by hand.
+        bench.Sees(".saved", "dropped.bin");
+        bench
+            .By("combobox", "of this unit")
+            .FindElements(OpenQA.Selenium.By.TagName("option"))
+            .First(o => o.Text.Contains("dropped"))
+            .Click();
+        bench.Press("button", "Take it");
         bench.Sees(".chain-step", "dropped.bin");
 
         bench.Press("button", "Erase");

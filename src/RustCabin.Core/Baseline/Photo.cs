@@ -23,6 +23,39 @@ public sealed record Photo(PhotoKind Kind, byte[] Bytes)
     /// <summary>No larger picture is taken, in bytes.</summary>
     public const int LargestBytes = 8_000_000;
 
+    /// <summary>No larger picture is taken, in points.</summary>
+    public const long MostPixels = 50_000_000;
+
+    /// <summary>How wide and tall a picture says that it is; 0 and 0 where its header does not read.</summary>
+    static (int Wide, int Tall) Dimensions(ReadOnlySpan<byte> bytes)
+    {
+        if (bytes.StartsWith(PngSignature) && bytes.Length >= 24)
+            return (
+                (int)Math.Min(int.MaxValue, BinaryPrimitives.ReadUInt32BigEndian(bytes[16..])),
+                (int)Math.Min(int.MaxValue, BinaryPrimitives.ReadUInt32BigEndian(bytes[20..]))
+            );
+        if (bytes.Length > 30 && bytes[..4].SequenceEqual("RIFF"u8))
+            return bytes[12..16].SequenceEqual("VP8X"u8)
+                    ? (1 + (bytes[24] | bytes[25] << 8 | bytes[26] << 16), 1 + (bytes[27] | bytes[28] << 8 | bytes[29] << 16))
+                : bytes[12..16].SequenceEqual("VP8 "u8)
+                    ? ((bytes[26] | bytes[27] << 8) & 0x3FFF, (bytes[28] | bytes[29] << 8) & 0x3FFF)
+                : bytes[12..16].SequenceEqual("VP8L"u8)
+                    ? (
+                        1 + ((bytes[21] | bytes[22] << 8) & 0x3FFF),
+                        1 + ((bytes[22] >> 6 | bytes[23] << 2 | bytes[24] << 10) & 0x3FFF)
+                    )
+                : (0, 0);
+        for (int at = 2; at + 9 < bytes.Length && bytes[0] == 0xFF && bytes[at] == 0xFF; )
+        {
+            int mark = bytes[at + 1],
+                length = bytes[at + 2] << 8 | bytes[at + 3];
+            if (mark is >= 0xC0 and <= 0xCF and not (0xC4 or 0xC8 or 0xCC))
+                return (bytes[at + 7] << 8 | bytes[at + 8], bytes[at + 5] << 8 | bytes[at + 6]);
+            at += 2 + Math.Max(2, length);
+        }
+        return (0, 0);
+    }
+
     /// <summary>Its media type, as it is sent.</summary>
     public string MediaType =>
         Kind switch
@@ -43,6 +76,11 @@ public sealed record Photo(PhotoKind Kind, byte[] Bytes)
         if (bytes.Length > LargestBytes)
             throw new FormatException(
                 $"The picture is {bytes.Length / 1_000_000.0:0.#} MB; {LargestBytes / 1_000_000} MB are allowed."
+            );
+        // The header says how many points the picture has, whatever its file weighs.
+        if (Dimensions(bytes) is var (wide, tall) && (long)wide * tall > MostPixels)
+            throw new FormatException(
+                $"The picture has {(long)wide * tall / 1_000_000} megapixels; {MostPixels / 1_000_000} are allowed."
             );
         if (bytes.StartsWith(PngSignature))
             return new Photo(PhotoKind.Png, Png(bytes));

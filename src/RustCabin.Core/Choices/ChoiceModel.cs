@@ -277,8 +277,15 @@ public sealed partial class ChoiceModel
                     "num_workers:1,random_seed:7,max_time_in_seconds:20,cp_model_probing_level:0,symmetry_level:0,"
                     + $"linearization_level:{linear}",
             };
-            if (solver.Solve(_model) is not (CpSolverStatus.Optimal or CpSolverStatus.Feasible))
+            CpSolverStatus status;
+            using (cancel.Register(solver.StopSearch))
+                status = solver.Solve(_model);
+            cancel.ThrowIfCancellationRequested();
+            if (status == CpSolverStatus.Infeasible)
                 return null;
+            // Neither found nor ruled out within the solver's own time: that is no "impossible".
+            if (status is not (CpSolverStatus.Optimal or CpSolverStatus.Feasible))
+                throw new OutOfTimeException();
             _tried++;
             tell?.Invoke(_tried);
             PlannedUnit plan = Read(solver, out int moves);

@@ -35,8 +35,15 @@ public static class Declaration<T>
     public static Reading<T> Read(JsonElement root, string path = "")
     {
         var reading = new SheetReading(path);
-        T? value = Read(root, reading);
-        return Reading<T>.Of(value, reading.Errors);
+        try
+        {
+            T? value = Read(root, reading);
+            return Reading<T>.Of(value, reading.Errors);
+        }
+        catch (TooWrongException)
+        {
+            return new Reading<T>(null, reading.Errors);
+        }
     }
 
     /// <summary>Reads one object; null, with an error, when it is none. <c>x</c> is kept for others and never read.</summary>

@@ -28,12 +28,23 @@ public sealed class SheetReading
     /// <summary>Leaves the field or place that was gone into last.</summary>
     public void Out() => _depth--;
 
+    /// <summary>So many errors are listed; reading stops at the last.</summary>
+    public const int MostErrors = 200;
+
     /// <summary>Notes what is wrong where the reading stands.</summary>
-    public void Wrong(string message) => _errors.Add(new SheetError(Path, message));
+    /// <exception cref="TooWrongException">It is the last that is listed.</exception>
+    public void Wrong(string message) => Note(new SheetError(Path, message));
+
+    void Note(SheetError error)
+    {
+        _errors.Add(error);
+        if (_errors.Count >= MostErrors)
+            throw new TooWrongException();
+    }
 
     /// <summary>Notes what is wrong with a field (<c>types[2]</c>) of the object at which the reading stands.</summary>
     public void Wrong(string field, string message) =>
-        _errors.Add(new SheetError(Path is { Length: > 0 } here ? $"{here}.{field}" : field, message));
+        Note(new SheetError(Path is { Length: > 0 } here ? $"{here}.{field}" : field, message));
 
     /// <summary>Where the reading stands, as errors tell it: <c>parts[2].claims[0].base</c>.</summary>
     public string Path
@@ -57,6 +68,9 @@ public sealed class SheetReading
         _steps[_depth++] = step;
     }
 }
+
+/// <summary>More is wrong than is listed. Whoever began the reading catches it and gives what was found.</summary>
+public sealed class TooWrongException() : Exception($"{SheetReading.MostErrors} errors were found, and reading was ended");
 
 /// <summary>What became of a field.</summary>
 enum Given : byte

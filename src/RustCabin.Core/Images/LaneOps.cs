@@ -14,6 +14,10 @@ public sealed record Split() : RomOp("split")
     public override string Words => $"split into {Lanes} lanes";
 
     /// <inheritdoc/>
+    protected override IReadOnlyList<long> Makes(IReadOnlyList<long> sizes) =>
+        [.. sizes.SelectMany(s => Enumerable.Repeat(s / Lanes, Lanes))];
+
+    /// <inheritdoc/>
     public override IReadOnlyList<byte[]> On(IReadOnlyList<byte[]> images) => [.. images.SelectMany(One)];
 
     byte[][] One(byte[] image)
@@ -57,6 +61,9 @@ public sealed record Join() : RomOp("join")
     public override string Words => "join the lanes";
 
     /// <inheritdoc/>
+    protected override IReadOnlyList<long> Makes(IReadOnlyList<long> sizes) => [sizes.Sum()];
+
+    /// <inheritdoc/>
     public override IReadOnlyList<byte[]> On(IReadOnlyList<byte[]> lanes)
     {
         if (lanes.Any(l => l.Length != lanes[0].Length))
@@ -74,6 +81,9 @@ public sealed record Concat() : RomOp("concat")
 {
     /// <inheritdoc/>
     public override string Words => "put one behind the other";
+
+    /// <inheritdoc/>
+    protected override IReadOnlyList<long> Makes(IReadOnlyList<long> sizes) => [sizes.Sum()];
 
     /// <inheritdoc/>
     public override IReadOnlyList<byte[]> On(IReadOnlyList<byte[]> images)

@@ -102,12 +102,20 @@ public abstract record RomOp([property: Required, Display(Description = "The ope
 
     /// <summary>Runs a chain over images in order.</summary>
     /// <exception cref="RomOpException">An operation does not go with the image it meets.</exception>
-    public static IReadOnlyList<byte[]> Run(IReadOnlyList<byte[]> images, IReadOnlyList<RomOp> ops)
+    /// <param name="images">The images, in order.</param>
+    /// <param name="ops">The operations, in order.</param>
+    /// <param name="cancel">Ends the work between two operations.</param>
+    public static IReadOnlyList<byte[]> Run(
+        IReadOnlyList<byte[]> images,
+        IReadOnlyList<RomOp> ops,
+        CancellationToken cancel = default
+    )
     {
         IReadOnlyList<byte[]> now = images;
         foreach ((int i, RomOp op) in ops.Index())
             try
             {
+                cancel.ThrowIfCancellationRequested();
                 now = op.On(now);
             }
             catch (RomOpException wrong) when (wrong.At != i)
@@ -116,6 +124,37 @@ public abstract record RomOp([property: Required, Display(Description = "The ope
             }
         return now;
     }
+
+    /// <summary>A chain holds so many operations at most.</summary>
+    public const int MostOps = 64;
+
+    /// <summary>A chain takes so many images at most.</summary>
+    public const int MostImages = 16;
+
+    /// <summary>All steps of a chain together make so many bytes at most.</summary>
+    public const long MostWork = 256L << 20;
+
+    /// <summary>Why a chain is more work than is done, before any of it is; null: it is not.</summary>
+    public static RomOpException? TooMuch(IReadOnlyList<long> sizes, IReadOnlyList<RomOp> ops)
+    {
+        if (ops.Count > MostOps)
+            return new RomOpException(MostOps, $"{ops.Count} operations are asked for; {MostOps} are the most");
+        if (sizes.Count > MostImages)
+            return new RomOpException(0, $"{sizes.Count} images are given; {MostImages} are the most");
+        long all = sizes.Sum();
+        IReadOnlyList<long> now = sizes;
+        foreach ((int i, RomOp op) in ops.Index())
+        {
+            now = op.Makes(now);
+            all += now.Sum();
+            if (all > MostWork)
+                return new RomOpException(i, $"all steps together make more than {MostWork >> 20} MiB");
+        }
+        return null;
+    }
+
+    /// <summary>How many bytes it makes of images of so many; the same unless it says otherwise.</summary>
+    protected virtual IReadOnlyList<long> Makes(IReadOnlyList<long> sizes) => sizes;
 
     /// <summary>Says that it cannot be done.</summary>
     private protected static RomOpException Cannot(string why) => new(0, why);

@@ -11,6 +11,9 @@ public sealed record DoubleImage() : ImageOp("double")
     public override string Words => "double";
 
     /// <inheritdoc/>
+    protected override IReadOnlyList<long> Makes(IReadOnlyList<long> sizes) => [.. sizes.Select(s => s * 2)];
+
+    /// <inheritdoc/>
     protected override byte[] One(byte[] image)
     {
         byte[] twice = New(image.Length * 2L);
@@ -33,6 +36,10 @@ public sealed record Pad() : ImageOp("pad")
 
     /// <inheritdoc/>
     public override string Words => $"pad with 0x{Fill:x2} to {Size}";
+
+    /// <inheritdoc/>
+    protected override IReadOnlyList<long> Makes(IReadOnlyList<long> sizes) =>
+        [.. sizes.Select(s => Math.Max(s, (long)Math.Min(Size.Bytes, int.MaxValue)))];
 
     /// <inheritdoc/>
     protected override byte[] One(byte[] image)

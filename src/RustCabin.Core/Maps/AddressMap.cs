@@ -17,6 +17,22 @@ public static class AddressMap
     /// </summary>
     public const int MostAnswers = 4_000_000;
 
+    /// <summary>Masks may make so many mirrors of a machine's claims together; it is looked at before anything is made of
+    /// them.</summary>
+    public const int MostMirrors = 100_000;
+
+    /// <summary>Refuses claims whose masks make too many mirrors.</summary>
+    /// <exception cref="MapTooDenseException">More than <see cref="MostMirrors"/>.</exception>
+    public static void DemandFewMirrors(int addressBits, IEnumerable<(ulong Size, ulong? Mask)> claims)
+    {
+        long mirrors = 0;
+        foreach ((ulong size, ulong? mask) in claims)
+            if (mask is { } lines)
+                mirrors += (1L << Math.Min(40, BitOperations.PopCount(Decode.Space(addressBits) & ~(size - 1) & ~lines))) - 1;
+        if (mirrors > MostMirrors)
+            throw new MapTooDenseException($"the masks make {mirrors:#,0} mirrors; {MostMirrors:#,0} are the most");
+    }
+
     /// <summary>Resolves. At most 32 masters, addresses of 1 to 40 bits.</summary>
     /// <exception cref="MapTooDenseException">More than <see cref="MostAnswers"/> entries.</exception>
     public static ResolvedMap Resolve(int addressBits, IReadOnlyList<string> masters, IReadOnlyList<DecodedClaim> claims)
@@ -55,11 +71,7 @@ public static class AddressMap
     /// <summary>All beginnings (claim index) and ends (its complement) of all runs, in address order.</summary>
     static (ulong[] At, int[] What) Ends(int addressBits, DecodedClaim[] claims)
     {
-        long images = 0;
-        foreach (DecodedClaim claim in claims)
-            images += 1L << BitOperations.PopCount(Decode.FreeLines(claim, addressBits));
-        if (images > MostAnswers)
-            throw new MapTooDenseException($"the masks make {images:#,0} mirrors; {MostAnswers:#,0} are the most");
+        DemandFewMirrors(addressBits, claims.Select(c => (c.Size, c.Mask)));
 
         ulong last = Decode.Space(addressBits);
         var at = new List<ulong>(claims.Length * 2);

@@ -30,6 +30,8 @@ public sealed record MapAsked : ICompleted<MapAsked>
     {
         if (Masters.Count is 0 or > 32)
             read.Wrong("masters", "must name 1 to 32 bus masters");
+        foreach (string twice in Masters.GroupBy(m => m).Where(g => g.Count() > 1).Select(g => g.Key))
+            read.Wrong("masters", $"\"{twice}\" is used twice");
         return this;
     }
 }
@@ -41,7 +43,9 @@ public static class MapReader
     public static Reading<MapAsked> Read(JsonElement root)
     {
         var reading = new SheetReading();
-        if (Declaration<MapAsked>.Read(root, reading) is not { } asked)
+        Reading<MapAsked> read = Declaration<MapAsked>.Read(root);
+        reading.Errors.AddRange(read.Errors);
+        if (read.Errors.Count >= SheetReading.MostErrors || Declaration<MapAsked>.Read(root, new SheetReading()) is not { } asked)
             return new Reading<MapAsked>(null, reading.Errors);
         List<SheetError> errors = reading.Errors;
         var told = errors.Select(e => e.Path).ToHashSet();

@@ -51,8 +51,16 @@ public static class PackReader
     public static Reading<Pack> Read(JsonElement root, Pack? known = null, bool limitSheets = true)
     {
         var reading = new SheetReading();
-        PackSheet? sheet = Declaration<PackSheet>.Read(root, reading);
+        PackSheet? sheet = null;
         List<SheetError> errors = reading.Errors;
+        try
+        {
+            sheet = Declaration<PackSheet>.Read(root, reading);
+        }
+        catch (TooWrongException)
+        {
+            // What was found so far is told.
+        }
         if (sheet is null)
             return new Reading<Pack>(null, errors);
         Pack pack = sheet.Pack;
@@ -62,7 +70,15 @@ public static class PackReader
             errors.Add(new SheetError("", $"holds more than {Pack.MostSheets:#,0} sheets"));
         // A name that could not be read is told once, as what it is, and not again as a name that leads nowhere.
         var told = errors.Select(e => e.Path).ToHashSet();
-        errors.AddRange(PackReferences.Check(pack, known ?? Pack.Empty).Where(e => !told.Contains(e.Path)).ToList());
+        errors.AddRange(
+            PackReferences
+                .Check(pack, known ?? Pack.Empty)
+                .Where(e => !told.Contains(e.Path))
+                .Take(SheetReading.MostErrors)
+                .ToList()
+        );
+        if (errors.Count > SheetReading.MostErrors)
+            errors.RemoveRange(SheetReading.MostErrors, errors.Count - SheetReading.MostErrors);
         return Reading<Pack>.Of(pack, errors);
     }
 
@@ -80,9 +96,16 @@ public static class PackReader
         where T : class, new()
     {
         var reading = new SheetReading(name);
-        T? value = Declaration<T>.Read(sheet, reading);
-        if (value is not null)
-            reading.Errors.AddRange(references(value));
-        return Reading<T>.Of(value, reading.Errors);
+        try
+        {
+            T? value = Declaration<T>.Read(sheet, reading);
+            if (value is not null)
+                reading.Errors.AddRange(references(value));
+            return Reading<T>.Of(value, reading.Errors);
+        }
+        catch (TooWrongException)
+        {
+            return new Reading<T>(null, reading.Errors);
+        }
     }
 }

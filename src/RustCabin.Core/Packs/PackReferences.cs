@@ -29,6 +29,8 @@ static class PackReferences
     {
         if (model.Masters.Count is 0 or > 32)
             yield return new($"{path}.masters", "must name 1 to 32 bus masters");
+        foreach (string twice in model.Masters.GroupBy(m => m).Where(g => g.Count() > 1).Select(g => g.Key))
+            yield return new($"{path}.masters", $"\"{twice}\" is used twice");
         if (model.Revisions.Count == 0)
             yield return new($"{path}.revisions", "needs at least one revision");
 
@@ -63,6 +65,8 @@ static class PackReferences
             if (level.From is { } from && model.Access.Take(i).All(a => a.Id != from))
                 yield return new($"{path}.access[{i}].from", $"\"{from}\" is not an access level above this one");
 
+        if (Mirrors(model.Claims, model.AddressBits) is { } many)
+            yield return new($"{path}.claims", many);
         foreach ((int i, Claim claim) in model.Claims.Index())
         foreach (SheetError error in CheckClaim(claim, $"{path}.claims[{i}]", model.AddressBits, model.Masters, model.Claims))
             yield return error;
@@ -100,6 +104,26 @@ static class PackReferences
             yield return new($"{path}.window.register", $"\"{register}\" is not a claim of this sheet");
         if (TooFree(claim, addressBits) is { } free)
             yield return new($"{path}.mask", $"leaves out {free} address lines; {Maps.Decode.MostFreeLines} are the most");
+    }
+
+    /// <summary>Why claims cannot be planned together, since their masks make too many mirrors; else null.</summary>
+    static string? Mirrors(IReadOnlyCollection<Claim> claims, int addressBits)
+    {
+        // One that leaves out too many lines by itself is told as that.
+        if (claims.Any(c => TooFree(c, addressBits) is not null))
+            return null;
+        try
+        {
+            Maps.AddressMap.DemandFewMirrors(
+                addressBits,
+                claims.Where(c => c.Size is { Bytes: > 0 }).Select(c => (c.Size!.Value.Bytes, c.Mask?.Value))
+            );
+            return null;
+        }
+        catch (Maps.MapTooDenseException dense)
+        {
+            return dense.Message;
+        }
     }
 
     /// <summary>How many address lines a mask leaves out, when that makes more mirrors than can be listed; else null.</summary>
@@ -202,6 +226,20 @@ static class PackReferences
             foreach (SheetError error in CheckFirmware(job.Firmware, $"{path}.firmware", model))
                 yield return error;
 
+        if (
+            model is not null
+            && Mirrors(
+                [
+                    .. model.Claims,
+                    .. unit
+                        .Fitted.Concat(job.Add)
+                        .SelectMany(f => (pack.FindPart(f.Part) ?? known.FindPart(f.Part))?.Claims ?? []),
+                ],
+                model.AddressBits
+            )
+                is { } many
+        )
+            yield return new(path, many);
         Dictionary<string, FittedPart> instances = Planning
             .Instance.Number(unit.Fitted.Concat(job.Add))
             .ToDictionary(i => i.Name, i => i.Fitted);

@@ -93,6 +93,7 @@ static class PlannedClaims
 
     static (IReadOnlyList<DecodedClaim>, IReadOnlyList<Unplaced>) Configure(Model model, List<Draft> drafts)
     {
+        AddressMap.DemandFewMirrors(model.AddressBits, drafts.Select(d => (d.Claim.Size!.Value.Bytes, d.Claim.Mask?.Value)));
         var placed = new DecodedClaim?[drafts.Count];
         var unplaced = new List<Unplaced>();
         var taken = new List<(AddressRange Range, string Owner)>();

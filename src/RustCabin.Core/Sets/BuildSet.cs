@@ -54,6 +54,9 @@ public sealed record BuildSets(
     bool Complete
 )
 {
+    /// <summary>False: the time was over first; none found is then no "impossible".</summary>
+    public bool Decided { get; init; } = true;
+
     /// <summary>What a set is best at among all, in words; empty where another is as good or better in each.</summary>
     public IReadOnlyList<string> BestAt(BuildSet set)
     {

@@ -30,8 +30,15 @@ public static class SetSearch
     /// bound can only be beaten in another respect by one that is held under a tighter bound, so each cheapest set asks again
     /// with less skill, with undo, and with fewer orders, until nothing is left.
     /// </summary>
-    public static BuildSets Find(SetQuestion question, Action<SearchProgress>? tell = null, CancellationToken cancel = default)
+    public static BuildSets Find(
+        SetQuestion question,
+        Action<SearchProgress>? tell = null,
+        TimeSpan? within = null,
+        CancellationToken cancel = default
+    )
     {
+        using var patience = new Patience(within, cancel);
+        cancel = patience.Token;
         var found = new Dictionary<string, BuildSet>();
         int tried = 0;
         bool complete = true;
@@ -63,6 +70,10 @@ public static class SetSearch
         catch (TooManyTriedException)
         {
             return new BuildSets(Frontier(found.Values), [], [], false);
+        }
+        catch (Exception over) when (over is OutOfTimeException || (over is OperationCanceledException && patience.IsOver))
+        {
+            return new BuildSets(Frontier(found.Values), [], [], false) { Decided = false };
         }
     }
 

@@ -12,7 +12,12 @@ namespace RustCabin.Core.Switches;
 /// cannot all be met: without any one of them there is a setting. <paramref name="Complete"/> false: there may be more settings
 /// than are listed.
 /// </summary>
-public sealed record Settings(IReadOnlyList<Choice> Solutions, IReadOnlyList<Requirement> Clash, bool Complete);
+public sealed record Settings(IReadOnlyList<Choice> Solutions, IReadOnlyList<Requirement> Clash, bool Complete)
+{
+    /// <summary>False: the time was over first. Then neither the settings nor the clash say all, and none found is no
+    /// "impossible".</summary>
+    public bool Decided { get; init; } = true;
+}
 
 /// <summary>
 /// One requirement of a clash in words: a want, a part that is there (by its instance name), or, with neither, the unit itself.
@@ -34,10 +39,12 @@ public static class SettingsSolver
         PlannedUnit planned,
         IReadOnlyList<Need>? wants = null,
         int most = UsuallyListed,
+        TimeSpan? within = null,
         CancellationToken cancel = default
     )
     {
         wants ??= planned.Job?.Wants ?? [];
+        using var patience = new Patience(within, cancel);
         var found = new List<Choice>();
         var effects = new HashSet<string>();
         try
@@ -45,10 +52,10 @@ public static class SettingsSolver
             ChoiceModel model = ModelOf(planned, wants);
             while (found.Count < most)
             {
-                if (model.Best(model.Moves, cancel: cancel) is not { } choice)
+                if (model.Best(model.Moves, cancel: patience.Token) is not { } choice)
                     return found.Count > 0
                         ? new Settings(InOrder(found), [], true)
-                        : new Settings([], Clash.Of(planned, wants, cancel), true);
+                        : new Settings([], Clash.Of(planned, wants, patience.Token), true);
                 if (effects.Add(Effect.Of(choice.Planned)))
                     found.Add(choice);
                 model.Other();
@@ -56,9 +63,13 @@ public static class SettingsSolver
             }
             return new Settings(InOrder(found), [], false);
         }
-        catch (TooManyTriedException) when (found.Count > 0)
+        catch (TooManyTriedException)
         {
-            return new Settings(InOrder(found), [], false);
+            return new Settings(InOrder(found), [], false) { Decided = found.Count > 0 };
+        }
+        catch (Exception over) when (over is OutOfTimeException || (over is OperationCanceledException && patience.IsOver))
+        {
+            return new Settings(InOrder(found), [], false) { Decided = false };
         }
     }
 

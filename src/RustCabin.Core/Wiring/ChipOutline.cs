@@ -97,7 +97,7 @@ public sealed class ChipOutline
         int dash = name.IndexOf('-');
         if (dash < 0)
             return false;
-        int open = name.IndexOf('(');
+        int open = name.IndexOf('(', dash);
         string family = name[..dash],
             count = open < 0 ? name[(dash + 1)..] : name[(dash + 1)..open];
         if (!int.TryParse(count, NumberStyles.None, CultureInfo.InvariantCulture, out int pins) || pins is < 2 or > MostPins)

@@ -37,6 +37,11 @@ public sealed record PinsAsked : ICompleted<PinsAsked>
                 $"\"{Package}\" is not an outline: DIP, SOIC, PLCC, QFP, HEADER or DSUB with its pins, such as QFP-64 or "
                     + $"QFP-100(30,20)"
             );
+        if (known && Pins.Count > outline.Pins)
+        {
+            read.Wrong("pins", $"{Pins.Count} are asked for; {Package} has {outline.Pins}");
+            return this;
+        }
         foreach ((int i, decimal pin) in Pins.Index())
             if (pin != decimal.Truncate(pin) || (known && pin > outline.Pins))
                 read.Wrong($"pins[{i}]", $"{Package} has no pin {pin}");

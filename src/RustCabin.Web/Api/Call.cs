@@ -41,7 +41,7 @@ static class Call
             }
         }
         Describe<TAnswer>(
-            routes.MapPost(Root + path, (HttpRequest request) => JsonBody.With(request, Answer)),
+            routes.MapPost(Root + path, (HttpRequest request) => JsonBody.With(request, body => Task.FromResult(Answer(body)))),
             path,
             summary,
             Declaration<TAsked>.Shape
@@ -59,11 +59,16 @@ static class Call
         Describe<TAnswer>(
                 routes.MapPost(
                     Root + path,
-                    (HttpRequest request, string? job) =>
-                        JsonBody.With(
+                    async (HttpRequest request, string? job, HeavyWork heavy) =>
+                    {
+                        CancellationToken gone = request.HttpContext.RequestAborted;
+                        return await JsonBody.With(
                             request,
-                            body => ForJob(body, job, (p, j) => answer(p, j, request.HttpContext.RequestAborted))
-                        )
+                            async body =>
+                                await heavy.Do(() => ForJob(body, job, (p, j) => answer(p, j, gone)), gone)
+                                ?? HeavyWork.ComeAgain(request.HttpContext.Response)
+                        );
+                    }
                 ),
                 path,
                 summary,

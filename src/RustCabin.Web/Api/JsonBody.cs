@@ -12,7 +12,7 @@ namespace RustCabin.Web.Api;
 /// </summary>
 static class JsonBody
 {
-    public static async Task<IResult> With(HttpRequest request, Func<JsonElement, IResult> use)
+    public static async Task<IResult> With(HttpRequest request, Func<JsonElement, Task<IResult>> use)
     {
         if (!request.HasJsonContentType())
             return Problems.Of(
@@ -20,16 +20,25 @@ static class JsonBody
                 "The body must be application/json.",
                 new SheetError("", $"\"{request.ContentType}\" is not read here")
             );
-        if (await ReadAtMost(request, Pack.LargestBytes) is not { } body)
-            return Problems.TooLarge();
         try
         {
+            if (await ReadAtMost(request, Pack.LargestBytes) is not { } body)
+                return Problems.TooLarge();
             using JsonDocument document = PackReader.Parse(body);
-            return use(document.RootElement);
+            return await use(document.RootElement);
         }
         catch (JsonException why)
         {
             return Problems.NotJson(why);
+        }
+        catch (BadHttpRequestException cut)
+        {
+            // Cut off, badly chunked, or too slow.
+            return Problems.Of(
+                cut.StatusCode,
+                "The body does not read to its end.",
+                new SheetError("", "cut off, or not as announced")
+            );
         }
     }
 

@@ -22,6 +22,6 @@ public sealed class PreferencesModel : PageModel
             Response.Cookies.Append(Preferences.Lamp, lamp, Year);
         if (sizes is "box" or "exact")
             Response.Cookies.Append(Preferences.Sizes, sizes, Year);
-        return LocalRedirect(Url.IsLocalUrl(back) ? back : "/");
+        return LocalRedirect(Url.IsLocalUrl(back) && back.All(c => c is > ' ' and < '\x7F') ? back : "/");
     }
 }

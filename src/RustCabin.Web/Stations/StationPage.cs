@@ -84,10 +84,16 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
         Settings found;
         try
         {
-            found = SettingsSolver.Solve(View.After, most: 1, cancel: HttpContext.RequestAborted);
+            found = SettingsSolver.Solve(View.After, most: 1, cancel: HttpContext.RequestAborted, within: Api.HeavyWork.AtMost);
             // Wants that no switch can give do not keep the rest from being set right.
             if (found.Solutions.Count == 0 && View.Answer.Standing == Standing.Stop)
-                found = SettingsSolver.Solve(View.After, wants: [], most: 1, cancel: HttpContext.RequestAborted)
+                found = SettingsSolver.Solve(
+                    View.After,
+                    wants: [],
+                    most: 1,
+                    cancel: HttpContext.RequestAborted,
+                    within: Api.HeavyWork.AtMost
+                )
                     is { Solutions.Count: > 0 } without
                     ? without
                     : found;
@@ -96,6 +102,8 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
         {
             return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: {wide.Message}.");
         }
+        if (found is { Solutions.Count: 0, Decided: false })
+            return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed. {Undecided}");
         if (found.Solutions.Count == 0)
             return Refuse(
                 StatusCodes.Status422UnprocessableEntity,
@@ -105,6 +113,12 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
             );
         return Settle(job, version, found.Solutions[0]);
     }
+
+    /// <summary>What a page says where the solver's time was over first.</summary>
+    protected static string Undecided =>
+        $"Not decided within {Api.HeavyWork.AtMost.TotalSeconds:0} seconds: there may be a setting that works, "
+        + $"or none. Fewer parts or wants "
+        + "make it easier.";
 
     /// <summary>Sets the job's switches as the solver's answer has them.</summary>
     protected IActionResult Settle(string job, long version, Choice choice) =>

@@ -183,7 +183,7 @@ public sealed class SetSearchTests
                     if (told.Count == 2)
                         off.Cancel();
                 },
-                off.Token
+                cancel: off.Token
             )
         );
         Assert.Equal([(1, 0), (2, 1)], told.Select(t => (t.Tried, t.Found)));

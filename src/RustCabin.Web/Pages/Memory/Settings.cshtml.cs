@@ -42,7 +42,14 @@ public sealed class SettingsModel(SheetRepository sheets, JobRepository jobs) : 
         if (Solve && HttpMethods.IsGet(Request.Method))
             try
             {
-                Found = SettingsSolver.Solve(View.After, most: Shown, cancel: HttpContext.RequestAborted);
+                Found = SettingsSolver.Solve(
+                    View.After,
+                    most: Shown,
+                    cancel: HttpContext.RequestAborted,
+                    within: Api.HeavyWork.AtMost
+                );
+                if (!Found.Decided)
+                    Notice = Undecided;
             }
             catch (TooManyTriedException wide)
             {

@@ -5,7 +5,13 @@ using RustCabin.Web.Api;
 
 namespace RustCabin.Web.Pages.Memory;
 
-public sealed record SettingsAnswer(IReadOnlyList<SettingJson> Solutions, IReadOnlyList<string> Clash);
+public sealed record SettingsAnswer(IReadOnlyList<SettingJson> Solutions, IReadOnlyList<string> Clash)
+{
+    /// <summary>True: the time was over first, and what is given is what was found so far. Left out where all was
+    /// decided.</summary>
+    [System.Text.Json.Serialization.JsonIgnore(Condition = System.Text.Json.Serialization.JsonIgnoreCondition.WhenWritingNull)]
+    public bool? Undecided { get; init; }
+}
 
 public sealed record SettingJson(
     IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>> Switches,
@@ -23,10 +29,13 @@ static class SettingsCall
 
     static SettingsAnswer Answer(Pack pack, Job job, CancellationToken cancel)
     {
-        Settings found = SettingsSolver.Solve(Plan.For(pack, job), cancel: cancel);
+        Settings found = SettingsSolver.Solve(Plan.For(pack, job), cancel: cancel, within: HeavyWork.AtMost);
         return new SettingsAnswer(
             [.. found.Solutions.Select(s => new SettingJson(s.Switches, s.Moves, s.PowerUpTotalBytes))],
             [.. found.Clash.Select(c => c.Text)]
-        );
+        )
+        {
+            Undecided = found.Decided ? null : true,
+        };
     }
 }

@@ -83,7 +83,7 @@ public sealed partial class RomModel(
     /// <summary>Refuses as the frame does, with what was not done.</summary>
     IActionResult Unfit(string why) => Refuse(StatusCodes.Status422UnprocessableEntity, why);
 
-    public IActionResult OnPostPlan(string job, long version, string site, string device, string? ns)
+    public IActionResult OnPostPlan(string job, long version, string? site, string? device, string? ns)
     {
         if (!Load(job))
             return NotFound();
@@ -98,7 +98,7 @@ public sealed partial class RomModel(
             job,
             version,
             _ =>
-                RomDevice.Find(device) is null
+                site is null || device is null || RomDevice.Find(device) is null
                     ? null
                     : ($"{device} planned for {site}", json => RomEdits.Device(json, site, device, time))
         );

@@ -43,8 +43,9 @@ static class RomCalls
                     (HttpRequest request) =>
                         With(
                             request,
-                            form =>
+                            async form =>
                             {
+                                await Task.CompletedTask;
                                 byte[] image =
                                     form.Images.Count == 1
                                         ? form.Images[0]
@@ -74,7 +75,21 @@ static class RomCalls
             )
             .Produces<InspectAnswer>();
         Form(
-                routes.MapPost("/api/v1/rom/transform", (HttpRequest request) => With(request, Transform)),
+                routes.MapPost(
+                    "/api/v1/rom/transform",
+                    (HttpRequest request, HeavyWork heavy) =>
+                        With(
+                            request,
+                            async form =>
+                            {
+                                if (RomOp.TooMuch([.. form.Images.Select(i => (long)i.Length)], form.Ops) is { } tooMuch)
+                                    throw tooMuch;
+                                CancellationToken gone = request.HttpContext.RequestAborted;
+                                return await heavy.Do(() => Transform(form, gone), gone)
+                                    ?? HeavyWork.ComeAgain(request.HttpContext.Response);
+                            }
+                        )
+                ),
                 "rom-transform",
                 "A chain of operations on images",
                 "image (repeatable, in order), ops, formatIn, formatOut"
@@ -113,9 +128,9 @@ static class RomCalls
 
     sealed record ImageForm(IReadOnlyList<byte[]> Images, IReadOnlyList<RomOp> Ops, RomFormat Out);
 
-    static IResult Transform(ImageForm form)
+    static IResult Transform(ImageForm form, CancellationToken gone)
     {
-        IReadOnlyList<byte[]> images = RomOp.Run(form.Images, form.Ops);
+        IReadOnlyList<byte[]> images = RomOp.Run(form.Images, form.Ops, gone);
         string extension = form.Out switch
         {
             RomFormat.Ihex => "hex",
@@ -134,7 +149,7 @@ static class RomCalls
         return Results.Bytes(zip.ToArray(), "application/zip", "images.zip");
     }
 
-    static async Task<IResult> With(HttpRequest request, Func<ImageForm, IResult> use)
+    static async Task<IResult> With(HttpRequest request, Func<ImageForm, Task<IResult>> use)
     {
         if (!request.HasFormContentType)
             return Problems.Of(
@@ -150,7 +165,7 @@ static class RomCalls
                 new Microsoft.AspNetCore.Http.Features.FormOptions { MultipartBodyLengthLimit = LargestForm },
                 request.HttpContext.RequestAborted
             );
-            return use(await Read(form, request.HttpContext.RequestAborted));
+            return await use(await Read(form, request.HttpContext.RequestAborted));
         }
         catch (RomOpException wrong)
         {
@@ -185,12 +200,10 @@ static class RomCalls
         {
             try
             {
-                using JsonDocument json = JsonDocument.Parse(text);
-                (ops, IReadOnlyList<SheetError> errors) = RomOp.Read(
-                    json.RootElement.ValueKind == JsonValueKind.Object
-                        ? JsonDocument.Parse($"[{text}]").RootElement
-                        : json.RootElement
-                );
+                // Read as packs are: an escape that spells half a character is no text.
+                string list = text.TrimStart().StartsWith('{') ? $"[{text}]" : text;
+                using JsonDocument json = Core.Packs.PackReader.Parse(System.Text.Encoding.UTF8.GetBytes(list));
+                (ops, IReadOnlyList<SheetError> errors) = RomOp.Read(json.RootElement);
                 if (errors.Count > 0)
                     throw new FormatException($"{errors[0].Path}: {errors[0].Message}");
             }
@@ -202,6 +215,8 @@ static class RomCalls
         IFormFile[] files = [.. form.Files.Where(f => f.Name == "image")];
         if (files.Length == 0)
             throw new FormatException("image: is missing");
+        if (files.Length > RomOp.MostImages)
+            throw new FormatException($"image: {files.Length} are given; {RomOp.MostImages} are the most");
         var images = new List<byte[]>();
         foreach (IFormFile file in files)
         {

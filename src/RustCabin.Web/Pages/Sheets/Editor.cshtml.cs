@@ -143,7 +143,8 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
             case "up"
                 when bracket > 0
                     && JsonPath.Get(sheet, path[..bracket]) is JsonArray items
-                    && int.Parse(path[(bracket + 1)..^1]) is > 0 and var index
+                    && int.TryParse(path[(bracket + 1)..].TrimEnd(']'), out int index)
+                    && index > 0
                     && index < items.Count:
                 JsonNode? moved = items[index];
                 items.RemoveAt(index);
@@ -160,7 +161,11 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
     void ApplyClueValues(JsonObject sheet, string path, IEnumerable<KeyValuePair<string, StringValues>> rows)
     {
         var values = new JsonObject();
-        foreach ((string field, StringValues text) in rows.OrderBy(r => int.Parse(r.Key[(r.Key.LastIndexOf(':') + 1)..])))
+        foreach (
+            (string field, StringValues text) in rows.OrderBy(r =>
+                int.TryParse(r.Key[(r.Key.LastIndexOf(':') + 1)..], out int row) ? row : int.MaxValue
+            )
+        )
             if (text.ToString().Trim() is { Length: > 0 } shows)
                 values[shows] = new JsonArray([.. Request.Form[$"s:{field[2..]}"].Select(id => JsonValue.Create(id))]);
         if (

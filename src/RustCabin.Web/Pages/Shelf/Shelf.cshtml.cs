@@ -26,10 +26,28 @@ public sealed class ShelfModel(
     {
         ViewData["Title"] = "Shelf";
         Pack all = sheets.All();
-        ILookup<string, JobView> views = jobs.Stored().Select(stored => JobView.Of(all, stored)).ToLookup(v => v.Unit.Id);
+        ILookup<string, StoredJob> stored = jobs.Stored().ToLookup(j => j.Job.Unit);
         Removed = shelf.Removed();
-        Units = [.. all.Units.Select(u => new ShelfUnit(u, all.FindModel(u.Model)!, Plan.For(all, u), [.. views[u.Id]]))];
+        var units = new List<ShelfUnit>();
+        var unplanned = new List<(Unit, string)>();
+        foreach (Unit unit in all.Units)
+            try
+            {
+                PlannedUnit stands = Plan.For(all, unit);
+                units.Add(
+                    new ShelfUnit(unit, all.FindModel(unit.Model)!, stands, [.. stored[unit.Id].Select(j => JobView.Of(all, j))])
+                );
+            }
+            catch (Core.Maps.MapTooDenseException dense)
+            {
+                // What cannot be planned takes only its own card.
+                unplanned.Add((unit, dense.Message));
+            }
+        (Units, Unplanned) = (units, unplanned);
     }
+
+    /// <summary>Units that cannot be planned, and why.</summary>
+    public IReadOnlyList<(Unit Unit, string Why)> Unplanned { get; private set; } = [];
 
     /// <summary>What was taken off the shelf, and can be put back.</summary>
     public IReadOnlyList<(string Kind, string Id, string Name)> Removed { get; private set; } = [];

@@ -4,7 +4,13 @@ using RustCabin.Web.Api;
 
 namespace RustCabin.Web.Pages.Wants;
 
-public sealed record BuildSetsAnswer(IReadOnlyList<BuildSetJson> Sets, IReadOnlyList<string> Clash);
+public sealed record BuildSetsAnswer(IReadOnlyList<BuildSetJson> Sets, IReadOnlyList<string> Clash)
+{
+    /// <summary>True: the time was over first, and what is given is what was found so far. Left out where all was
+    /// decided.</summary>
+    [System.Text.Json.Serialization.JsonIgnore(Condition = System.Text.Json.Serialization.JsonIgnoreCondition.WhenWritingNull)]
+    public bool? Undecided { get; init; }
+}
 
 public sealed record BuildSetJson(
     IReadOnlyList<SetPartJson> Parts,
@@ -27,8 +33,11 @@ static class BuildSetsCall
 
     static BuildSetsAnswer Answer(Pack pack, Job job, CancellationToken cancel)
     {
-        BuildSets found = SetSearch.Find(SetQuestion.Of(pack, job), cancel: cancel);
-        return new BuildSetsAnswer([.. found.Sets.Select(Of)], [.. found.Clash.Select(c => c.Text)]);
+        BuildSets found = SetSearch.Find(SetQuestion.Of(pack, job), cancel: cancel, within: HeavyWork.AtMost);
+        return new BuildSetsAnswer([.. found.Sets.Select(Of)], [.. found.Clash.Select(c => c.Text)])
+        {
+            Undecided = found.Decided ? null : true,
+        };
     }
 
     static BuildSetJson Of(BuildSet s) =>

@@ -48,7 +48,7 @@ public sealed class SearchDesk(TimeSpan patience)
             async () =>
             {
                 await begin.Task;
-                return SetSearch.Find(question, told => search!.Told = told, cancel.Token);
+                return SetSearch.Find(question, told => search!.Told = told, TimeSpan.FromMinutes(2), cancel.Token);
             },
             cancel.Token
         );

@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Needs;
+using RustCabin.Core.Packs;
 using RustCabin.Core.Sets;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Wants;
@@ -86,11 +87,11 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
         return LocalRedirect(Request.Path);
     }
 
-    public IActionResult OnPostWant(string job, long version, string want)
+    public IActionResult OnPostWant(string job, long version, string? want)
     {
         if (!Load(job))
             return NotFound();
-        return Read(want) is { } need ? Want(job, version, need) : Refuse("Nothing was changed: that is no want");
+        return Read(want ?? "") is { } need ? Want(job, version, need) : Refuse("Nothing was changed: that is no want");
     }
 
     IActionResult Want(string job, long version, Need need) =>
@@ -101,7 +102,7 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
     {
         try
         {
-            using JsonDocument document = JsonDocument.Parse(text);
+            using JsonDocument document = PackReader.Parse(System.Text.Encoding.UTF8.GetBytes(text));
             var reading = new SheetReading("want");
             Need? need = Need.Read(document.RootElement, reading);
             return reading.Errors.Count == 0 ? need : null;
