@@ -1,6 +1,5 @@
 using System.Reflection;
 using Dapper;
-using DbUp;
 using DbUp.Engine;
 using Microsoft.Data.Sqlite;
 
@@ -43,12 +42,15 @@ public sealed class CabinFile
     public static CabinFile Open(string path, Assembly migrations)
     {
         var file = new CabinFile(System.IO.Path.GetFullPath(path));
-        Directory.CreateDirectory(System.IO.Path.GetDirectoryName(file.Path)!);
+        Private.Folder(System.IO.Path.GetDirectoryName(file.Path)!);
+        file.DemandNoOrphanedLog();
+        Private.File(file.Path);
         try
         {
             using (SqliteConnection connection = file.Connect())
                 connection.Execute("pragma journal_mode = wal");
             file.Migrate(migrations);
+            file.Checkpoint();
         }
         catch (SqliteException problem)
         {
@@ -57,26 +59,80 @@ public sealed class CabinFile
         return file;
     }
 
+    /// <summary>
+    /// A log of changes beside a file that is gone or empty: the changes would be lost for good if an empty cabin were made here.
+    /// </summary>
+    void DemandNoOrphanedLog()
+    {
+        var log = new FileInfo(Path + "-wal");
+        if (log is { Exists: true, Length: > 0 } && new FileInfo(Path) is not { Exists: true, Length: > 0 })
+            throw new CabinFileException(
+                $"{Path} is missing or empty, but its log of changes {log.Name} is there. Nothing was touched: put the file back "
+                    + "beside its log, or restore a backup into another folder."
+            );
+    }
+
+    /// <summary>Moves what the log holds into the file, so that the file alone is the cabin, and empties the log.</summary>
+    public void Checkpoint()
+    {
+        using SqliteConnection connection = Connect();
+        connection.Execute("pragma wal_checkpoint(truncate)");
+    }
+
+    /// <summary>What SQLite finds wrong with the file, looked through whole; null when it is sound.</summary>
+    public string? Damage()
+    {
+        try
+        {
+            using SqliteConnection connection = Connect();
+            string found = string.Join("; ", connection.Query<string>("pragma quick_check(3)"));
+            return found == "ok" ? null : found;
+        }
+        catch (SqliteException problem)
+        {
+            return problem.Message;
+        }
+    }
+
     void Migrate(Assembly migrations)
     {
         if (IsCurrent(migrations))
             return;
-        UpgradeEngine engine = DeployChanges
-            .To.SqliteDatabase(_connection)
-            .WithScriptsEmbeddedInAssembly(migrations, name => name.EndsWith(".sql", StringComparison.Ordinal))
-            .WithTransaction()
-            .LogToNowhere()
-            .Build();
+        UpgradeEngine engine = Migrations.Engine(_connection, migrations);
         if (engine.GetExecutedButNotDiscoveredScripts() is { Count: > 0 } newer)
             throw new CabinFileException(
                 $"{Path} was written by a newer version of Rust Cabin ({newer[^1]} is unknown here). It was left as it is."
             );
+        string? kept = KeepAside();
         DatabaseUpgradeResult result = engine.PerformUpgrade();
         if (!result.Successful)
             throw new CabinFileException(
                 $"{Path} could not be brought up to date: {result.Error.Message} It was left as it was.",
                 result.Error
             );
+        using (SqliteConnection connection = Connect())
+            if (Migrations.Difference(connection, migrations) is { } difference)
+                throw new CabinFileException(
+                    $"{Path} is not what this version makes of it: {difference}."
+                        + (kept is null ? "" : $" The file as it was is {kept}.")
+                );
+        if (kept is not null)
+            File.Delete(kept);
+    }
+
+    /// <summary>A copy of the file as it is before it is brought up to date; null when there is nothing in it yet.</summary>
+    string? KeepAside()
+    {
+        using SqliteConnection connection = Connect();
+        if (connection.QuerySingle<long>("select count(*) from sqlite_master") == 0)
+            return null;
+        string kept = Path + ".before-update";
+        File.Delete(kept);
+        Private.File(kept);
+        using var copy = new SqliteConnection($"Data Source={kept};Pooling=False");
+        copy.Open();
+        connection.BackupDatabase(copy);
+        return kept;
     }
 
     /// <summary>

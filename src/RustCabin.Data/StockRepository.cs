@@ -117,23 +117,26 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
         return WriteResult.Written;
     }
 
-    /// <summary>What undo would take back; null: nothing.</summary>
-    public string? Undoes()
+    /// <summary>What undo would take back, and the change's number; null: nothing.</summary>
+    public (long Change, string What)? Undoes()
     {
         using SqliteConnection connection = file.Connect();
-        return Last(connection, null)?.What;
+        return Last(connection, null) is { } last ? (last.Seq, last.What) : null;
     }
 
-    public bool Undo()
+    /// <summary>Takes back the last change, when it is the one that was seen.</summary>
+    public WriteResult Undo(long change)
     {
         using SqliteConnection connection = file.Connect();
         using SqliteTransaction transaction = connection.BeginTransaction();
         if (Last(connection, transaction) is not { } last)
-            return false;
+            return WriteResult.Nothing;
+        if (last.Seq != change)
+            return WriteResult.Stale;
         Write(connection, transaction, last.Stock, last.Before);
         connection.Execute("update stock_change set undone = 1 where seq = @Seq", last, transaction);
         transaction.Commit();
-        return true;
+        return WriteResult.Written;
     }
 
     static Change? Last(SqliteConnection connection, SqliteTransaction? transaction) =>

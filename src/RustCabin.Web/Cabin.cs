@@ -9,7 +9,7 @@ using Serilog.Events;
 namespace RustCabin.Web;
 
 /// <summary>Builds and runs the web application. Options: <c>--data DIR</c>, <c>--demo</c> (fill an empty cabin with the sample
-/// packs), <c>--urls</c>,
+/// packs), <c>--backup FILE</c> and <c>--restore FILE</c> (<see cref="FileWork"/>), <c>--urls</c>,
 /// <c>--patience MS</c> (how long a page waits for a search before it shows how far it is; 450).</summary>
 public static class Cabin
 {
@@ -20,6 +20,8 @@ public static class Cabin
     {
         try
         {
+            if (FileWork.Asked(args))
+                return 0;
             WebApplication app = Build(args);
             await app.StartAsync();
             Loopback.DemandBound(app.Urls);
@@ -79,9 +81,7 @@ public static class Cabin
                         outputTemplate: "{Timestamp:HH:mm:ss} {Level:u3} {Message:lj}{NewLine}{Exception}"
                     )
         );
-        string home =
-            builder.Configuration["data"]
-            ?? Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.UserProfile), ".local/share/rust-cabin");
+        string home = FileWork.Home(builder.Configuration);
         // The file is opened and read while the pipeline is put together; what is wrong with it is said before anything listens.
         Task<Opened> opened = Task.Run(() => Opened.From(home));
         AddServices(builder, home, opened);
@@ -89,10 +89,12 @@ public static class Cabin
         WebApplication app = builder.Build();
         UsePipeline(app);
         Opened cabin = opened.GetAwaiter().GetResult();
+        app.Services.GetRequiredService<CabinLock>(); // held until the application is disposed of
         if (builder.Configuration["demo"] == "true")
         {
             DemoPacks.Load(app.Services.GetRequiredService<PackImport>(), app.Services.GetRequiredService<StockRepository>());
             DemoPacks.MakeImages(cabin.Sheets, cabin.Jobs, app.Services.GetRequiredService<RomImageRepository>());
+            cabin.File.Checkpoint();
         }
         return app;
     }
@@ -101,10 +103,11 @@ public static class Cabin
     /// The cabin's file with its sheets and jobs read; and what the shelf asks first, which goes on being worked out while the
     /// server gets ready to listen.
     /// </summary>
-    sealed record Opened(CabinFile File, SheetRepository Sheets, JobRepository Jobs)
+    sealed record Opened(CabinLock Lock, CabinFile File, SheetRepository Sheets, JobRepository Jobs)
     {
         public static Opened From(string home)
         {
+            CabinLock held = CabinLock.Take(home);
             CabinFile file = CabinFile.Open(Path.Combine(home, "cabin.db"));
             var sheets = new SheetRepository(file, TimeProvider.System);
             var jobs = new JobRepository(file, sheets, TimeProvider.System);
@@ -116,16 +119,21 @@ public static class Cabin
                 foreach (StoredJob job in stored)
                     Stations.JobView.Of(all, job);
             });
-            return new Opened(file, sheets, jobs);
+            return new Opened(held, file, sheets, jobs);
         }
     }
 
     static void AddServices(WebApplicationBuilder builder, string home, Task<Opened> opened)
     {
+        builder.Services.AddDataProtection().SetApplicationName("rust-cabin");
         builder
-            .Services.AddDataProtection()
-            .PersistKeysToFileSystem(new DirectoryInfo(Path.Combine(home, "keys")))
-            .SetApplicationName("rust-cabin");
+            .Services.AddOptions<Microsoft.AspNetCore.DataProtection.KeyManagement.KeyManagementOptions>()
+            .Configure<ILoggerFactory>((keys, log) => keys.XmlRepository = new FormKeys(FormKeys.Folder(home), log));
+        builder.Services.AddSingleton(_ => opened.GetAwaiter().GetResult().Lock);
+        builder.Services.AddSingleton<Housekeeper>();
+        builder.Services.AddHostedService(services => services.GetRequiredService<Housekeeper>());
+        builder.Services.AddSingleton<Backup>();
+        builder.Services.AddSingleton<Holdings>();
         builder.Services.AddSingleton(TimeProvider.System);
         builder.Services.AddSingleton(_ => opened.GetAwaiter().GetResult().File);
         builder.Services.AddSingleton(_ => opened.GetAwaiter().GetResult().Sheets);

@@ -3,9 +3,43 @@ using RustCabin.Data;
 
 namespace RustCabin.Web;
 
-/// <summary>Healthy when the sheets can be read.</summary>
-sealed class CabinHealth(SheetRepository sheets) : IHealthCheck
+/// <summary>Healthy when the sheets can be read, the file is sound, and its folder can be written with room left.</summary>
+sealed class CabinHealth(SheetRepository sheets, CabinFile file, Housekeeper keeper) : IHealthCheck
 {
-    public Task<HealthCheckResult> CheckHealthAsync(HealthCheckContext context, CancellationToken cancellationToken = default) =>
-        Task.FromResult(HealthCheckResult.Healthy($"{sheets.All().Models.Count} models"));
+    /// <summary>Bytes below which the disk is told as full.</summary>
+    const long Room = 32_000_000;
+
+    public Task<HealthCheckResult> CheckHealthAsync(HealthCheckContext context, CancellationToken cancellationToken = default)
+    {
+        string home = Path.GetDirectoryName(file.Path)!;
+        string? wrong =
+            keeper.Damage is { } damage ? $"{file.Path} is damaged: {damage}"
+            : !CanWrite(home) ? $"{home} cannot be written"
+            : new DriveInfo(home).AvailableFreeSpace < Room ? $"the disk of {home} is full"
+            : !CanWrite(Path.Combine(home, "keys")) ? "the keys of the forms cannot be written"
+            : null;
+        return Task.FromResult(
+            wrong is null ? HealthCheckResult.Healthy($"{sheets.All().Models.Count} models") : HealthCheckResult.Unhealthy(wrong)
+        );
+    }
+
+    static bool CanWrite(string folder)
+    {
+        try
+        {
+            using var probe = new FileStream(
+                Path.Combine(folder, $".probe-{Guid.NewGuid():n}"),
+                FileMode.CreateNew,
+                FileAccess.Write,
+                FileShare.None,
+                1,
+                FileOptions.DeleteOnClose
+            );
+            return true;
+        }
+        catch (Exception problem) when (problem is IOException or UnauthorizedAccessException)
+        {
+            return false;
+        }
+    }
 }

@@ -28,14 +28,17 @@ public sealed class CupboardTests : IDisposable
         Assert.Equal(WriteResult.Written, Stock.Put(id, 2, "out", null));
         Assert.Empty(Stock.All());
         _cabin.Reopen();
-        Assert.Equal("out", Stock.Undoes());
-        Assert.True(Stock.Undo());
+        (long last, string what) = Stock.Undoes()!.Value;
+        Assert.Equal("out", what);
+        Assert.Equal(WriteResult.Written, Stock.Undo(last));
+        Assert.Equal(WriteResult.Stale, Stock.Undo(last));
         Assert.Equal(17, Assert.Single(Stock.All()).Item.Count);
-        Assert.True(Stock.Undo());
+        Assert.Equal(WriteResult.Written, Stock.Undo(Stock.Undoes()!.Value.Change));
         Assert.Equal(Tube, Stock.Find(id)!.Item);
-        Assert.True(Stock.Undo());
+        Assert.Equal(WriteResult.Written, Stock.Undo(Stock.Undoes()!.Value.Change));
         Assert.Empty(Stock.All());
-        Assert.False(Stock.Undo());
+        Assert.Null(Stock.Undoes());
+        Assert.Equal(WriteResult.Nothing, Stock.Undo(0));
     }
 
     [Fact]

@@ -68,7 +68,7 @@ public sealed class SearchTests : IDisposable
             }
         );
         Assert.Equal([$"stock {id}"], Keys("flood"));
-        stock.Undo();
+        stock.Undo(stock.Undoes()!.Value.Change);
         Assert.Empty(Keys("flood"));
     }
 

@@ -14,6 +14,9 @@ public sealed class CabinServer : IAsyncLifetime
     readonly string _data = Directory.CreateTempSubdirectory("cabin").FullName;
     WebApplication? _app;
 
+    /// <summary>The folder that holds its cabin.</summary>
+    public string Data => _data;
+
     /// <summary>Set false for an empty cabin.</summary>
     public bool Demo { get; init; } = true;
 

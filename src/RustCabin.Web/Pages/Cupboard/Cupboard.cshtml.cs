@@ -72,7 +72,7 @@ public sealed record StockForm
 public sealed class CupboardModel(StockRepository stock, SheetRepository sheets, JobRepository jobs) : PageModel
 {
     public IReadOnlyList<StoredStock> Items { get; private set; } = [];
-    public string? Undoes { get; private set; }
+    public (long Change, string What)? Undoes { get; private set; }
     public string Currency { get; private set; } = "";
 
     /// <summary>What the jobs still want.</summary>
@@ -136,11 +136,7 @@ public sealed class CupboardModel(StockRepository stock, SheetRepository sheets,
             ? After(stock.Put(id, version, $"{found.Item.Name} taken out of the list", null))
             : NotFound();
 
-    public IActionResult OnPostUndo()
-    {
-        stock.Undo();
-        return LocalRedirect("/cupboard");
-    }
+    public IActionResult OnPostUndo(long change) => After(stock.Undo(change));
 
     public IActionResult OnGetCsv()
     {

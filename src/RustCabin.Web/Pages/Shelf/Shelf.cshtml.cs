@@ -17,7 +17,9 @@ public sealed class ShelfModel(
     JobRepository jobs,
     PackImport import,
     StockRepository stock,
-    ShelfRepository shelf
+    ShelfRepository shelf,
+    Backup backup,
+    TimeProvider clock
 ) : PageModel
 {
     public IReadOnlyList<ShelfUnit> Units { get; private set; } = [];
@@ -28,6 +30,7 @@ public sealed class ShelfModel(
         Pack all = sheets.All();
         ILookup<string, StoredJob> stored = jobs.Stored().ToLookup(j => j.Job.Unit);
         Removed = shelf.Removed();
+        BackupIsDue = backup.State().IsDue(clock.GetUtcNow());
         var units = new List<ShelfUnit>();
         var unplanned = new List<(Unit, string)>();
         foreach (Unit unit in all.Units)
@@ -45,6 +48,8 @@ public sealed class ShelfModel(
             }
         (Units, Unplanned) = (units, unplanned);
     }
+
+    public bool BackupIsDue { get; private set; }
 
     /// <summary>Units that cannot be planned, and why.</summary>
     public IReadOnlyList<(Unit Unit, string Why)> Unplanned { get; private set; } = [];

@@ -1,0 +1,155 @@
+using Dapper;
+using Microsoft.Data.Sqlite;
+
+namespace RustCabin.Data;
+
+/// <summary>
+/// When the cabin was last copied (null: never), how many changes it has seen since, and from when they count: the last copy, or
+/// the first change of all (null: there is none).
+/// </summary>
+public sealed record BackupState(DateTimeOffset? Last, long ChangesSince, DateTimeOffset? Since)
+{
+    /// <summary>Older than ten changes and a week.</summary>
+    public bool IsDue(DateTimeOffset now) => ChangesSince > 10 && now - Since > TimeSpan.FromDays(7);
+}
+
+/// <summary>
+/// The whole cabin in one file, photos and images of ROM devices with it, taken while it is open; and put back. Source:
+/// docs/security.md, Backup.
+/// </summary>
+public sealed class Backup(CabinFile file, TimeProvider clock)
+{
+    const string Changes =
+        "(select count(*) from job_change) + (select count(*) from stock_change) + (select count(*) from import_change) "
+        + "+ (select count(*) from photo) + (select count(*) from rom_image)";
+
+    public BackupState State()
+    {
+        using SqliteConnection connection = file.Connect();
+        (string? last, long changes, string? first) = connection.QuerySingle<(string?, long, string?)>(
+            $"""
+            select (select at from backup order by id desc limit 1),
+              {Changes} - coalesce((select changes from backup order by id desc limit 1), 0),
+              (select min(at) from (select at from import_log union all select at from job_change union all select at from stock_change))
+            """
+        );
+        return new BackupState(Time(last), Math.Max(0, changes), Time(last ?? first));
+    }
+
+    static DateTimeOffset? Time(string? text) => text is null ? null : DateTimeOffset.Parse(text);
+
+    /// <summary>Copies the cabin to a file that is not there yet. It appears under its name only whole and looked through.</summary>
+    /// <exception cref="CabinFileException">The file is there already, or the copy is not sound.</exception>
+    public void To(string path)
+    {
+        string target = Path.GetFullPath(path);
+        if (File.Exists(target))
+            throw new CabinFileException($"{path} is there already. Nothing was written.");
+        string part = target + ".part";
+        try
+        {
+            File.Delete(part);
+            Private.File(part);
+            long changes;
+            using (SqliteConnection from = file.Connect())
+            using (SqliteConnection copy = Alone(part))
+            {
+                from.BackupDatabase(copy);
+                copy.Execute("pragma journal_mode = delete");
+                if (copy.QueryFirst<string>("pragma quick_check(1)") is var found and not "ok")
+                    throw new CabinFileException($"The copy is not sound, so it was not kept: {found}");
+                changes = copy.QuerySingle<long>($"select {Changes}");
+            }
+            File.Move(part, target);
+            using SqliteConnection connection = file.Connect();
+            connection.Execute(
+                "insert into backup (at, changes) values (@at, @changes)",
+                new { at = clock.GetUtcNow().ToString("O"), changes }
+            );
+        }
+        catch (SqliteException problem)
+        {
+            throw new CabinFileException($"No backup was made: {problem.Message}", problem);
+        }
+        finally
+        {
+            File.Delete(part);
+        }
+    }
+
+    /// <summary>
+    /// Makes a backup the cabin of a folder. It is copied and looked through first; the cabin that was there is kept aside under
+    /// the time. Nobody else may have the folder open (<see cref="CabinLock"/>).
+    /// </summary>
+    /// <returns>Where the old cabin is kept; null when there was none.</returns>
+    /// <exception cref="CabinFileException">The backup is missing, damaged or no cabin; what was there is as it was.</exception>
+    public static string? Restore(string from, string home, TimeProvider clock)
+    {
+        if (!File.Exists(from))
+            throw new CabinFileException($"{from} is not there.");
+        Private.Folder(Path.GetFullPath(home));
+        string cabin = Path.Combine(Path.GetFullPath(home), "cabin.db"),
+            part = cabin + ".restoring";
+        try
+        {
+            Drop(part);
+            Private.File(part);
+            using (SqliteConnection source = Alone(Path.GetFullPath(from), SqliteOpenMode.ReadOnly))
+            using (SqliteConnection copy = Alone(part))
+            {
+                if (source.Query<string>("pragma integrity_check(1)").First() is var found and not "ok")
+                    throw new CabinFileException($"{from} is damaged, so nothing was changed: {found}");
+                if (source.QuerySingle<long>("select count(*) from sqlite_master where name = 'SchemaVersions'") == 0)
+                    throw new CabinFileException($"{from} is not the backup of a cabin, so nothing was changed.");
+                source.BackupDatabase(copy);
+            }
+            CabinFile.Open(part);
+            SqliteConnection.ClearAllPools();
+            return Swap(part, cabin, clock);
+        }
+        catch (SqliteException problem)
+        {
+            throw new CabinFileException($"{from} cannot be read, so nothing was changed: {problem.Message}", problem);
+        }
+        finally
+        {
+            Drop(part);
+        }
+    }
+
+    static string? Swap(string part, string cabin, TimeProvider clock)
+    {
+        string? aside = null;
+        if (File.Exists(cabin) || File.Exists(cabin + "-wal"))
+        {
+            string stamp = clock.GetUtcNow().ToString("yyyyMMdd-HHmmss");
+            aside = Enumerable.Range(0, 1000).Select(n => $"{cabin}.{stamp}-{n}").First(name => !File.Exists(name));
+            foreach (string end in Ends.Where(end => File.Exists(cabin + end)))
+                File.Move(cabin + end, aside + end);
+        }
+        File.Move(part, cabin);
+        return aside;
+    }
+
+    static readonly string[] Ends = ["", "-wal", "-shm"];
+
+    static void Drop(string path)
+    {
+        foreach (string end in Ends)
+            File.Delete(path + end);
+    }
+
+    static SqliteConnection Alone(string path, SqliteOpenMode mode = SqliteOpenMode.ReadWrite)
+    {
+        var connection = new SqliteConnection(
+            new SqliteConnectionStringBuilder
+            {
+                DataSource = path,
+                Mode = mode,
+                Pooling = false,
+            }.ConnectionString
+        );
+        connection.Open();
+        return connection;
+    }
+}

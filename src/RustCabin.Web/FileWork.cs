@@ -1,0 +1,36 @@
+using RustCabin.Data;
+
+namespace RustCabin.Web;
+
+/// <summary>What is done with the cabin's file instead of opening it: a backup taken, a backup put back.</summary>
+static class FileWork
+{
+    /// <summary>The folder that holds the cabin: <c>--data</c>, or the usual one of this user.</summary>
+    public static string Home(IConfiguration settings) =>
+        settings["data"]
+        ?? Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.UserProfile), ".local/share/rust-cabin");
+
+    /// <summary>Does what the command line asks of the file; false when it asks for nothing of the kind.</summary>
+    /// <exception cref="CabinFileException">It could not be done; the cabin is as it was.</exception>
+    public static bool Asked(string[] args)
+    {
+        IConfiguration settings = new ConfigurationBuilder().AddCommandLine([.. args.Where(a => a != "--demo")]).Build();
+        string home = Home(settings);
+        if (settings["backup"] is { } to)
+        {
+            string path = Path.Combine(home, "cabin.db");
+            if (!File.Exists(path))
+                throw new CabinFileException($"there is no cabin in {home}.");
+            // SQLite's own copy, which may run beside an open cabin.
+            new Backup(CabinFile.Open(path), TimeProvider.System).To(to);
+            Console.WriteLine($"The cabin of {home} is in {to}, {new FileInfo(to).Length:N0} bytes, looked through.");
+            return true;
+        }
+        if (settings["restore"] is not { } from)
+            return false;
+        using CabinLock held = CabinLock.Take(home);
+        string? aside = Backup.Restore(from, home, TimeProvider.System);
+        Console.WriteLine($"{from} is the cabin of {home} now." + (aside is null ? "" : $" The one that was there is {aside}."));
+        return true;
+    }
+}

@@ -1,0 +1,66 @@
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using RustCabin.Data;
+
+namespace RustCabin.Web.Pages.TheCabin;
+
+/// <summary>The cabin as a file: what it holds, where it lies, whether it is sound, when it was last copied.</summary>
+public sealed class TheCabinModel(
+    CabinFile file,
+    Backup backup,
+    Holdings holdings,
+    PhotoRepository photos,
+    SheetRepository sheets,
+    TimeProvider clock
+) : PageModel
+{
+    public IReadOnlyList<Holding> Holds { get; private set; } = [];
+    public IReadOnlyList<OffPhoto> OffPhotos { get; private set; } = [];
+    public BackupState LastBackup { get; private set; } = new(null, 0, null);
+    public bool BackupIsDue => LastBackup.IsDue(clock.GetUtcNow());
+    public string FilePath => file.Path;
+    public long FileBytes { get; private set; }
+
+    /// <summary>What SQLite finds wrong; null: the file is sound.</summary>
+    public string? Damage { get; private set; }
+
+    public string? Notice { get; private set; }
+
+    public void OnGet() => Load();
+
+    /// <summary>A copy of the whole cabin, taken and looked through now, to keep elsewhere.</summary>
+    public IActionResult OnPostBackup()
+    {
+        string copy = Path.Combine(Path.GetDirectoryName(file.Path)!, $"to-download-{Guid.NewGuid():n}");
+        try
+        {
+            backup.To(copy);
+            var whole = new FileStream(copy, FileMode.Open, FileAccess.Read, FileShare.None, 1 << 16, FileOptions.DeleteOnClose);
+            return File(whole, "application/vnd.sqlite3", $"cabin-{clock.GetUtcNow():yyyy-MM-dd}.backup.db");
+        }
+        catch (Exception problem) when (problem is CabinFileException or IOException or UnauthorizedAccessException)
+        {
+            Load();
+            Notice = problem.Message;
+            Response.StatusCode = StatusCodes.Status507InsufficientStorage;
+            return Page();
+        }
+    }
+
+    /// <summary>Erases a picture that was taken off its page.</summary>
+    public IActionResult OnPostErase(string unit, long photo) => photos.Erase(unit, photo) ? LocalRedirect("/cabin") : NotFound();
+
+    void Load()
+    {
+        ViewData["Title"] = "The cabin";
+        (Holds, OffPhotos, LastBackup) = (holdings.All(), holdings.OffPhotos(), backup.State());
+        FileBytes = new FileInfo(file.Path).Length;
+        Damage = file.Damage();
+    }
+
+    public string NameOf(string unit) => sheets.All().FindUnit(unit)?.Name ?? unit;
+
+    /// <summary>Bytes in thousands, as disks are counted.</summary>
+    public static string Told(long bytes) =>
+        bytes < 1_000_000 ? $"{(bytes + 999) / 1000:N0} kB" : FormattableString.Invariant($"{bytes / 1_000_000.0:N1} MB");
+}

@@ -1,0 +1,111 @@
+using System.Net;
+using AngleSharp.Html.Dom;
+using Microsoft.Data.Sqlite;
+using RustCabin.Data;
+
+namespace RustCabin.Web.Tests;
+
+/// <summary>The page <i>The cabin</i>: what is kept, a backup to take away, photos erased for good.</summary>
+public sealed class TheCabinTests : IAsyncLifetime
+{
+    readonly CabinServer _cabin = new();
+
+    public ValueTask InitializeAsync() => _cabin.InitializeAsync();
+
+    public ValueTask DisposeAsync() => _cabin.DisposeAsync();
+
+    static IHtmlFormElement Form(IHtmlDocument page, string handler) =>
+        (IHtmlFormElement)page.QuerySelector($"form[action$='handler={handler}']")!;
+
+    [Fact]
+    public async Task It_says_what_is_kept_and_that_the_file_is_sound()
+    {
+        IHtmlDocument page = await _cabin.Page("/cabin");
+        string text = page.Body!.TextContent;
+        Assert.Contains("none yet", text);
+        Assert.Contains("sound", text);
+        Assert.Contains("cabin.db", text);
+        Assert.Contains("images of ROM devices", text);
+        Assert.Null(page.QuerySelector("#off-photos"));
+        Assert.NotNull((await _cabin.Page("/")).QuerySelector("a[href='/cabin']"));
+    }
+
+    [Fact]
+    public async Task A_backup_is_taken_away_as_one_sound_file_and_then_said()
+    {
+        IHtmlFormElement form = Form(await _cabin.Page("/cabin"), "Backup");
+        HttpResponseMessage answer = await _cabin.Http.PostAsync(
+            form.GetAttribute("action"),
+            new FormUrlEncodedContent(
+                form.Elements.OfType<IHtmlInputElement>().Select(i => KeyValuePair.Create(i.Name!, i.Value))
+            )
+        );
+        Assert.Equal("application/vnd.sqlite3", answer.Content.Headers.ContentType!.MediaType);
+        string copy = Path.Combine(Directory.CreateTempSubdirectory("copy").FullName, "b.db");
+        await File.WriteAllBytesAsync(copy, await answer.Content.ReadAsByteArrayAsync());
+        using (var backup = new SqliteConnection($"Data Source={copy};Pooling=False"))
+        {
+            backup.Open();
+            using SqliteCommand ask = backup.CreateCommand();
+            ask.CommandText = "select (select count(*) from sheet) || ' ' || (select * from pragma_integrity_check)";
+            Assert.Matches("^[1-9][0-9]* ok$", (string)ask.ExecuteScalar()!);
+        }
+        Directory.Delete(Path.GetDirectoryName(copy)!, recursive: true);
+        string after = (await _cabin.Page("/cabin")).Body!.TextContent;
+        Assert.Contains("0 changes", after);
+        Assert.DoesNotContain("none yet", after);
+    }
+
+    [Fact]
+    public async Task A_photo_that_was_not_taken_off_is_not_erased()
+    {
+        IHtmlFormElement form = Form(await _cabin.Page("/cabin"), "Backup");
+        HttpResponseMessage answer = await _cabin.Http.PostAsync(
+            "/cabin?handler=Erase",
+            new FormUrlEncodedContent(
+                form.Elements.OfType<IHtmlInputElement>()
+                    .Select(i => KeyValuePair.Create(i.Name!, i.Value))
+                    .Append(new("unit", "slip-7"))
+                    .Append(new("photo", "1"))
+            )
+        );
+        Assert.Equal(HttpStatusCode.NotFound, answer.StatusCode);
+    }
+
+    [Fact]
+    public async Task An_empty_key_file_is_set_aside_and_pages_open()
+    {
+        await _cabin.Page("/");
+        await _cabin.Stop();
+        string keys = Path.Combine(_cabin.Data, "keys");
+        foreach (string key in Directory.GetFiles(keys, "*.xml"))
+            await File.WriteAllTextAsync(key, "");
+        await _cabin.Start();
+        await _cabin.Page("/");
+        Assert.NotEmpty(Directory.GetFiles(keys, "*.unreadable"));
+        Assert.NotEmpty(Directory.GetFiles(keys, "*.xml"));
+    }
+
+    [Fact]
+    public async Task A_second_application_on_the_folder_refuses_and_the_first_goes_on()
+    {
+        CabinFileException refused = await Assert.ThrowsAsync<CabinFileException>(() =>
+            Task.Run(() => Cabin.Build(["--data", _cabin.Data, "--urls", "http://127.0.0.1:0"]))
+        );
+        Assert.Contains("open in another", refused.Message);
+        Assert.Equal(HttpStatusCode.OK, (await _cabin.Http.GetAsync("/health")).StatusCode);
+    }
+
+    [Fact]
+    public async Task A_tab_that_saw_another_last_change_does_not_undo_in_the_cupboard()
+    {
+        IHtmlDocument old = await _cabin.Page("/cupboard");
+        await _cabin.Press(Form(old, "Count"), ("by", "1"));
+        IHtmlDocument seen = await _cabin.Page("/cupboard");
+        await _cabin.Press(Form(seen, "Count"), ("by", "1"));
+        (HttpStatusCode status, IHtmlDocument page) = await _cabin.Press(Form(seen, "Undo"));
+        Assert.Equal(HttpStatusCode.Conflict, status);
+        (status, _) = await _cabin.Press(Form(page, "Undo"));
+        Assert.Equal(HttpStatusCode.OK, status);
+    }
+}
