@@ -28,6 +28,21 @@ public sealed class DraftRepository(CabinFile file, TimeProvider clock)
         );
     }
 
+    /// <summary>The state that a tab saw, while it is kept; null when it was given up, taken back or saved.</summary>
+    public string? At(string kind, string key, long seq)
+    {
+        using SqliteConnection connection = file.Connect();
+        return connection.QuerySingleOrDefault<string>(
+            "select json from draft where kind = @kind and key = @key and seq = @seq",
+            new
+            {
+                kind,
+                key,
+                seq,
+            }
+        );
+    }
+
     /// <summary>
     /// Adds a state. <see cref="WriteResult.Stale"/> when another tab wrote since <paramref name="seen"/> (0: no draft yet).
     /// </summary>

@@ -159,7 +159,13 @@ public static class Cabin
         builder.Services.AddAntiforgery(a => a.Cookie.Name = "cabin-forgery");
         builder.Services.AddResponseCompression(c => c.EnableForHttps = false);
         builder.Services.AddHealthChecks().AddCheck<CabinHealth>("cabin");
-        builder.Services.AddProblemDetails();
+        builder.Services.AddProblemDetails(problems =>
+            problems.CustomizeProblemDetails = told =>
+            {
+                if (StoreTrouble.Of(told.Exception) is { } trouble)
+                    told.ProblemDetails.Detail = trouble.Words;
+            }
+        );
         builder.Services.AddOpenApi(Openapi.Describe);
         builder.Services.ConfigureHttpJsonOptions(json => AnswerJson.Shape(json.SerializerOptions));
         // Names of this machine only: a page elsewhere cannot rebind its own name to this address and read the cabin.
@@ -182,10 +188,22 @@ public static class Cabin
         app.UseHostFiltering();
         app.Use(RefuseTrace);
         // The interface answers with problem documents; people get a page.
-        app.UseWhen(context => context.Request.Path.StartsWithSegments("/api"), api => api.UseExceptionHandler());
+        app.UseWhen(
+            context => context.Request.Path.StartsWithSegments("/api"),
+            api => api.UseExceptionHandler(new ExceptionHandlerOptions { StatusCodeSelector = StoreTrouble.StatusOf })
+        );
         app.UseWhen(
             context => !context.Request.Path.StartsWithSegments("/api"),
-            pages => pages.UseExceptionHandler("/oops").UseStatusCodePagesWithReExecute("/oops/{0}")
+            pages =>
+                pages
+                    .UseExceptionHandler(
+                        new ExceptionHandlerOptions
+                        {
+                            ExceptionHandlingPath = "/oops",
+                            StatusCodeSelector = StoreTrouble.StatusOf,
+                        }
+                    )
+                    .UseStatusCodePagesWithReExecute("/oops/{0}")
         );
         app.Use(Pages.Import.ImportModel.RefuseTooLarge);
         app.UseSecurityHeaders(

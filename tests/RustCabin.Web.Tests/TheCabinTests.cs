@@ -108,4 +108,59 @@ public sealed class TheCabinTests : IAsyncLifetime
         (status, _) = await _cabin.Press(Form(page, "Undo"));
         Assert.Equal(HttpStatusCode.OK, status);
     }
+
+    [Theory]
+    [InlineData("pragma query_only = 1", HttpStatusCode.ServiceUnavailable, "read-only")]
+    [InlineData("pragma max_page_count = 1", HttpStatusCode.InsufficientStorage, "The disk is full")]
+    public async Task A_file_that_takes_nothing_is_told_in_words(string pragma, HttpStatusCode status, string cause)
+    {
+        IHtmlDocument page = await _cabin.Page("/cupboard");
+        Every(pragma);
+        try
+        {
+            HttpStatusCode last = HttpStatusCode.OK;
+            // A full disk is met when the pages at hand are used up.
+            for (int n = 0; n < 30 && last != status; n++)
+            {
+                (last, IHtmlDocument told) = await _cabin.Press(
+                    Form(page, "Save"),
+                    ("Form.Kind", "other"),
+                    ("Form.Name", "A thing"),
+                    ("Form.Count", "1"),
+                    ("Form.Note", new string('n', 1500))
+                );
+                if (last == status)
+                    Assert.Contains(cause, told.Body!.TextContent);
+                else
+                    Assert.Equal(HttpStatusCode.OK, last);
+            }
+            Assert.Equal(status, last);
+        }
+        finally
+        {
+            SqliteConnection.ClearAllPools();
+        }
+        (HttpStatusCode after, _) = await _cabin.Press(
+            Form(page, "Save"),
+            ("Form.Kind", "other"),
+            ("Form.Name", "A thing after"),
+            ("Form.Count", "1")
+        );
+        Assert.Equal(HttpStatusCode.OK, after);
+    }
+
+    /// <summary>Sets something on the connections that the application has at hand: they share its pool.</summary>
+    void Every(string pragma)
+    {
+        CabinFile file = CabinFile.Open(Path.Combine(_cabin.Data, "cabin.db"));
+        SqliteConnection[] some = [.. Enumerable.Range(0, 6).Select(_ => file.Connect())];
+        foreach (SqliteConnection connection in some)
+        {
+            using SqliteCommand set = connection.CreateCommand();
+            set.CommandText = pragma;
+            set.ExecuteNonQuery();
+        }
+        foreach (SqliteConnection connection in some)
+            connection.Dispose();
+    }
 }

@@ -38,6 +38,7 @@ public sealed class OopsModel : PageModel
                 $"In the sheets of this job, {dense.Message}. Give its claims smaller sizes, or masks that leave out fewer "
                     + $"lines, and import the pack again."
             ),
+            null when StoreTrouble.Of(HttpContext) is { } trouble => ("Not kept", trouble.Words),
             null => ("Something broke", "Nothing that was confirmed is lost. The log on the terminal says what happened."),
             _ => ($"Refused ({code})", "Nothing was changed."),
         };

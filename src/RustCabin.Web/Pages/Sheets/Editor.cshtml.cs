@@ -89,7 +89,7 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
         try
         {
             edited = FormEdit.Apply(
-                Sheet,
+                seq == Seq ? Sheet : Seen(seq),
                 root,
                 Request
                     .Form.Where(f => f.Key.StartsWith("f:", StringComparison.Ordinal))
@@ -115,7 +115,7 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
         if (op != "save")
             return Keep(seq, what, edited);
         if (seq != Seq)
-            return Show(Elsewhere, StatusCodes.Status409Conflict);
+            return ShowTyped(edited);
         if (Text(edited) != Text(Sheet))
             drafts.Add(Kind, Key, seq, what, Text(edited));
         Open(kind, key);
@@ -248,13 +248,34 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
     const string Elsewhere =
         "This sheet was changed in another tab. You see it as it stands now; your last change was not taken.";
 
+    const string TypedOverElsewhere =
+        "This sheet was changed in another tab meanwhile. What you typed is in the fields and not kept yet: press again and it goes "
+        + "over what the other tab wrote, which undo brings back.";
+
+    /// <summary>The sheet as a tab saw it, on which it typed.</summary>
+    JsonObject Seen(long seq)
+    {
+        JsonObject seen = drafts.At(Kind, Key, seq) is { } json ? JsonNode.Parse(json)!.AsObject() : Stored(Key) ?? Begin(Kind);
+        FormEdit.Spread(seen, SheetKind.Named(Kind)!.Shape);
+        return seen;
+    }
+
+    /// <summary>What was typed on an older state, shown as it was typed and not kept.</summary>
+    PageResult ShowTyped(JsonObject typed)
+    {
+        Sheet = typed;
+        Raw = Text(typed);
+        Preview = DraftPreview.Of(Kind, typed, sheets.All(), Board);
+        return Show(TypedOverElsewhere, StatusCodes.Status409Conflict);
+    }
+
     IActionResult Keep(long seq, string what, JsonObject edited)
     {
         string json = Text(edited);
         if (json == Text(Sheet))
             return LocalRedirect(Here);
         return drafts.Add(Kind, Key, seq, what, json) == WriteResult.Stale || seq != Seq
-            ? Show(Elsewhere, StatusCodes.Status409Conflict)
+            ? ShowTyped(edited)
             : LocalRedirect(Here);
     }
 

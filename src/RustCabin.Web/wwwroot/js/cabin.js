@@ -71,7 +71,11 @@
         location.href = url;
         return;
       }
-      await show(await answer.text(), answer.url);
+      // What could not be kept stays as it was typed; the cause is told over it.
+      if (answer.status >= 500 && options.method === "POST") {
+        const told = new DOMParser().parseFromString(await answer.text(), "text/html").querySelector("main .empty p");
+        alert(told ? told.textContent : "Something broke. Nothing that was confirmed is lost.");
+      } else await show(await answer.text(), answer.url);
       if (!keep && answer.ok && answer.url !== location.href) history.pushState(null, "", answer.url);
     } catch {
       alert("The cabin did not answer. Nothing was changed; is it still running?");
