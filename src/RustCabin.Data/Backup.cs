@@ -38,7 +38,9 @@ public sealed class Backup(CabinFile file, TimeProvider clock)
 
     static DateTimeOffset? Time(string? text) => text is null ? null : DateTimeOffset.Parse(text);
 
-    /// <summary>Copies the cabin to a file that is not there yet. It appears under its name only whole and looked through.</summary>
+    /// <summary>
+    /// Copies the cabin to a file that is not there yet. It appears under its name only whole and looked through.
+    /// </summary>
     /// <exception cref="CabinFileException">The file is there already, or the copy is not sound.</exception>
     public void To(string path)
     {

@@ -6,8 +6,8 @@ using RustCabin.Data;
 namespace RustCabin.Web;
 
 /// <summary>
-/// Looks through the file once after the start, and moves its log of changes into it when nothing was written for a while, so that
-/// <c>cabin.db</c> alone is the cabin.
+/// Looks through the file once after the start, and moves its log of changes into it when nothing was written for a while, so
+/// that <c>cabin.db</c> alone is the cabin.
 /// </summary>
 sealed class Housekeeper(CabinFile file, ILogger<Housekeeper> log) : BackgroundService
 {

@@ -249,8 +249,8 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
         "This sheet was changed in another tab. You see it as it stands now; your last change was not taken.";
 
     const string TypedOverElsewhere =
-        "This sheet was changed in another tab meanwhile. What you typed is in the fields and not kept yet: press again and it goes "
-        + "over what the other tab wrote, which undo brings back.";
+        "This sheet was changed in another tab meanwhile. What you typed is in the fields and not kept yet: press again and it "
+        + "goes over what the other tab wrote, which undo brings back.";
 
     /// <summary>The sheet as a tab saw it, on which it typed.</summary>
     JsonObject Seen(long seq)

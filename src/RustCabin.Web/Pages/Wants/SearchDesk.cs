@@ -42,8 +42,9 @@ public sealed class SearchDesk(TimeSpan patience)
         known?.Cancel();
         var cancel = new CancellationTokenSource();
         Search? search = null;
-        // The task waits for the search that it tells, which is made with it.
-        var begin = new TaskCompletionSource();
+        // The task waits for the search that it tells, which is made with it; it goes on on a thread of its own, never on that of
+        // the request.
+        var begin = new TaskCompletionSource(TaskCreationOptions.RunContinuationsAsynchronously);
         Task<BuildSets> task = Task.Run(
             async () =>
             {
