@@ -242,6 +242,9 @@ public sealed class BaselineTests : IAsyncLifetime
         await _cabin.Press(Form(one, "#fields"), ("f:price", "40"));
         (HttpStatusCode status, IHtmlDocument page) = await _cabin.Press(Form(two, "#fields"), ("f:price", "41"));
         Assert.Equal(HttpStatusCode.Conflict, status);
+        // What was typed is shown, and what the other tab wrote is what is kept.
+        Assert.Equal("41", ((IHtmlInputElement)page.QuerySelector("[name='f:price']")!).Value);
+        page = await _cabin.Page("/sheets/parts/fathom");
         Assert.Equal("40", ((IHtmlInputElement)page.QuerySelector("[name='f:price']")!).Value);
     }
 
