@@ -26,9 +26,12 @@ public sealed partial class CrashTests
         int done = 0;
         for (var clock = Stopwatch.StartNew(); done < rounds && clock.Elapsed < most; done++)
         {
-            int round = done;
+            (int round, int before) = (done, confirmed.Count);
             Task[] writers = [.. Enumerable.Range(0, 2).Select(w => Write(cabin.Url, $"r{round}-w{w}", confirmed))];
-            await Task.Delay(random.Next(20, 700));
+            // On whatever machine: the first change is confirmed, and then it is killed at a random moment.
+            for (var waited = Stopwatch.StartNew(); confirmed.Count == before && waited.Elapsed < TimeSpan.FromSeconds(20); )
+                await Task.Delay(5);
+            await Task.Delay(random.Next(0, 700));
             cabin.Kill();
             await Task.WhenAll(writers);
             cabin.Start();
