@@ -30,7 +30,8 @@ public sealed class Backup(CabinFile file, TimeProvider clock)
             $"""
             select (select at from backup order by id desc limit 1),
               {Changes} - coalesce((select changes from backup order by id desc limit 1), 0),
-              (select min(at) from (select at from import_log union all select at from job_change union all select at from stock_change))
+              (select min(at) from (
+                select at from import_log union all select at from job_change union all select at from stock_change))
             """
         );
         return new BackupState(Time(last), Math.Max(0, changes), Time(last ?? first));
@@ -54,7 +55,7 @@ public sealed class Backup(CabinFile file, TimeProvider clock)
             Private.File(part);
             long changes;
             using (SqliteConnection from = file.Connect())
-            using (SqliteConnection copy = Alone(part))
+            using (SqliteConnection copy = CabinFile.Alone(part))
             {
                 from.BackupDatabase(copy);
                 copy.Execute("pragma journal_mode = delete");
@@ -96,8 +97,8 @@ public sealed class Backup(CabinFile file, TimeProvider clock)
         {
             Drop(part);
             Private.File(part);
-            using (SqliteConnection source = Alone(Path.GetFullPath(from), SqliteOpenMode.ReadOnly))
-            using (SqliteConnection copy = Alone(part))
+            using (SqliteConnection source = CabinFile.Alone(Path.GetFullPath(from), SqliteOpenMode.ReadOnly))
+            using (SqliteConnection copy = CabinFile.Alone(part))
             {
                 if (source.Query<string>("pragma integrity_check(1)").First() is var found and not "ok")
                     throw new CabinFileException($"{from} is damaged, so nothing was changed: {found}");
@@ -139,19 +140,5 @@ public sealed class Backup(CabinFile file, TimeProvider clock)
     {
         foreach (string end in Ends)
             File.Delete(path + end);
-    }
-
-    static SqliteConnection Alone(string path, SqliteOpenMode mode = SqliteOpenMode.ReadWrite)
-    {
-        var connection = new SqliteConnection(
-            new SqliteConnectionStringBuilder
-            {
-                DataSource = path,
-                Mode = mode,
-                Pooling = false,
-            }.ConnectionString
-        );
-        connection.Open();
-        return connection;
     }
 }

@@ -129,10 +129,24 @@ public sealed class CabinFile
         string kept = Path + ".before-update";
         File.Delete(kept);
         Private.File(kept);
-        using var copy = new SqliteConnection($"Data Source={kept};Pooling=False");
-        copy.Open();
+        using SqliteConnection copy = Alone(kept);
         connection.BackupDatabase(copy);
         return kept;
+    }
+
+    /// <summary>An open connection to a file that is there, outside of any pool: it is let go of when it is closed.</summary>
+    internal static SqliteConnection Alone(string path, SqliteOpenMode mode = SqliteOpenMode.ReadWrite)
+    {
+        var connection = new SqliteConnection(
+            new SqliteConnectionStringBuilder
+            {
+                DataSource = path,
+                Mode = mode,
+                Pooling = false,
+            }.ConnectionString
+        );
+        connection.Open();
+        return connection;
     }
 
     /// <summary>

@@ -1,6 +1,5 @@
 using System.Collections.Concurrent;
 using System.Data;
-using System.Text.Encodings.Web;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Dapper;
@@ -53,8 +52,6 @@ public sealed record WriteOutcome(WriteResult Result, IReadOnlyList<SheetError> 
 /// </summary>
 public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimeProvider clock)
 {
-    static readonly JsonSerializerOptions AsTyped = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
-
     // Set field by field: a column that is null in the first row has no type to match a constructor with.
     sealed record FoundRow
     {
@@ -80,7 +77,7 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
 
     volatile KnownNames? _names;
 
-    /// <summary>Jobs that were taken off the shelf, or whose unit was.</summary>
+    /// <summary>Only jobs that stand on the shelf: neither they nor their unit were taken off.</summary>
     const string There =
         "not exists (select 1 from removed r where r.kind = 'job' and r.id = j.id or r.kind = 'unit' and r.id = j.unit)";
 
@@ -170,8 +167,8 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
                 JsonObject before = JsonNode.Parse(row.Json)!.AsObject();
                 if (Declaration<Job>.Edit(before, edit) is not { } after)
                     return WriteOutcome.NotThere;
-                string json = after.ToJsonString(AsTyped);
-                if (json == before.ToJsonString(AsTyped))
+                string json = after.ToJsonString(StoredJson.AsTyped);
+                if (json == before.ToJsonString(StoredJson.AsTyped))
                     return WriteOutcome.Of(WriteResult.Nothing);
                 using JsonDocument document = JsonDocument.Parse(json);
                 if (PackReader.ReadJob(document.RootElement, sheets.All()).Errors is { Count: > 0 } errors)
@@ -200,8 +197,8 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
                     || Declaration<Job>.Edit(JsonNode.Parse(row.Json)!.AsObject(), edit) is not { } changed
                 )
                     return WriteOutcome.NotThere;
-                (string after, string job) = (unit.ToJsonString(AsTyped), changed.ToJsonString(AsTyped));
-                if (after == before && job == JsonNode.Parse(row.Json)!.ToJsonString(AsTyped))
+                (string after, string job) = (unit.ToJsonString(StoredJson.AsTyped), changed.ToJsonString(StoredJson.AsTyped));
+                if (after == before && job == JsonNode.Parse(row.Json)!.ToJsonString(StoredJson.AsTyped))
                     return WriteOutcome.Of(WriteResult.Nothing);
                 using JsonDocument document = JsonDocument.Parse(after);
                 if (PackReader.ReadUnit(document.RootElement, sheets.All()).Errors is { Count: > 0 } errors)
@@ -375,7 +372,7 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
                     Name = name,
                 }
             )
-            .ToJsonString(AsTyped);
+            .ToJsonString(StoredJson.AsTyped);
         Put(connection, transaction, Parse(json), json, "Job begun");
         transaction.Commit();
         return id;

@@ -1,4 +1,3 @@
-using System.Text.Encodings.Web;
 using System.Text.Json;
 using Dapper;
 using Microsoft.Data.Sqlite;
@@ -247,9 +246,7 @@ public sealed class PackImport(CabinFile file, SheetRepository sheets, JobReposi
                         kind,
                         sheet.GetProperty("id").GetString()!,
                         sheet.GetProperty("name").GetString()!,
-                        JsonSerializer.Serialize(sheet, Compact)
+                        JsonSerializer.Serialize(sheet, StoredJson.AsTyped)
                     );
     }
-
-    static readonly JsonSerializerOptions Compact = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
 }

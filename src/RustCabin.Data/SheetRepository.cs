@@ -1,5 +1,4 @@
 using System.Data;
-using System.Text.Encodings.Web;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Dapper;
@@ -103,13 +102,11 @@ public sealed class SheetRepository(CabinFile file, TimeProvider clock)
         if (Stored(connection, transaction, "unit", unit) is not { } json)
             return false;
         JsonObject after = Declaration<Unit>.Edit(JsonNode.Parse(json)!.AsObject(), u => edit(u))!;
-        Put(connection, transaction, "unit", unit, (string)after["name"]!, after.ToJsonString(AsTyped));
+        Put(connection, transaction, "unit", unit, (string)after["name"]!, after.ToJsonString(StoredJson.AsTyped));
         transaction.Commit();
         Forget();
         return true;
     }
-
-    static readonly JsonSerializerOptions AsTyped = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
 
     /// <summary>The JSON of a sheet as it was typed, or null.</summary>
     public string? Json(string kind, string id)

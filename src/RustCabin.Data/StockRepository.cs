@@ -1,4 +1,3 @@
-using System.Text.Encodings.Web;
 using System.Text.Json;
 using Dapper;
 using Microsoft.Data.Sqlite;
@@ -21,8 +20,6 @@ public sealed record StockUse(string Job, long Count);
 /// </summary>
 public sealed class StockRepository(CabinFile file, TimeProvider clock)
 {
-    static readonly JsonSerializerOptions AsTyped = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
-
     sealed record Row(long Id, string Json, long Version);
 
     sealed record Change
@@ -65,24 +62,32 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
         return All(connection, null).FirstOrDefault(s => s.Id == id);
     }
 
-    /// <summary>Puts in a thing that nobody typed, since it came out of a unit.</summary>
-    internal static long Insert(SqliteConnection connection, System.Data.IDbTransaction transaction, StockItem item) =>
-        connection.QuerySingle<long>(
-            "insert into stock (json, version) values (@json, 1) returning id",
-            new { json = item.ToJson().ToJsonString(AsTyped) },
-            transaction
+    /// <summary>
+    /// Puts in a thing without a word in the cupboard's log: it came out of a unit, or is logged by whoever asks.
+    /// </summary>
+    /// <returns>Its number, and the JSON that lies there.</returns>
+    internal static (long Id, string Json) Insert(
+        SqliteConnection connection,
+        System.Data.IDbTransaction transaction,
+        StockItem item
+    )
+    {
+        string json = item.ToJson().ToJsonString(StoredJson.AsTyped);
+        return (
+            connection.QuerySingle<long>(
+                "insert into stock (json, version) values (@json, 1) returning id",
+                new { json },
+                transaction
+            ),
+            json
         );
+    }
 
     public long Add(StockItem item)
     {
         using SqliteConnection connection = file.Connect();
         using SqliteTransaction transaction = connection.BeginTransaction();
-        string json = item.ToJson().ToJsonString(AsTyped);
-        long id = connection.QuerySingle<long>(
-            "insert into stock (json, version) values (@json, 1) returning id",
-            new { json },
-            transaction
-        );
+        (long id, string json) = Insert(connection, transaction, item);
         Log(connection, transaction, id, $"{item.Count} x {item.Name} put in", null, json);
         transaction.Commit();
         return id;
@@ -108,7 +113,7 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
         );
         string? json = item is null
             ? null
-            : (item with { Count = Math.Max(0, (int)(item.Count + used)) }).ToJson().ToJsonString(AsTyped);
+            : (item with { Count = Math.Max(0, (int)(item.Count + used)) }).ToJson().ToJsonString(StoredJson.AsTyped);
         if (json == row.Json)
             return WriteResult.Nothing;
         Write(connection, transaction, id, json);

@@ -63,7 +63,7 @@ static class StockUses
         StoredStock[] there = [.. StockRepository.All(connection, transaction).Where(s => piece.Is(s.Item))];
         if (piece.Comes)
         {
-            long stock = there.Length > 0 ? there[0].Id : StockRepository.Insert(connection, transaction, New(piece, sheets));
+            long stock = there.Length > 0 ? there[0].Id : StockRepository.Insert(connection, transaction, New(piece, sheets)).Id;
             Insert(connection, transaction, job, piece, stock, -piece.Count);
             return;
         }

@@ -53,8 +53,11 @@ public static class JobEdits
     public static Job End(Job job, Unit was) => job with { Ended = true, Was = was };
 
     /// <summary>Plans a mend by hand; one for the same finding is replaced, and its tick taken back.</summary>
-    public static Job PlanMend(Job job, HandMend mend) =>
-        DropMend(job, mend.Finding, mend.Subject) is var without ? without with { Mends = [.. without.Mends, mend] } : job;
+    public static Job PlanMend(Job job, HandMend mend)
+    {
+        Job without = DropMend(job, mend.Finding, mend.Subject);
+        return without with { Mends = [.. without.Mends, mend] };
+    }
 
     /// <summary>Ticks a mend as made, with what proves it and when.</summary>
     public static Job MakeMend(Job job, StepId step, string proof, string at) =>

@@ -67,7 +67,7 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
                     .ToList();
                 return (
                     $"Mended, {View.Answer.Findings.First(f => f.Code == code).Title}: "
-                        + string.Join(", " + $"", moves.Select(m => SwitchText(view, m.Instance, m.Switch, m.Position))),
+                        + string.Join(", ", moves.Select(m => SwitchText(view, m.Instance, m.Switch, m.Position))),
                     json => JobEdits.SetSwitches(json, view.Unit.Fitted, moves)
                 );
             }
@@ -117,8 +117,7 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
     /// <summary>What a page says where the solver's time was over first.</summary>
     protected static string Undecided =>
         $"Not decided within {Api.HeavyWork.AtMost.TotalSeconds:0} seconds: there may be a setting that works, "
-        + $"or none. Fewer parts or wants "
-        + "make it easier.";
+        + "or none. Fewer parts or wants make it easier.";
 
     /// <summary>Sets the job's switches as the solver's answer has them.</summary>
     protected IActionResult Settle(string job, long version, Choice choice) =>

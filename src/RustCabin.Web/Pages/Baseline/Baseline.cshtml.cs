@@ -61,7 +61,7 @@ public sealed partial class BaselineModel(SheetRepository sheets, JobRepository 
             _ =>
                 (
                     "Baseline read: " + string.Join(", ", lines.Select(l => $"{l.Label} {l.Bytes}")),
-                    unit => BaselineEdits.Read(unit, new FirstReading { At = Now(), Lines = lines })
+                    unit => BaselineEdits.Read(unit, new FirstReading { At = Moment(), Lines = lines })
                 )
         );
     }
@@ -74,7 +74,7 @@ public sealed partial class BaselineModel(SheetRepository sheets, JobRepository 
             _ =>
                 (
                     starts ? "Baseline: it starts and works" : "Baseline: it does not start",
-                    unit => BaselineEdits.Read(unit, new FirstReading { At = Now(), Starts = starts })
+                    unit => BaselineEdits.Read(unit, new FirstReading { At = Moment(), Starts = starts })
                 )
         );
 
@@ -128,6 +128,4 @@ public sealed partial class BaselineModel(SheetRepository sheets, JobRepository 
                 )
         );
     }
-
-    string Now() => clock.GetUtcNow().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'");
 }

@@ -10,7 +10,7 @@ using RustCabin.Web.Stations;
 namespace RustCabin.Web.Pages.Build;
 
 /// <summary>The Build station: the steps in order, their cautions, and the gates with what must be read and what was.</summary>
-public sealed class BuildModel(SheetRepository sheets, JobRepository jobs, TimeProvider clock) : StationPage(sheets, jobs)
+public sealed class BuildModel(SheetRepository sheets, JobRepository jobs) : StationPage(sheets, jobs)
 {
     public override Desk Desk => Desks.Of<BuildDesk>();
 
@@ -85,7 +85,7 @@ public sealed class BuildModel(SheetRepository sheets, JobRepository jobs, TimeP
                         JobEdits.Took(
                             known.Kind == StepKind.Mend
                                 ? done
-                                    ? JobEdits.MakeMend(j, known.Id, proved, Now())
+                                    ? JobEdits.MakeMend(j, known.Id, proved, Moment())
                                     : JobEdits.Tick(JobEdits.MakeMend(j, known.Id, "", ""), known.Id, false)
                                 : JobEdits.Tick(j, known.Id, done),
                             known.Id,
@@ -168,7 +168,7 @@ public sealed class BuildModel(SheetRepository sheets, JobRepository jobs, TimeP
                             new GateReading
                             {
                                 Gate = StepId.Parse(step),
-                                At = Now(),
+                                At = Moment(),
                                 Lines = lines,
                             }
                         )
@@ -200,7 +200,7 @@ public sealed class BuildModel(SheetRepository sheets, JobRepository jobs, TimeP
                                 new GateReading
                                 {
                                     Gate = StepId.Parse(step),
-                                    At = Now(),
+                                    At = Moment(),
                                     Starts = starts,
                                 }
                             )
@@ -211,6 +211,4 @@ public sealed class BuildModel(SheetRepository sheets, JobRepository jobs, TimeP
 
     /// <summary>What was said of a machine that shows no count, and not taken.</summary>
     public bool TypedStarts { get; private set; }
-
-    string Now() => clock.GetUtcNow().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'");
 }

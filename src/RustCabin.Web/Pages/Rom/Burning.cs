@@ -45,7 +45,7 @@ public sealed partial class RomModel
                 + $"image{(proof.At is { } at ? $", at {at.ToScreen(View.After.Map.AddressBits)} of the machine" : "")}.";
         var note = new ProofNote
         {
-            At = Now(),
+            At = Moment(),
             Of = RomProof.KeyOf(View.After, Plan),
             Passed = proof.Passed,
             Words = words,
@@ -72,7 +72,7 @@ public sealed partial class RomModel
                 _ =>
                     (
                         $"Eraser on for {seconds} s",
-                        json => RomEdits.LampOn(json, site, new Erasure { At = Now(), Seconds = seconds })
+                        json => RomEdits.LampOn(json, site, new Erasure { At = Moment(), Seconds = seconds })
                     )
             )
             : Unfit($"Nothing was begun: {wrong}.");
@@ -107,7 +107,7 @@ public sealed partial class RomModel
         BurnResult last = new Programmer(Device, with).Run(ToBurn)[^1];
         var note = new BurnNote
         {
-            At = Now(),
+            At = Moment(),
             Passed = last.Passed,
             Step = last.Step,
             Words = last.Words,

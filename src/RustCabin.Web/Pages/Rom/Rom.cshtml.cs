@@ -78,8 +78,6 @@ public sealed partial class RomModel(
                 Socket.RomBudgetNs
             );
 
-    string Now() => clock.GetUtcNow().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'");
-
     /// <summary>Refuses as the frame does, with what was not done.</summary>
     IActionResult Unfit(string why) => Refuse(StatusCodes.Status422UnprocessableEntity, why);
 
