@@ -19,6 +19,8 @@ public sealed record BackupState(DateTimeOffset? Last, long ChangesSince, DateTi
 /// </summary>
 public sealed class Backup(CabinFile file, TimeProvider clock)
 {
+    const int SecondsToNote = 60;
+
     const string Changes =
         "(select count(*) from job_change) + (select count(*) from stock_change) + (select count(*) from import_change) "
         + "+ (select count(*) from photo) + (select count(*) from rom_image)";
@@ -63,12 +65,17 @@ public sealed class Backup(CabinFile file, TimeProvider clock)
                     throw new CabinFileException($"The copy is not sound, so it was not kept: {found}");
                 changes = copy.QuerySingle<long>($"select {Changes}");
             }
-            File.Move(part, target);
+            // Noted and named together: what is told of backups is what lies there. Others may be writing all the while.
             using SqliteConnection connection = file.Connect();
+            connection.DefaultTimeout = SecondsToNote;
+            using SqliteTransaction transaction = connection.BeginTransaction();
             connection.Execute(
                 "insert into backup (at, changes) values (@at, @changes)",
-                new { at = clock.GetUtcNow().ToString("O"), changes }
+                new { at = clock.GetUtcNow().ToString("O"), changes },
+                transaction
             );
+            File.Move(part, target);
+            transaction.Commit();
         }
         catch (SqliteException problem)
         {

@@ -50,7 +50,9 @@ public sealed class CabinServer : IAsyncLifetime
     public async Task Stop()
     {
         Http.Dispose();
-        await _app!.DisposeAsync();
+        // Stopped before it is disposed of: what tidies the file at the end is waited for, as when the application ends.
+        await _app!.StopAsync();
+        await _app.DisposeAsync();
         SqliteConnection.ClearAllPools();
     }
 
