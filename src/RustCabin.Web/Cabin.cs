@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.DataProtection;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
 using RustCabin.Web.Api;
+using RustCabin.Web.SignIn;
 using RustCabin.Web.Stations;
 using Serilog;
 using Serilog.Events;
@@ -9,7 +10,8 @@ using Serilog.Events;
 namespace RustCabin.Web;
 
 /// <summary>Builds and runs the web application. Options: <c>--data DIR</c>, <c>--demo</c> (fill an empty cabin with the sample
-/// packs), <c>--backup FILE</c> and <c>--restore FILE</c> (<see cref="FileWork"/>), <c>--urls</c>,
+/// packs), <c>--backup FILE</c>, <c>--restore FILE</c> and <c>--phrase</c> (<see cref="FileWork"/>), <c>--urls</c>, <c>--open</c>
+/// (asks for a pass phrase when there is none), <c>--sign-in everybody</c> (this machine's browsers too),
 /// <c>--patience MS</c> (how long a page waits for a search before it shows how far it is; 450).</summary>
 public static class Cabin
 {
@@ -20,15 +22,12 @@ public static class Cabin
     {
         try
         {
-            if (FileWork.Asked(args))
+            if (FileWork.Asked(Named(args)))
                 return 0;
             WebApplication app = Build(args);
             await app.StartAsync();
-            Loopback.DemandBound(app.Urls);
-            Console.WriteLine(
-                $"Rust Cabin is open at {app.Urls.First()} (data in {app.Services.GetRequiredService<CabinFile>().Path}; "
-                    + $"Ctrl-C closes it)"
-            );
+            Listening.DemandBound(app.Urls, app.Services.GetRequiredService<Door>());
+            Tell(app);
             await app.WaitForShutdownAsync();
             return 0;
         }
@@ -36,7 +35,7 @@ public static class Cabin
             when (problem
                     is CabinFileException
                         or IOException
-                        or NotLoopbackException
+                        or ListeningException
                         or FormatException
                         or InvalidOperationException
             )
@@ -50,10 +49,21 @@ public static class Cabin
         }
     }
 
+    /// <summary>Where it is open, on the terminal; for other machines with a code that a phone's camera reads.</summary>
+    static void Tell(WebApplication app)
+    {
+        string data = app.Services.GetRequiredService<CabinFile>().Path;
+        IReadOnlyList<string> reached = Door.Reached(app.Urls);
+        Console.WriteLine($"Rust Cabin is open at {app.Urls.First()} (data in {data}; Ctrl-C closes it)");
+        if (reached.Count == 0)
+            return;
+        Console.WriteLine($"Other machines reach it with the pass phrase at {string.Join(", ", reached)}");
+        Console.WriteLine(QrDrawing.InText(reached[0]));
+    }
+
     public static WebApplication Build(string[] args)
     {
-        // --demo takes no value; the command line configuration wants one for each name.
-        args = [.. args.Select(a => a == "--demo" ? "--demo=true" : a)];
+        args = Named(args);
         WebApplicationBuilder builder = WebApplication.CreateBuilder(
             new WebApplicationOptions
             {
@@ -66,7 +76,6 @@ public static class Cabin
         builder.WebHost.UseStaticWebAssets();
         if (builder.Configuration["urls"] is null)
             builder.WebHost.UseUrls("http://127.0.0.1:5080");
-        Loopback.Demand(builder.Configuration);
         builder.WebHost.ConfigureKestrel(kestrel => kestrel.AddServerHeader = false);
         builder.Host.UseSerilog(
             (_, log) =>
@@ -82,12 +91,16 @@ public static class Cabin
                     )
         );
         string home = FileWork.Home(builder.Configuration);
+        var phrase = new DoorFile(home, TimeProvider.System);
+        if (builder.Configuration["open"] == "true" && !phrase.HasPhrase)
+            Asking.For(phrase);
+        Door door = Door.Of(builder.Configuration, phrase);
         // The file is opened and read while the pipeline is put together; what is wrong with it is said before anything listens.
         Task<Opened> opened = Task.Run(() => Opened.From(home));
-        AddServices(builder, home, opened);
+        AddServices(builder, home, opened, door);
 
         WebApplication app = builder.Build();
-        UsePipeline(app);
+        UsePipeline(app, door);
         Opened cabin = opened.GetAwaiter().GetResult();
         app.Services.GetRequiredService<CabinLock>(); // held until the application is disposed of
         if (builder.Configuration["demo"] == "true")
@@ -123,8 +136,14 @@ public static class Cabin
         }
     }
 
-    static void AddServices(WebApplicationBuilder builder, string home, Task<Opened> opened)
+    /// <summary>Options that take no value; the configuration wants one for each name.</summary>
+    static string[] Named(string[] args) => [.. args.Select(a => a is "--demo" or "--open" or "--phrase" ? $"{a}=true" : a)];
+
+    static void AddServices(WebApplicationBuilder builder, string home, Task<Opened> opened, Door door)
     {
+        builder.Services.AddSingleton(door);
+        if (door.IsOpen)
+            Guard.AddServices(builder.Services, door);
         builder.Services.AddDataProtection().SetApplicationName("rust-cabin");
         builder
             .Services.AddOptions<Microsoft.AspNetCore.DataProtection.KeyManagement.KeyManagementOptions>()
@@ -170,7 +189,7 @@ public static class Cabin
         builder.Services.ConfigureHttpJsonOptions(json => AnswerJson.Shape(json.SerializerOptions));
         // Names of this machine only: a page elsewhere cannot rebind its own name to this address and read the cabin.
         builder.Services.Configure<Microsoft.AspNetCore.HostFiltering.HostFilteringOptions>(h =>
-            h.AllowedHosts = ["localhost", "127.0.0.1", "[::1]"]
+            h.AllowedHosts = [.. door.Hosts]
         );
     }
 
@@ -183,7 +202,7 @@ public static class Cabin
         return Task.CompletedTask;
     }
 
-    static void UsePipeline(WebApplication app)
+    static void UsePipeline(WebApplication app, Door door)
     {
         app.UseHostFiltering();
         app.Use(RefuseTrace);
@@ -226,6 +245,8 @@ public static class Cabin
                     csp.AddFrameAncestors().None();
                 })
         );
+        if (door.IsOpen)
+            Guard.Use(app, door);
         app.UseWhen(context => context.Request.Path.StartsWithSegments("/api"), api => api.Use(OtherPages.Refuse));
         app.UseResponseCompression();
         app.UseRouting();
@@ -238,54 +259,5 @@ public static class Cabin
         CheckCall.Map(app);
         foreach (Desk desk in Desks.Trail)
             desk.Map(app);
-    }
-}
-
-/// <summary>The addresses asked for are not all this machine's own.</summary>
-public sealed class NotLoopbackException(string message) : Exception(message);
-
-/// <summary>
-/// Until there is a sign-in, the cabin opens to this machine only, by the names under which it also answers. Source:
-/// docs/security.md, What listens.
-/// </summary>
-static class Loopback
-{
-    static readonly string[] Own = ["localhost", "127.0.0.1", "::1"];
-
-    /// <summary>Refuses addresses that any setting asks for, before anything listens.</summary>
-    /// <exception cref="NotLoopbackException">One is open to other machines, or cannot be.</exception>
-    public static void Demand(IConfiguration settings)
-    {
-        IEnumerable<string> asked = (settings["urls"] ?? "")
-            .Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
-            .Concat(settings.GetSection("Kestrel:Endpoints").GetChildren().Select(e => e["Url"] ?? ""));
-        foreach (string url in asked)
-            Demand(url);
-    }
-
-    /// <summary>The same of the addresses that are really bound.</summary>
-    public static void DemandBound(IEnumerable<string> bound)
-    {
-        foreach (string url in bound)
-            Demand(url);
-    }
-
-    static void Demand(string url)
-    {
-        BindingAddress address;
-        try
-        {
-            address = BindingAddress.Parse(url);
-        }
-        catch (FormatException)
-        {
-            throw new NotLoopbackException($"\"{url}\" is no address. Use http://127.0.0.1:PORT.");
-        }
-        if (address.Scheme != "http")
-            throw new NotLoopbackException($"{url} wants a certificate, and the cabin has none. Use http://127.0.0.1:PORT.");
-        if (!Own.Contains(address.Host.Trim('[', ']')))
-            throw new NotLoopbackException(
-                $"{url} is open to other machines, and this version has no sign-in. Use http://127.0.0.1:PORT."
-            );
     }
 }

@@ -1,8 +1,9 @@
 using RustCabin.Data;
+using RustCabin.Web.SignIn;
 
 namespace RustCabin.Web;
 
-/// <summary>What is done with the cabin's file instead of opening it: a backup taken, a backup put back.</summary>
+/// <summary>What is done with the cabin's files instead of opening them: a backup taken or put back, a pass phrase set.</summary>
 static class FileWork
 {
     /// <summary>The folder that holds the cabin: <c>--data</c>, or the usual one of this user.</summary>
@@ -14,8 +15,14 @@ static class FileWork
     /// <exception cref="CabinFileException">It could not be done; the cabin is as it was.</exception>
     public static bool Asked(string[] args)
     {
-        IConfiguration settings = new ConfigurationBuilder().AddCommandLine([.. args.Where(a => a != "--demo")]).Build();
+        IConfiguration settings = new ConfigurationBuilder().AddCommandLine(args).Build();
         string home = Home(settings);
+        if (settings["phrase"] is not null)
+        {
+            Asking.For(new DoorFile(home, TimeProvider.System));
+            Console.WriteLine("The pass phrase is set, and every device is signed out.");
+            return true;
+        }
         if (settings["backup"] is { } to)
         {
             string path = Path.Combine(home, "cabin.db");

@@ -25,6 +25,12 @@ public sealed class CabinServer : IAsyncLifetime
     /// </summary>
     public int PatienceMs { get; init; } = 60_000;
 
+    /// <summary>Further options of the application.</summary>
+    public string[] Options { get; init; } = [];
+
+    /// <summary>What this browser keeps.</summary>
+    public CookieContainer Cookies { get; } = new();
+
     public HttpClient Http { get; private set; } = null!;
 
     public async ValueTask InitializeAsync() => await Start();
@@ -38,10 +44,11 @@ public sealed class CabinServer : IAsyncLifetime
             "http://127.0.0.1:0",
             "--patience",
             $"{PatienceMs}",
+            .. Options,
             .. Demo ? ["--demo"] : Array.Empty<string>(),
         ]);
         await _app.StartAsync();
-        Http = new HttpClient(new SocketsHttpHandler { AllowAutoRedirect = true, CookieContainer = new CookieContainer() })
+        Http = new HttpClient(new SocketsHttpHandler { AllowAutoRedirect = true, CookieContainer = Cookies })
         {
             BaseAddress = new Uri(_app.Urls.First()),
         };

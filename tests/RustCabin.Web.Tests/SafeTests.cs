@@ -5,6 +5,7 @@ using System.Net.Sockets;
 using System.Text;
 using System.Text.Json.Nodes;
 using AngleSharp.Html.Dom;
+using RustCabin.Web.SignIn;
 using static RustCabin.Web.Tests.Shown;
 
 namespace RustCabin.Web.Tests;
@@ -222,7 +223,7 @@ public sealed class SafeTests : IAsyncLifetime
     public void What_listens_is_this_machines_own(string setting, string why)
     {
         string data = Directory.CreateTempSubdirectory("cabin").FullName;
-        NotLoopbackException refused = Assert.Throws<NotLoopbackException>(() => Cabin.Build(["--data", data, setting]));
+        ListeningException refused = Assert.Throws<ListeningException>(() => Cabin.Build(["--data", data, setting]));
         Assert.Contains(why, refused.Message);
         Directory.Delete(data, recursive: true);
     }

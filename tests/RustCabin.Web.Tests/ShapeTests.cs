@@ -2,6 +2,7 @@ using System.Reflection;
 using NetArchTest.Rules;
 using RustCabin.Core.Planning;
 using RustCabin.Data;
+using RustCabin.Web.SignIn;
 
 namespace RustCabin.Web.Tests;
 
@@ -57,5 +58,5 @@ public class ShapeTests
     [InlineData("http://*:5080")]
     [InlineData("http://127.0.0.1:5080;http://192.168.1.2:5080")]
     public void It_does_not_open_to_other_machines(string urls) =>
-        Assert.Throws<NotLoopbackException>(() => Cabin.Build(["--urls", urls]));
+        Assert.Throws<ListeningException>(() => Cabin.Build(["--urls", urls]));
 }

@@ -6,7 +6,7 @@ using RustCabin.Core.Maps;
 namespace RustCabin.Web.Pages;
 
 /// <summary>What is shown when something is not there or went wrong.</summary>
-[IgnoreAntiforgeryToken]
+[IgnoreAntiforgeryToken(Order = 2000)] // after the filter that all pages have
 [ResponseCache(NoStore = true)]
 public sealed class OopsModel : PageModel
 {
@@ -24,6 +24,10 @@ public sealed class OopsModel : PageModel
             StatusCodes.Status404NotFound => (
                 "Not on any shelf",
                 "There is no such job or page here. It may have been renamed, or the pack that holds it was not imported."
+            ),
+            StatusCodes.Status401Unauthorized => (
+                "Not signed in",
+                "This device is not signed in any more, and nothing was changed. Sign in on another page, then press again."
             ),
             StatusCodes.Status413PayloadTooLarge => (
                 "Too large",

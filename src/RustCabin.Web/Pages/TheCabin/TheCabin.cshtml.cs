@@ -1,6 +1,9 @@
+using Microsoft.AspNetCore.Hosting.Server;
+using Microsoft.AspNetCore.Hosting.Server.Features;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using RustCabin.Data;
+using RustCabin.Web.SignIn;
 
 namespace RustCabin.Web.Pages.TheCabin;
 
@@ -11,6 +14,8 @@ public sealed class TheCabinModel(
     Holdings holdings,
     PhotoRepository photos,
     SheetRepository sheets,
+    Door door,
+    IServer server,
     TimeProvider clock
 ) : PageModel
 {
@@ -20,6 +25,11 @@ public sealed class TheCabinModel(
     public bool BackupIsDue => LastBackup.IsDue(clock.GetUtcNow());
     public string FilePath => file.Path;
     public long FileBytes { get; private set; }
+
+    public Door Door => door;
+
+    /// <summary>Where other machines reach it; none: it is open to this one only.</summary>
+    public IReadOnlyList<string> Reached => Door.Reached(server.Features.Get<IServerAddressesFeature>()?.Addresses ?? []);
 
     /// <summary>What SQLite finds wrong; null: the file is sound.</summary>
     public string? Damage { get; private set; }

@@ -72,7 +72,7 @@
         return;
       }
       // What could not be kept stays as it was typed; the cause is told over it.
-      if (answer.status >= 500 && options.method === "POST") {
+      if ((answer.status >= 500 || answer.status === 401) && options.method === "POST") {
         const told = new DOMParser().parseFromString(await answer.text(), "text/html").querySelector("main .empty p");
         alert(told ? told.textContent : "Something broke. Nothing that was confirmed is lost.");
       } else await show(await answer.text(), answer.url);
