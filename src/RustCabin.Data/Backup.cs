@@ -4,8 +4,8 @@ using Microsoft.Data.Sqlite;
 namespace RustCabin.Data;
 
 /// <summary>
-/// When the cabin was last copied (null: never), how many changes it has seen since, and from when they count: the last copy, or
-/// the first change of all (null: there is none).
+/// When the cabin was last copied (null: never), how many changes it has seen since, and from when they count: the last copy,
+/// or the first change of all (null: there is none).
 /// </summary>
 public sealed record BackupState(DateTimeOffset? Last, long ChangesSince, DateTimeOffset? Since)
 {
@@ -88,11 +88,12 @@ public sealed class Backup(CabinFile file, TimeProvider clock)
     }
 
     /// <summary>
-    /// Makes a backup the cabin of a folder. It is copied and looked through first; the cabin that was there is kept aside under
-    /// the time. Nobody else may have the folder open (<see cref="CabinLock"/>).
+    /// Makes a backup the cabin of a folder. It is copied and looked through first; the cabin that was there is kept aside
+    /// under the time. Nobody else may have the folder open (<see cref="CabinLock"/>).
     /// </summary>
     /// <returns>Where the old cabin is kept; null when there was none.</returns>
-    /// <exception cref="CabinFileException">The backup is missing, damaged or no cabin; what was there is as it was.</exception>
+    /// <exception cref="CabinFileException">The backup is missing, damaged or no cabin; what was there is as it
+    /// was.</exception>
     public static string? Restore(string from, string home, TimeProvider clock)
     {
         if (!File.Exists(from))

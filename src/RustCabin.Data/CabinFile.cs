@@ -60,7 +60,8 @@ public sealed class CabinFile
     }
 
     /// <summary>
-    /// A log of changes beside a file that is gone or empty: the changes would be lost for good if an empty cabin were made here.
+    /// A log of changes beside a file that is gone or empty: the changes would be lost for good if an empty cabin were made
+    /// here.
     /// </summary>
     void DemandNoOrphanedLog()
     {
@@ -77,6 +78,23 @@ public sealed class CabinFile
     {
         using SqliteConnection connection = Connect();
         connection.Execute("pragma wal_checkpoint(truncate)");
+    }
+
+    /// <summary>
+    /// Deletes what a unit's page took off, its bytes overwritten, in the log of changes too. It cannot be brought back.
+    /// </summary>
+    /// <param name="table">A table of things that belong to a unit and can be hidden.</param>
+    /// <returns>False when there is none that was taken off.</returns>
+    internal bool Erase(string table, string unit, long id)
+    {
+        using (SqliteConnection connection = Connect())
+        {
+            connection.Execute("pragma secure_delete = on");
+            if (connection.Execute($"delete from {table} where unit = @unit and id = @id and hidden = 1", new { unit, id }) == 0)
+                return false;
+        }
+        Checkpoint();
+        return true;
     }
 
     /// <summary>What SQLite finds wrong with the file, looked through whole; null when it is sound.</summary>
@@ -150,8 +168,8 @@ public sealed class CabinFile
     }
 
     /// <summary>
-    /// True when just the migrations of the assembly were run on the file: then there is nothing to do, and the engine that would
-    /// do it need not be loaded.
+    /// True when just the migrations of the assembly were run on the file: then there is nothing to do, and the engine that
+    /// would do it need not be loaded.
     /// </summary>
     bool IsCurrent(Assembly migrations)
     {

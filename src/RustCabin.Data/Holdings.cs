@@ -6,8 +6,9 @@ namespace RustCabin.Data;
 /// <summary>How many of a kind of thing the file holds, and their bytes as they are stored.</summary>
 public sealed record Holding(string What, long Count, long Bytes);
 
-/// <summary>A picture that was taken off its unit's page and still is in the file.</summary>
-public sealed record OffPhoto(string Unit, long Id, string Note, DateTimeOffset At, long Bytes);
+/// <summary>A photo or an image that was taken off its unit's page and still is in the file.</summary>
+/// <param name="Note">What was noted of a photo; the name of an image.</param>
+public sealed record OffPage(string Unit, long Id, string Note, DateTimeOffset At, long Bytes);
 
 /// <summary>What is kept in the cabin's file, and how much of it each kind takes.</summary>
 public sealed class Holdings(CabinFile file)
@@ -31,17 +32,22 @@ public sealed class Holdings(CabinFile file)
         ];
     }
 
-    /// <summary>Pictures that were taken off their pages, oldest first.</summary>
-    public IReadOnlyList<OffPhoto> OffPhotos()
+    /// <summary>Photos that were taken off their pages, oldest first.</summary>
+    public IReadOnlyList<OffPage> OffPhotos() => Off("photo", "note");
+
+    /// <summary>Images of ROM devices that were taken off their pages, oldest first.</summary>
+    public IReadOnlyList<OffPage> OffImages() => Off("rom_image", "name");
+
+    IReadOnlyList<OffPage> Off(string table, string note)
     {
         using SqliteConnection connection = file.Connect();
         return
         [
             .. connection
                 .Query<(string Unit, long Id, string Note, string At, long Bytes)>(
-                    "select unit, id, note, at, octet_length(bytes) from photo where hidden = 1 order by id"
+                    $"select unit, id, {note}, at, octet_length(bytes) from {table} where hidden = 1 order by id"
                 )
-                .Select(r => new OffPhoto(r.Unit, r.Id, r.Note, DateTimeOffset.Parse(r.At), r.Bytes)),
+                .Select(r => new OffPage(r.Unit, r.Id, r.Note, DateTimeOffset.Parse(r.At), r.Bytes)),
         ];
     }
 }

@@ -1,4 +1,3 @@
-using System.Collections.Concurrent;
 using System.Data;
 using System.Text.Json;
 using System.Text.Json.Nodes;
@@ -50,32 +49,9 @@ public sealed record WriteOutcome(WriteResult Result, IReadOnlyList<SheetError> 
 /// transaction, and names the version that it was made from: a later one than the writer saw makes it stale, and nothing is
 /// written.
 /// </summary>
-public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimeProvider clock)
+public sealed partial class JobRepository(CabinFile file, SheetRepository sheets, TimeProvider clock)
 {
-    // Set field by field: a column that is null in the first row has no type to match a constructor with.
-    sealed record FoundRow
-    {
-        public long Version { get; init; }
-        public string Json { get; init; } = "";
-        public string? Undoes { get; init; }
-        public string? Redoes { get; init; }
-    }
-
     sealed record Row(string Id, string Unit, long Position, long Version, string Json);
-
-    /// <summary>
-    /// What was read before: the same text is the same job, and the same object, so that what is worked out from it can be kept
-    /// beside it.
-    /// </summary>
-    readonly ConcurrentDictionary<string, Job> _read = new(StringComparer.Ordinal);
-
-    /// <summary>So many texts are kept at most; beyond it all are given up, and come back as they are asked for.</summary>
-    const int MostRead = 1000;
-
-    /// <summary>The names, and what stood for the state of all jobs when they were read.</summary>
-    sealed record KnownNames(string Stamp, IReadOnlyList<JobName> Names);
-
-    volatile KnownNames? _names;
 
     /// <summary>Only jobs that stand on the shelf: neither they nor their unit were taken off.</summary>
     const string There =
@@ -84,73 +60,32 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
     const string Select =
         "select j.id, j.unit, j.position, j.version, c.json from job j join job_change c on c.job = j.id and c.seq = j.position";
 
-    public IReadOnlyList<Job> All()
+    /// <summary>Goes back to the latest state of a job that reads; what came after it stays in the file.</summary>
+    /// <returns>False: no state of it reads.</returns>
+    public bool GoBack(string id)
     {
         using SqliteConnection connection = file.Connect();
-        return [.. connection.Query<Row>($"{Select} where {There} order by j.rowid").Select(row => Parse(row.Json))];
-    }
-
-    /// <summary>Ids, units and names alone, in the order in which the jobs came.</summary>
-    public IReadOnlyList<JobName> Names()
-    {
-        using SqliteConnection connection = file.Connect();
-        string stamp = connection.QuerySingle<string>(
-            "select count(*) || ' ' || total(version) || ' ' || (select coalesce(max(rowid), 0) from job_change) || ' ' || "
-                + "(select coalesce(group_concat(kind || id), '') from removed) from job"
+        using SqliteTransaction transaction = connection.BeginTransaction();
+        long? sound = connection
+            .Query<(long Seq, string Json)>(
+                "select c.seq, c.json from job_change c join job j on j.id = c.job where j.id = @id and c.seq < j.position and "
+                    + "c.dropped = 0 order by c.seq desc",
+                new { id },
+                transaction,
+                buffered: false
+            )
+            .Where(c => Parse(c.Json) is not null)
+            .Select(c => (long?)c.Seq)
+            .FirstOrDefault();
+        if (sound is null)
+            return false;
+        connection.Execute(
+            "update job set position = @sound, version = version + 1 where id = @id",
+            new { id, sound },
+            transaction
         );
-        if (_names is { } known && known.Stamp == stamp)
-            return known.Names;
-        JobName[] names =
-        [
-            .. connection.Query<JobName>(
-                "select j.id, j.unit, json_extract(c.json, '$.name') as name from job j join job_change c on c.job = j.id and "
-                    + $"c.seq = j.position where {There} order by j.rowid"
-            ),
-        ];
-        _names = new KnownNames(stamp, names);
-        return names;
-    }
-
-    const string SelectStored = """
-        select j.version, c.json,
-          case when exists (select 1 from job_change e where e.job = j.id and e.seq < j.position and e.dropped = 0)
-            then c.what end as undoes,
-          (select e.what from job_change e where e.job = j.id and e.seq > j.position and e.dropped = 0
-            order by e.seq limit 1) as redoes
-        from job j join job_change c on c.job = j.id and c.seq = j.position
-        """;
-
-    public StoredJob? Find(string id)
-    {
-        using SqliteConnection connection = file.Connect();
-        return connection.QuerySingleOrDefault<FoundRow>($"{SelectStored} where j.id = @id and {There}", new { id }) is { } found
-            ? Stored(found)
-            : null;
-    }
-
-    /// <summary>Every job as it stands, in the order in which they came.</summary>
-    public IReadOnlyList<StoredJob> Stored()
-    {
-        using SqliteConnection connection = file.Connect();
-        return [.. connection.Query<FoundRow>($"{SelectStored} where {There} order by j.rowid").Select(Stored)];
-    }
-
-    StoredJob Stored(FoundRow found) => new(Parse(found.Json), found.Version, found.Undoes, found.Redoes);
-
-    /// <summary>The job's changes, newest first.</summary>
-    public IReadOnlyList<JobChange> History(string id)
-    {
-        using SqliteConnection connection = file.Connect();
-        return
-        [
-            .. connection
-                .Query<(long Seq, string At, string What, bool Standing)>(
-                    "select c.seq, c.at, c.what, c.dropped = 0 and c.seq <= j.position from job_change c join job j on j.id = "
-                        + "c.job where c.job = @id order by c.seq desc",
-                    new { id }
-                )
-                .Select(r => new JobChange(r.Seq, DateTimeOffset.Parse(r.At), r.What, r.Standing)),
-        ];
+        transaction.Commit();
+        return true;
     }
 
     /// <summary>
@@ -284,7 +219,7 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
         {
             string after = connection.QuerySingle<Row>($"{Select} where j.id = @id", new { id }, transaction).Json;
             if (after != row.Json)
-                StockUses.Follow(connection, transaction, sheets.All(), Parse(row.Json), Parse(after));
+                StockUses.Follow(connection, transaction, sheets.All(), Parse(row.Json)!, Parse(after)!);
             transaction.Commit();
         }
         if (unitToo)
@@ -340,10 +275,14 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
         connection.QuerySingleOrDefault<Row>($"{Select} where j.id = @id", new { id }, transaction)?.Json;
 
     /// <summary>What the jobs here would say wrong of other sheets than they were written for.</summary>
-    internal static IReadOnlyList<SheetError> Broken(SqliteConnection connection, IDbTransaction transaction, Pack sheets) =>
+    internal IReadOnlyList<SheetError> Broken(SqliteConnection connection, IDbTransaction transaction, Pack sheets)
+    {
+        var before = Aside().Select(a => a.Id).ToHashSet();
+        return
         [
             .. connection
                 .Query<Row>(Select, transaction: transaction)
+                .Where(row => !before.Contains(row.Id))
                 .SelectMany(row =>
                 {
                     using JsonDocument document = JsonDocument.Parse(row.Json);
@@ -352,6 +291,7 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
                         .Errors.Select(e => e with { Path = $"already here: job {row.Id}: {e.Path}" });
                 }),
         ];
+    }
 
     /// <summary>Begins an empty job for a unit, under the first free id made of the unit's.</summary>
     public string Begin(string unit, string name)
@@ -373,24 +313,8 @@ public sealed class JobRepository(CabinFile file, SheetRepository sheets, TimePr
                 }
             )
             .ToJsonString(StoredJson.AsTyped);
-        Put(connection, transaction, Parse(json), json, "Job begun");
+        Put(connection, transaction, Parse(json)!, json, "Job begun");
         transaction.Commit();
         return id;
-    }
-
-    Job Parse(string json)
-    {
-        if (_read.TryGetValue(json, out Job? known))
-            return known;
-        if (_read.Count >= MostRead)
-            _read.Clear();
-        return _read.GetOrAdd(json, Read);
-    }
-
-    static Job Read(string json)
-    {
-        using JsonDocument document = JsonDocument.Parse(json);
-        return PackReader.ReadJob(document.RootElement, null).Value
-            ?? throw new CabinFileException("A job in the database does not read.");
     }
 }

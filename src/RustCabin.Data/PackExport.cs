@@ -7,19 +7,20 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Data;
 
 /// <summary>
-/// Takes sheets out again as a canonical pack: the whole cabin, or one unit with its jobs and every sheet that they need.
+/// Takes sheets out again as a canonical pack: the whole cabin, or one unit with its jobs and every sheet that they need. What
+/// does not read any more stays behind.
 /// </summary>
-public sealed class PackExport(CabinFile file)
+public sealed class PackExport(CabinFile file, SheetRepository sheets, JobRepository jobs)
 {
     /// <summary>The whole cabin, sheets in the order in which they came.</summary>
     public byte[] Whole() => Of(_ => true);
 
     /// <summary>One unit, its model, its jobs and the parts that it or they name; null when there is no such unit.</summary>
-    public byte[]? OfUnit(string id, Pack sheets, IReadOnlyList<Job> jobs)
+    public byte[]? OfUnit(string id)
     {
-        if (sheets.FindUnit(id) is not { } unit)
+        if (sheets.All().FindUnit(id) is not { } unit)
             return null;
-        Job[] own = [.. jobs.Where(j => j.Unit == id)];
+        Job[] own = [.. jobs.All().Where(j => j.Unit == id)];
         var parts = unit.Fitted.Concat(own.SelectMany(j => j.Add)).Select(f => f.Part).ToHashSet();
         return Of(row =>
             row.Kind switch
@@ -48,10 +49,11 @@ public sealed class PackExport(CabinFile file)
 
     byte[] Of(Func<SheetRow, bool> wanted)
     {
+        var aside = sheets.Aside().Concat(jobs.Aside()).Select(a => (a.Kind, a.Id)).ToHashSet();
         using SqliteConnection connection = file.Connect();
         using SqliteTransaction transaction = connection.BeginTransaction(deferred: true);
         ILookup<string, string> json = SheetRepository
-            .Rows(connection, transaction)
+            .Rows(connection, transaction, [])
             .Concat(
                 connection.Query<SheetRow>(
                     "select 'job' as kind, j.id, c.json from job j join job_change c on c.job = j.id and c.seq = j.position "
@@ -59,7 +61,7 @@ public sealed class PackExport(CabinFile file)
                     transaction: transaction
                 )
             )
-            .Where(wanted)
+            .Where(row => !aside.Contains((row.Kind, row.Id)) && wanted(row))
             .ToLookup(r => r.Kind, r => r.Json);
         using JsonDocument pack = PackReader.Parse(
             CanonicalPack.Compose(SheetRepository.Currency(connection, transaction), kind => json[kind])

@@ -27,8 +27,8 @@ public enum ImportMode
 
 /// <summary>
 /// What an import did, or would do: <paramref name="New"/> and <paramref name="Written"/> as "kind id", <paramref
-/// name="Clashes"/> with every field that
-/// differs. Errors, with their paths, or a clash in careful mode: nothing was written. <paramref name="Log"/> names it for undo.
+/// name="Clashes"/> with every field that differs. Errors, with their paths, or a clash in careful mode: nothing was written.
+/// <paramref name="Log"/> names it for undo.
 /// </summary>
 public sealed record ImportOutcome(
     IReadOnlyList<SheetError> Errors,
@@ -95,11 +95,13 @@ public sealed class PackImport(CabinFile file, SheetRepository sheets, JobReposi
                 unchanged++;
                 continue;
             }
-            if (here is null)
+            // What is no JSON any more has nothing that could be kept or compared.
+            bool reads = here is not null && Sound.IsJson(here);
+            if (!reads)
                 fresh.Add($"{kind} {id}");
             else
-                clashes.Add(new Clash(kind, id, Changes(here, json)));
-            if (here is not null && mode is (ImportMode.Careful or ImportMode.NewOnly))
+                clashes.Add(new Clash(kind, id, Changes(here!, json)));
+            if (reads && mode is (ImportMode.Careful or ImportMode.NewOnly))
                 continue;
             if (kind == "job")
                 jobs.Put(
@@ -163,9 +165,8 @@ public sealed class PackImport(CabinFile file, SheetRepository sheets, JobReposi
     }
 
     /// <summary>
-    /// Takes a whole import back: new sheets go, replaced ones stand as before. Refused, with what is in the way, when a sheet of
-    /// it was changed
-    /// since, or something else has come to refer to it.
+    /// Takes a whole import back: new sheets go, replaced ones stand as before. Refused, with what is in the way, when a sheet
+    /// of it was changed since, or something else has come to refer to it.
     /// </summary>
     public IReadOnlyList<SheetError> Undo(long import)
     {
@@ -187,7 +188,7 @@ public sealed class PackImport(CabinFile file, SheetRepository sheets, JobReposi
         foreach ((string kind, string id, string? before, string after) in changes)
             if (Here(connection, transaction, kind, id) != after)
                 errors.Add(new SheetError($"{kind} {id}", "was changed since"));
-            else if (before is null)
+            else if (before is null || !Sound.IsJson(before))
                 connection.Execute(
                     kind == "job" ? "delete from job where id = @id" : "delete from sheet where kind = @kind and id = @id",
                     new { kind, id },
@@ -229,12 +230,18 @@ public sealed class PackImport(CabinFile file, SheetRepository sheets, JobReposi
     /// <summary>
     /// A sheet that is replaced may be one that others, which the pack does not hold, refer to: all of it must still read.
     /// </summary>
-    static IReadOnlyList<SheetError> BrokenElsewhere(SqliteConnection connection, SqliteTransaction transaction)
+    IReadOnlyList<SheetError> BrokenElsewhere(SqliteConnection connection, SqliteTransaction transaction)
     {
-        Reading<Pack> all = SheetRepository.Load(connection, transaction);
-        return all.Value is { } pack
-            ? JobRepository.Broken(connection, transaction, pack)
-            : [.. all.Errors.Select(e => e with { Path = $"already here: {e.Path}" })];
+        var aside = new List<SetAside>();
+        Pack pack = SheetRepository.Load(connection, transaction, aside);
+        var before = sheets.Aside().Select(a => (a.Kind, a.Id)).ToHashSet();
+        return
+        [
+            .. aside
+                .Where(a => !before.Contains((a.Kind, a.Id)))
+                .Select(a => new SheetError($"already here: {a.Kind} {a.Id}", a.Why)),
+            .. jobs.Broken(connection, transaction, pack),
+        ];
     }
 
     static IEnumerable<(string Kind, string Id, string Name, string Json)> Sheets(JsonElement root)

@@ -79,15 +79,5 @@ public sealed class PhotoRepository(CabinFile file, TimeProvider clock)
     /// Erases a picture that was taken off the page: its bytes are overwritten in the file. It cannot be brought back.
     /// </summary>
     /// <returns>False when there is none that was taken off.</returns>
-    public bool Erase(string unit, long id)
-    {
-        using (SqliteConnection connection = file.Connect())
-        {
-            connection.Execute("pragma secure_delete = on");
-            if (connection.Execute("delete from photo where unit = @unit and id = @id and hidden = 1", new { unit, id }) == 0)
-                return false;
-        }
-        file.Checkpoint();
-        return true;
-    }
+    public bool Erase(string unit, long id) => file.Erase("photo", unit, id);
 }

@@ -92,4 +92,11 @@ public sealed class RomImageRepository(CabinFile file, TimeProvider clock)
             }
         );
     }
+
+    /// <summary>
+    /// Erases an image that was taken off the page: its bytes are overwritten in the file. It cannot be brought back; a plan
+    /// that names it says that it is not here.
+    /// </summary>
+    /// <returns>False when there is none that was taken off.</returns>
+    public bool Erase(string unit, long id) => file.Erase("rom_image", unit, id);
 }

@@ -1,10 +1,8 @@
 using System.Data;
-using System.Text.Json;
 using System.Text.Json.Nodes;
 using Dapper;
 using Microsoft.Data.Sqlite;
 using RustCabin.Core.Declared;
-using RustCabin.Core.Packs;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Data;
@@ -19,41 +17,59 @@ sealed record SheetRow(string Kind, string Id, string Json);
 /// </summary>
 public sealed class SheetRepository(CabinFile file, TimeProvider clock)
 {
-    volatile Pack? _parsed;
+    /// <summary>The sheets that read, and those that do not.</summary>
+    sealed record Known(Pack Pack, IReadOnlyList<SetAside> Aside);
+
+    volatile Known? _known;
     volatile int _version;
 
-    /// <summary>All sheets but the jobs.</summary>
-    public Pack All()
+    /// <summary>All sheets that read, but the jobs.</summary>
+    public Pack All() => Now().Pack;
+
+    /// <summary>The sheets that do not read, and why.</summary>
+    public IReadOnlyList<SetAside> Aside() => Now().Aside;
+
+    Known Now()
     {
-        if (_parsed is { } parsed)
-            return parsed;
+        if (_known is { } known)
+            return known;
         // What is read while a sheet is being written may be older than what is committed meanwhile: then it is used once and not
         // kept.
         int version = _version;
         using SqliteConnection connection = file.Connect();
-        Reading<Pack> reading = Load(connection, null);
-        Pack pack = reading.Value ?? throw new CabinFileException($"A sheet in the database does not read: {reading.Errors[0]}");
+        var aside = new List<SetAside>();
+        Pack pack = Load(connection, null, aside);
+        known = new Known(pack, aside);
         if (version == _version)
-            _parsed = pack;
-        return pack;
+            _known = known;
+        return known;
     }
 
     /// <summary>Reads what stands in the database, inside a transaction what would stand there after it.</summary>
-    internal static Reading<Pack> Load(SqliteConnection connection, IDbTransaction? transaction)
-    {
-        ILookup<string, string> rows = Rows(connection, transaction).ToLookup(r => r.Kind, r => r.Json);
-        using JsonDocument document = PackReader.Parse(
-            CanonicalPack.Compose(Currency(connection, transaction), kind => rows[kind])
-        );
-        return PackReader.Read(document.RootElement, limitSheets: false);
-    }
+    /// <param name="aside">Takes what does not read.</param>
+    internal static Pack Load(SqliteConnection connection, IDbTransaction? transaction, List<SetAside> aside) =>
+        Sound.Read(Currency(connection, transaction), Rows(connection, transaction, aside), aside);
+
+    const string NotRemoved = "not exists (select 1 from removed r where r.kind = s.kind and r.id = s.id)";
 
     /// <summary>Every stored sheet but the jobs, in the order in which they came.</summary>
-    internal static IEnumerable<SheetRow> Rows(SqliteConnection connection, IDbTransaction? transaction) =>
-        connection.Query<SheetRow>(
-            "select kind, id, json from sheet s where not exists (select 1 from removed r where r.kind = s.kind and r.id = s.id) "
-                + "order by rowid",
-            transaction: transaction
+    /// <param name="aside">Takes what the file does not give.</param>
+    internal static List<SheetRow> Rows(SqliteConnection connection, IDbTransaction? transaction, List<SetAside> aside) =>
+        Sound.Rows(
+            () =>
+                connection.Query<SheetRow>(
+                    $"select kind, id, json from sheet s where {NotRemoved} order by rowid",
+                    transaction: transaction
+                ),
+            () =>
+                connection.Query<(string, string)>($"select kind, id from sheet s where {NotRemoved}", transaction: transaction),
+            key =>
+                connection.QuerySingleOrDefault<SheetRow>(
+                    "select kind, id, json from sheet where kind = @Kind and id = @Id",
+                    new { key.Kind, key.Id },
+                    transaction
+                ),
+            aside
         );
 
     /// <summary>The cabin's one currency; the first pack gives it.</summary>
@@ -122,6 +138,6 @@ public sealed class SheetRepository(CabinFile file, TimeProvider clock)
     internal void Forget()
     {
         Interlocked.Increment(ref _version);
-        _parsed = null;
+        _known = null;
     }
 }

@@ -48,7 +48,8 @@ public sealed class ShelfRepository(CabinFile file, SheetRepository sheets, Time
         [
             .. connection.Query<(string, string, string)>(
                 """
-                select r.kind, r.id, coalesce(s.name, json_extract(c.json, '$.name'), r.id) from removed r
+                select r.kind, r.id, coalesce(s.name,
+                  case when json_valid(c.json) then json_extract(c.json, '$.name') end, r.id) from removed r
                 left join sheet s on r.kind = 'unit' and s.kind = 'unit' and s.id = r.id
                 left join job j on r.kind = 'job' and j.id = r.id
                 left join job_change c on c.job = j.id and c.seq = j.position

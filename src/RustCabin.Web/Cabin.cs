@@ -10,8 +10,8 @@ using Serilog.Events;
 namespace RustCabin.Web;
 
 /// <summary>Builds and runs the web application. Options: <c>--data DIR</c>, <c>--demo</c> (fill an empty cabin with the sample
-/// packs), <c>--backup FILE</c>, <c>--restore FILE</c> and <c>--phrase</c> (<see cref="FileWork"/>), <c>--urls</c>, <c>--open</c>
-/// (asks for a pass phrase when there is none), <c>--sign-in everybody</c> (this machine's browsers too),
+/// packs), <c>--backup FILE</c>, <c>--restore FILE</c> and <c>--phrase</c> (<see cref="FileWork"/>), <c>--urls</c>,
+/// <c>--open</c> (asks for a pass phrase when there is none), <c>--sign-in everybody</c> (this machine's browsers too),
 /// <c>--patience MS</c> (how long a page waits for a search before it shows how far it is; 450).</summary>
 public static class Cabin
 {
@@ -173,8 +173,10 @@ public static class Cabin
         );
         builder.Services.AddSingleton<Pages.Rom.ChainDesk>();
         builder.Services.AddRazorPages(razor =>
-            razor.Conventions.ConfigureFilter(new Microsoft.AspNetCore.Mvc.AutoValidateAntiforgeryTokenAttribute())
-        );
+        {
+            razor.Conventions.ConfigureFilter(new Microsoft.AspNetCore.Mvc.AutoValidateAntiforgeryTokenAttribute());
+            razor.Conventions.ConfigureFilter(new KnownPresses());
+        });
         builder.Services.AddAntiforgery(a => a.Cookie.Name = "cabin-forgery");
         builder.Services.AddResponseCompression(c => c.EnableForHttps = false);
         builder.Services.AddHealthChecks().AddCheck<CabinHealth>("cabin");

@@ -3,7 +3,8 @@ using RustCabin.Web.SignIn;
 
 namespace RustCabin.Web;
 
-/// <summary>What is done with the cabin's files instead of opening them: a backup taken or put back, a pass phrase set.</summary>
+/// <summary>What is done with the cabin's files instead of opening them: a backup taken or put back, a pass phrase
+/// set.</summary>
 static class FileWork
 {
     /// <summary>The folder that holds the cabin: <c>--data</c>, or the usual one of this user.</summary>

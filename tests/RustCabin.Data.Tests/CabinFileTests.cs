@@ -66,7 +66,8 @@ public sealed class CabinFileTests : IDisposable
     [Fact, System.Runtime.Versioning.UnsupportedOSPlatform("windows")]
     public void The_file_alone_is_the_cabin_and_its_owner_alone_reads_it()
     {
-        Assert.Equal(0, new FileInfo(_cabin.Path + "-wal").Length);
+        // Empty, or gone with the last connection, which another test may have let go of.
+        Assert.False(new FileInfo(_cabin.Path + "-wal") is { Exists: true, Length: > 0 });
         Assert.Equal(UnixFileMode.UserRead | UnixFileMode.UserWrite, File.GetUnixFileMode(_cabin.Path));
         string inner = Path.Combine(Path.GetDirectoryName(_cabin.Path)!, "made", "cabin.db");
         CabinFile.Open(inner);

@@ -33,7 +33,8 @@ public sealed partial class PassportReadTests : IAsyncLifetime
         Assert.Equal((await File.ReadAllTextAsync(file)).TrimEnd(), told);
     }
 
-    /// <summary>The panels but that of the dated changes: heading, then what stands under it, without what is pressed.</summary>
+    /// <summary>The panels but that of the dated changes: heading, then what stands under it, without what is
+    /// pressed.</summary>
     static IEnumerable<string> Lines(IHtmlDocument passport)
     {
         foreach (IElement press in passport.QuerySelectorAll("main form").ToList())

@@ -163,4 +163,56 @@ public sealed class TheCabinTests : IAsyncLifetime
         foreach (SqliteConnection connection in some)
             connection.Dispose();
     }
+
+    [Fact]
+    public async Task What_does_not_read_takes_only_itself_and_the_shelf_says_so()
+    {
+        Spoil("update sheet set json = '{' where kind = 'part' and id = 'fathom'");
+        Spoil(
+            "update job_change set json = 'rust' where job = 'slip-7-picture' and seq = (select max(seq) from job_change "
+                + "where job = 'slip-7-picture')"
+        );
+        await _cabin.Stop();
+        await _cabin.Start();
+        IHtmlDocument shelf = await _cabin.Page("/");
+        string aside = shelf.QuerySelector("#aside")!.TextContent;
+        Assert.Contains("part fathom: it is not JSON any more", aside.Replace("  ", " "));
+        Assert.Contains("job slip-7-picture", aside);
+        Assert.NotNull(shelf.QuerySelector("#unit-slip-7"));
+        foreach (
+            string page in (string[])
+                ["/cupboard", "/sheets", "/tools", "/cabin", "/search?q=board", "/jobs/chalk-primer-slots/memory"]
+        )
+            Assert.Equal(HttpStatusCode.OK, (await _cabin.Http.GetAsync(page)).StatusCode);
+        IHtmlDocument told = await _cabin.Page("/jobs/slip-7-picture/memory", HttpStatusCode.InternalServerError);
+        Assert.Contains("does not read any more", told.QuerySelector("main .empty p")!.TextContent);
+    }
+
+    [Fact]
+    public async Task An_image_that_was_taken_off_can_be_erased_for_good()
+    {
+        var file = CabinFile.Open(Path.Combine(_cabin.Data, "cabin.db"));
+        var images = new RomImageRepository(file, TimeProvider.System);
+        RomImageLine kept = images.Add("slip-7", "old.bin", "read", "mine", [.. Enumerable.Repeat((byte)0xA7, 4096)])!;
+        images.Hide("slip-7", kept.Id, hidden: true);
+        IHtmlDocument page = await _cabin.Page("/cabin");
+        var form = (IHtmlFormElement)
+            page.QuerySelectorAll("#off-images form").Single(f => f.QuerySelector($"[value='{kept.Id}']") is not null);
+        (HttpStatusCode status, page) = await _cabin.Press(form);
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.DoesNotContain("old.bin", page.Body!.TextContent);
+        Assert.Null(images.Bytes("slip-7", kept.Id));
+        Assert.Equal(-1, File.ReadAllBytes(file.Path).AsSpan().IndexOf([.. Enumerable.Repeat((byte)0xA7, 64)]));
+    }
+
+    void Spoil(string sql)
+    {
+        using var spoilt = new SqliteConnection($"Data Source={Path.Combine(_cabin.Data, "cabin.db")};Pooling=False");
+        spoilt.Open();
+        using SqliteCommand command = spoilt.CreateCommand();
+        // Without the triggers that would keep the search up to date with it.
+        command.CommandText = "select group_concat('drop trigger ' || name, ';') from sqlite_master where type = 'trigger'";
+        command.CommandText = $"{command.ExecuteScalar()};{sql}";
+        command.ExecuteNonQuery();
+    }
 }

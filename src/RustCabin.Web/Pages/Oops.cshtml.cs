@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using RustCabin.Core.Maps;
+using RustCabin.Data;
 
 namespace RustCabin.Web.Pages;
 
@@ -43,6 +44,10 @@ public sealed class OopsModel : PageModel
                     + $"lines, and import the pack again."
             ),
             null when StoreTrouble.Of(HttpContext) is { } trouble => ("Not kept", trouble.Words),
+            null when HttpContext.Features.Get<IExceptionHandlerFeature>()?.Error is CabinFileException aside => (
+                "Set aside",
+                $"{aside.Message} Everything else works. The shelf says what can be done."
+            ),
             null => ("Something broke", "Nothing that was confirmed is lost. The log on the terminal says what happened."),
             _ => ($"Refused ({code})", "Nothing was changed."),
         };

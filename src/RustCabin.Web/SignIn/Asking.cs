@@ -2,7 +2,8 @@ using System.Text;
 
 namespace RustCabin.Web.SignIn;
 
-/// <summary>Asks at the terminal for a pass phrase, twice and unseen. It is never an argument, which other users could read.</summary>
+/// <summary>Asks at the terminal for a pass phrase, twice and unseen. It is never an argument, which other users could
+/// read.</summary>
 static class Asking
 {
     const string Variable = "CABIN_PHRASE";

@@ -15,7 +15,8 @@ namespace RustCabin.Web.SignIn;
 public sealed record Door(DoorFile File, bool IsOpen, bool Everybody, IReadOnlyList<string> Hosts)
 {
     /// <summary>The settings as they were asked for, looked at before anything listens.</summary>
-    /// <exception cref="ListeningException">An address is open to other machines and no phrase is set, or cannot be bound.</exception>
+    /// <exception cref="ListeningException">An address is open to other machines and no phrase is set, or cannot be
+    /// bound.</exception>
     public static Door Of(IConfiguration settings, DoorFile file)
     {
         IReadOnlyList<string> asked = Listening.Hosts(settings);
@@ -23,8 +24,8 @@ public sealed record Door(DoorFile File, bool IsOpen, bool Everybody, IReadOnlyL
             open = asked.Any(h => !Listening.Own.Contains(h));
         if ((open || everybody) && !file.HasPhrase)
             throw new ListeningException(
-                $"{asked.FirstOrDefault(h => !Listening.Own.Contains(h)) ?? "this machine"} is open to other machines, and no pass "
-                    + "phrase is set. ./cabin run --open asks for one; without it use http://127.0.0.1:PORT."
+                $"{asked.FirstOrDefault(h => !Listening.Own.Contains(h)) ?? "this machine"} is open to other machines, and "
+                    + "no pass phrase is set. ./cabin run --open asks for one; without it use http://127.0.0.1:PORT."
             );
         return new Door(
             file,

@@ -12,8 +12,8 @@ namespace RustCabin.Web.SignIn;
 public sealed record SignedIn(string Key, string From, DateTimeOffset At);
 
 /// <summary>
-/// Who may come in from other machines: the pass phrase, hashed, and the devices that gave it. It lies beside the cabin's file and
-/// not in it, so that no backup carries it. Source: docs/security.md, Sign-in.
+/// Who may come in from other machines: the pass phrase, hashed, and the devices that gave it. It lies beside the cabin's file
+/// and not in it, so that no backup carries it. Source: docs/security.md, Sign-in.
 /// </summary>
 public sealed class DoorFile(string home, TimeProvider clock)
 {

@@ -3,8 +3,8 @@ using System.Threading.RateLimiting;
 namespace RustCabin.Web.SignIn;
 
 /// <summary>
-/// Slows whoever guesses: ten wrong phrases a minute from one address, sixty from all together; and one phrase is tried at a time.
-/// Source: docs/security.md, Sign-in.
+/// Slows whoever guesses: ten wrong phrases a minute from one address, sixty from all together; and one phrase is tried at a
+/// time. Source: docs/security.md, Sign-in.
 /// </summary>
 public sealed class WrongPhrases : IDisposable
 {

@@ -14,9 +14,9 @@ using RustCabin.Data;
 namespace RustCabin.Web.Stations;
 
 /// <summary>
-/// What every station of a job does: loads the job, shows the frame, and takes the presses that any station may offer (a switch,
-/// a fix,
-/// undo, redo). A press is a plain form: with script the page is changed in place, without it the browser loads it anew.
+/// What every station of a job does: loads the job, shows the frame, and takes the presses that any station may offer (a
+/// switch, a fix, undo, redo). A press is a plain form: with script the page is changed in place, without it the browser loads
+/// it anew.
 /// </summary>
 public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : PageModel, IRefusing
 {
@@ -81,27 +81,20 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
     {
         if (!Load(job))
             return NotFound();
-        Settings found;
+        Settings? found;
         try
         {
-            found = SettingsSolver.Solve(View.After, most: 1, cancel: HttpContext.RequestAborted, within: Api.HeavyWork.AtMost);
+            found = Solved(most: 1);
             // Wants that no switch can give do not keep the rest from being set right.
-            if (found.Solutions.Count == 0 && View.Answer.Standing == Standing.Stop)
-                found = SettingsSolver.Solve(
-                    View.After,
-                    wants: [],
-                    most: 1,
-                    cancel: HttpContext.RequestAborted,
-                    within: Api.HeavyWork.AtMost
-                )
-                    is { Solutions.Count: > 0 } without
-                    ? without
-                    : found;
+            if (found is { Solutions.Count: 0 } && View.Answer.Standing == Standing.Stop)
+                found = Solved(most: 1, wants: []) is { Solutions.Count: > 0 } without ? without : found;
         }
         catch (TooManyTriedException wide)
         {
             return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: {wide.Message}.");
         }
+        if (found is null)
+            return Refuse(StatusCodes.Status503ServiceUnavailable, $"Nothing was changed. {Api.HeavyWork.Busy}");
         if (found is { Solutions.Count: 0, Decided: false })
             return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed. {Undecided}");
         if (found.Solutions.Count == 0)
@@ -112,6 +105,16 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
                     + $"parts that do."
             );
         return Settle(job, version, found.Solutions[0]);
+    }
+
+    /// <summary>What the solver finds for the job as planned; null: it had no place among the heavy work in time.</summary>
+    /// <exception cref="TooManyTriedException">There is more to try than it takes.</exception>
+    protected Settings? Solved(int most, IReadOnlyList<Need>? wants = null)
+    {
+        CancellationToken gone = HttpContext.RequestAborted;
+        return HttpContext
+            .RequestServices.GetRequiredService<Api.HeavyWork>()
+            .Now(() => SettingsSolver.Solve(View.After, wants, most, cancel: gone, within: Api.HeavyWork.AtMost), gone);
     }
 
     /// <summary>What a page says where the solver's time was over first.</summary>

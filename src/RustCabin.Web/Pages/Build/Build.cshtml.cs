@@ -112,8 +112,8 @@ public sealed class BuildModel(SheetRepository sheets, JobRepository jobs) : Sta
         );
 
     /// <summary>
-    /// Steps that a gate is about and that are not ticked yet: a reading that is typed early is not taken for one of them, unless
-    /// they are ticked with it.
+    /// Steps that a gate is about and that are not ticked yet: a reading that is typed early is not taken for one of them,
+    /// unless they are ticked with it.
     /// </summary>
     IActionResult? Early(StepProgress gate, bool tick)
     {

@@ -4,9 +4,9 @@ using RustCabin.Data;
 namespace RustCabin.Web.Pages.Import;
 
 /// <summary>
-/// Packs to take away: <c>GET /export</c> for the whole cabin, <c>GET /export/units/{id}</c> for one unit with all that it needs,
-/// <c>GET /export/sheets/{kind}/{id}</c> for one sheet; and the schema
-/// that packs follow, <c>GET /schema/pack.schema.json</c>.
+/// Packs to take away: <c>GET /export</c> for the whole cabin, <c>GET /export/units/{id}</c> for one unit with all that it
+/// needs, <c>GET /export/sheets/{kind}/{id}</c> for one sheet; and the schema that packs follow, <c>GET
+/// /schema/pack.schema.json</c>.
 /// </summary>
 static class Export
 {
@@ -16,8 +16,7 @@ static class Export
         routes
             .MapGet(
                 "/export/units/{id}",
-                (string id, PackExport export, SheetRepository sheets, JobRepository jobs) =>
-                    export.OfUnit(id, sheets.All(), jobs.All()) is { } pack ? File(pack, id) : Results.NotFound()
+                (string id, PackExport export) => export.OfUnit(id) is { } pack ? File(pack, id) : Results.NotFound()
             )
             .ExcludeFromDescription();
         routes

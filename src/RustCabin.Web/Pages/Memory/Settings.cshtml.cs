@@ -13,8 +13,8 @@ using RustCabin.Web.Stations;
 namespace RustCabin.Web.Pages.Memory;
 
 /// <summary>
-/// One way to set the unit: as it stands, as planned, or by a named setting. <paramref name="Name"/> null: not one that the user
-/// named.
+/// One way to set the unit: as it stands, as planned, or by a named setting. <paramref name="Name"/> null: not one that the
+/// user named.
 /// </summary>
 public sealed record SettingColumn(string Title, string? Name, PlannedUnit Unit, Answer Answer);
 
@@ -42,14 +42,11 @@ public sealed class SettingsModel(SheetRepository sheets, JobRepository jobs) : 
         if (Solve && HttpMethods.IsGet(Request.Method))
             try
             {
-                Found = SettingsSolver.Solve(
-                    View.After,
-                    most: Shown,
-                    cancel: HttpContext.RequestAborted,
-                    within: Api.HeavyWork.AtMost
-                );
-                if (!Found.Decided)
-                    Notice = Undecided;
+                Found = Solved(Shown);
+                Notice =
+                    Found is null ? Api.HeavyWork.Busy
+                    : !Found.Decided ? Undecided
+                    : null;
             }
             catch (TooManyTriedException wide)
             {
@@ -109,7 +106,8 @@ public sealed class SettingsModel(SheetRepository sheets, JobRepository jobs) : 
     {
         if (!Load(job))
             return NotFound();
-        IReadOnlyList<Choice> found = SettingsSolver.Solve(View.After, most: Shown, cancel: HttpContext.RequestAborted).Solutions;
+        if (Solved(Shown) is not { Solutions: var found })
+            return Refuse(StatusCodes.Status503ServiceUnavailable, $"Nothing was changed. {Api.HeavyWork.Busy}");
         return index >= 0 && index < found.Count
             ? Settle(job, version, found[index])
             : Refuse(

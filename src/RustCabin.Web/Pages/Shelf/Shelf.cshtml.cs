@@ -28,8 +28,10 @@ public sealed class ShelfModel(
     {
         ViewData["Title"] = "Shelf";
         Pack all = sheets.All();
-        ILookup<string, StoredJob> stored = jobs.Stored().ToLookup(j => j.Job.Unit);
+        (IReadOnlyList<StoredJob> standing, IReadOnlyList<SetAside> aside) = jobs.Standing();
+        ILookup<string, StoredJob> stored = standing.ToLookup(j => j.Job.Unit);
         Removed = shelf.Removed();
+        Aside = [.. sheets.Aside(), .. aside];
         BackupIsDue = backup.State().IsDue(clock.GetUtcNow());
         var units = new List<ShelfUnit>();
         var unplanned = new List<(Unit, string)>();
@@ -53,6 +55,9 @@ public sealed class ShelfModel(
 
     /// <summary>Units that cannot be planned, and why.</summary>
     public IReadOnlyList<(Unit Unit, string Why)> Unplanned { get; private set; } = [];
+
+    /// <summary>Sheets and jobs that do not read any more.</summary>
+    public IReadOnlyList<SetAside> Aside { get; private set; } = [];
 
     /// <summary>What was taken off the shelf, and can be put back.</summary>
     public IReadOnlyList<(string Kind, string Id, string Name)> Removed { get; private set; } = [];
@@ -104,6 +109,12 @@ public sealed class ShelfModel(
             jobs.ChangeBoth(job, version, "Job ended", j => JobEdits.End(j, view.Unit), unit => UnitEdits.Fold(unit, now))
         );
     }
+
+    /// <summary>Takes a job that does not read back to its latest state that does.</summary>
+    public IActionResult OnPostGoBack(string job) =>
+        jobs.GoBack(job)
+            ? LocalRedirect("/")
+            : Refuse("No earlier state of that job reads either. Restore a backup: ./cabin restore FILE.");
 
     public IActionResult OnPostRemove(string kind, string id) =>
         (kind == "unit" ? shelf.RemoveUnit(id) : shelf.Remove(id)) ? LocalRedirect("/#removed") : NotFound();

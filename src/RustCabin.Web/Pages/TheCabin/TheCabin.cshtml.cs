@@ -13,6 +13,7 @@ public sealed class TheCabinModel(
     Backup backup,
     Holdings holdings,
     PhotoRepository photos,
+    RomImageRepository images,
     SheetRepository sheets,
     Door door,
     IServer server,
@@ -20,7 +21,8 @@ public sealed class TheCabinModel(
 ) : PageModel
 {
     public IReadOnlyList<Holding> Holds { get; private set; } = [];
-    public IReadOnlyList<OffPhoto> OffPhotos { get; private set; } = [];
+    public IReadOnlyList<OffPage> OffPhotos { get; private set; } = [];
+    public IReadOnlyList<OffPage> OffImages { get; private set; } = [];
     public BackupState LastBackup { get; private set; } = new(null, 0, null);
     public bool BackupIsDue => LastBackup.IsDue(clock.GetUtcNow());
     public string FilePath => file.Path;
@@ -60,10 +62,15 @@ public sealed class TheCabinModel(
     /// <summary>Erases a picture that was taken off its page.</summary>
     public IActionResult OnPostErase(string unit, long photo) => photos.Erase(unit, photo) ? LocalRedirect("/cabin") : NotFound();
 
+    /// <summary>Erases an image of a ROM device that was taken off its page.</summary>
+    public IActionResult OnPostEraseImage(string unit, long image) =>
+        images.Erase(unit, image) ? LocalRedirect("/cabin") : NotFound();
+
     void Load()
     {
         ViewData["Title"] = "The cabin";
-        (Holds, OffPhotos, LastBackup) = (holdings.All(), holdings.OffPhotos(), backup.State());
+        (Holds, LastBackup) = (holdings.All(), backup.State());
+        (OffPhotos, OffImages) = (holdings.OffPhotos(), holdings.OffImages());
         FileBytes = new FileInfo(file.Path).Length;
         Damage = file.Damage();
     }

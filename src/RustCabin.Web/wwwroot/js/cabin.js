@@ -73,7 +73,8 @@
       }
       // What could not be kept stays as it was typed; the cause is told over it.
       if ((answer.status >= 500 || answer.status === 401) && options.method === "POST") {
-        const told = new DOMParser().parseFromString(await answer.text(), "text/html").querySelector("main .empty p");
+        const page = new DOMParser().parseFromString(await answer.text(), "text/html");
+        const told = page.querySelector("main .empty p, main .notice");
         alert(told ? told.textContent : "Something broke. Nothing that was confirmed is lost.");
       } else await show(await answer.text(), answer.url);
       if (!keep && answer.ok && answer.url !== location.href) history.pushState(null, "", answer.url);

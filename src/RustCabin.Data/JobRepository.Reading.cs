@@ -1,0 +1,174 @@
+using System.Collections.Concurrent;
+using System.Text.Json;
+using Dapper;
+using Microsoft.Data.Sqlite;
+using RustCabin.Core.Packs;
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Data;
+
+// What is asked of the jobs; what is done to them is in JobRepository.cs.
+public sealed partial class JobRepository
+{
+    // Set field by field: a column that is null in the first row has no type to match a constructor with.
+    sealed record FoundRow
+    {
+        public string Id { get; init; } = "";
+        public long Version { get; init; }
+        public string Json { get; init; } = "";
+        public string? Undoes { get; init; }
+        public string? Redoes { get; init; }
+    }
+
+    /// <summary>
+    /// What was read before: the same text is the same job, and the same object, so that what is worked out from it can be kept
+    /// beside it.
+    /// </summary>
+    readonly ConcurrentDictionary<string, Job> _read = new(StringComparer.Ordinal);
+
+    /// <summary>So many texts are kept at most; beyond it all are given up, and come back as they are asked for.</summary>
+    const int MostRead = 1000;
+
+    /// <summary>The names, and what stood for the state of all jobs when they were read.</summary>
+    sealed record KnownNames(string Stamp, IReadOnlyList<JobName> Names);
+
+    volatile KnownNames? _names;
+
+    /// <summary>Every job that reads.</summary>
+    public IReadOnlyList<Job> All() => [.. Stored().Select(j => j.Job)];
+
+    /// <summary>Ids, units and names alone, in the order in which the jobs came.</summary>
+    public IReadOnlyList<JobName> Names()
+    {
+        using SqliteConnection connection = file.Connect();
+        string stamp = connection.QuerySingle<string>(
+            "select count(*) || ' ' || total(version) || ' ' || (select coalesce(max(rowid), 0) from job_change) || ' ' || "
+                + "(select coalesce(group_concat(kind || id), '') from removed) from job"
+        );
+        if (_names is { } known && known.Stamp == stamp)
+            return known.Names;
+        JobName[] names =
+        [
+            .. connection.Query<JobName>(
+                "select j.id, j.unit, case when json_valid(c.json) then json_extract(c.json, '$.name') else j.id end as name "
+                    + "from job j join job_change c on c.job = j.id and "
+                    + $"c.seq = j.position where {There} order by j.rowid"
+            ),
+        ];
+        _names = new KnownNames(stamp, names);
+        return names;
+    }
+
+    const string SelectStored = """
+        select j.id, j.version, c.json,
+          case when exists (select 1 from job_change e where e.job = j.id and e.seq < j.position and e.dropped = 0)
+            then c.what end as undoes,
+          (select e.what from job_change e where e.job = j.id and e.seq > j.position and e.dropped = 0
+            order by e.seq limit 1) as redoes
+        from job j join job_change c on c.job = j.id and c.seq = j.position
+        """;
+
+    /// <summary>A job as it stands; null: there is none.</summary>
+    /// <exception cref="CabinFileException">It does not read, or its unit does not.</exception>
+    public StoredJob? Find(string id)
+    {
+        using SqliteConnection connection = file.Connect();
+        if (One(connection, id) is not { } found)
+            return null;
+        StoredJob job = Stored(found) ?? throw new CabinFileException($"The job \"{id}\" does not read any more.");
+        return Dangles(found) is { } why
+            ? throw new CabinFileException($"What the job \"{id}\" is about does not read any more: {why}.")
+            : job;
+    }
+
+    /// <summary>Every job that reads, as it stands, in the order in which they came.</summary>
+    public IReadOnlyList<StoredJob> Stored() => Standing().Jobs;
+
+    /// <summary>The jobs that do not read.</summary>
+    public IReadOnlyList<SetAside> Aside() => Standing().Aside;
+
+    /// <summary>Both: the jobs that read, and those that do not.</summary>
+    public (IReadOnlyList<StoredJob> Jobs, IReadOnlyList<SetAside> Aside) Standing()
+    {
+        using SqliteConnection connection = file.Connect();
+        return Read(connection);
+    }
+
+    static FoundRow? One(SqliteConnection connection, string id) =>
+        connection.QuerySingleOrDefault<FoundRow>($"{SelectStored} where j.id = @id and {There}", new { id });
+
+    (List<StoredJob> Jobs, List<SetAside> Aside) Read(SqliteConnection connection)
+    {
+        var aside = new List<SetAside>();
+        var jobs = new List<StoredJob>();
+        List<FoundRow> rows = Sound.Rows(
+            () => connection.Query<FoundRow>($"{SelectStored} where {There} order by j.rowid"),
+            () => connection.Query<(string, string)>($"select 'job', j.id from job j where {There}"),
+            key => One(connection, key.Id),
+            aside
+        );
+        foreach (FoundRow row in rows)
+            if (Stored(row) is not { } job)
+                aside.Add(
+                    new SetAside("job", row.Id, Sound.IsJson(row.Json) ? "it is no job any more" : "it is not JSON any more")
+                );
+            else if (Dangles(row) is { } why)
+                aside.Add(new SetAside("job", row.Id, why));
+            else
+                jobs.Add(job);
+        return (jobs, aside);
+    }
+
+    /// <summary>What a job refers to that was set aside; null: nothing, as nearly always.</summary>
+    string? Dangles(FoundRow row)
+    {
+        if (sheets.Aside().Count == 0)
+            return null;
+        using JsonDocument document = JsonDocument.Parse(row.Json);
+        return PackReader.ReadJob(document.RootElement, sheets.All()).Errors is [var first, ..] ? first.Told : null;
+    }
+
+    StoredJob? Stored(FoundRow found) =>
+        Parse(found.Json) is { } job ? new(job, found.Version, found.Undoes, found.Redoes) : null;
+
+    /// <summary>The job's changes, newest first.</summary>
+    public IReadOnlyList<JobChange> History(string id)
+    {
+        using SqliteConnection connection = file.Connect();
+        return
+        [
+            .. connection
+                .Query<(long Seq, string At, string What, bool Standing)>(
+                    "select c.seq, c.at, c.what, c.dropped = 0 and c.seq <= j.position from job_change c join job j on j.id = "
+                        + "c.job where c.job = @id order by c.seq desc",
+                    new { id }
+                )
+                .Select(r => new JobChange(r.Seq, DateTimeOffset.Parse(r.At), r.What, r.Standing)),
+        ];
+    }
+
+    /// <summary>The job that a text is; null: it does not read as one.</summary>
+    Job? Parse(string json)
+    {
+        if (_read.TryGetValue(json, out Job? known))
+            return known;
+        if (Read(json) is not { } job)
+            return null;
+        if (_read.Count >= MostRead)
+            _read.Clear();
+        return _read.GetOrAdd(json, job);
+    }
+
+    static Job? Read(string json)
+    {
+        try
+        {
+            using JsonDocument document = JsonDocument.Parse(json);
+            return PackReader.ReadJob(document.RootElement, null).Value;
+        }
+        catch (JsonException)
+        {
+            return null;
+        }
+    }
+}
