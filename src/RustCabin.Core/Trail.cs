@@ -24,6 +24,7 @@ public static class Trail
         new Power.PowerStation(),
         new Rom.RomStation(),
         new Speed.SpeedStation(),
+        new Wiring.WiringStation(),
         new WantsStation(),
         new Mends.MendStation(),
         new Passport.PassportStation(),
@@ -80,7 +81,8 @@ public static class Trail
     }
 
     /// <summary>
-    /// A part that seeks its site may find another when others come or go: what is found of its place does not rest on it alone.
+    /// A part that seeks its site may find another when others come or go: what is found of its place does not rest on it
+    /// alone.
     /// </summary>
     static Rests RestsOf(PlannedUnit unit, Check check, Finding finding) =>
         check.Rests == Rests.Subjects && unit.Instances.Any(i => i.SeeksSite && finding.Subjects.Contains(i.Subject))

@@ -70,9 +70,9 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
             // A reading proves nothing of what is not in yet: a gate counts once the steps that it is about are done.
             Step[] waits = [.. steps.Where(s => s.State != StepState.Done && step.Needs.Contains(s.Step.Id)).Select(s => s.Step)];
             bool done =
-                step.Kind == StepKind.Gate
-                    ? reading is { Agrees: true } && waits.Length == 0
-                    : step.Proved ?? job?.Done.Contains(step.Id) == true;
+                step.Kind == StepKind.Gate ? reading is { Agrees: true } && waits.Length == 0
+                : step.Proved is { } proved ? proved && waits.Length == 0
+                : job?.Done.Contains(step.Id) == true;
             StepState state =
                 done ? StepState.Done
                 : reading is { Agrees: false } ? StepState.Differs

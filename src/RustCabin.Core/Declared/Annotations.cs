@@ -4,7 +4,8 @@ namespace RustCabin.Core.Declared;
 [AttributeUsage(AttributeTargets.Property)]
 public sealed class IdAttribute : Attribute;
 
-/// <summary>The text is free: it may be empty, and has up to 4,000 characters. Without it a text is a name of 1 to 200.</summary>
+/// <summary>The text is free: it may be empty, and has up to 4,000 characters. Without it a text is a name of 1 to
+/// 200.</summary>
 [AttributeUsage(AttributeTargets.Property)]
 public sealed class LongTextAttribute : Attribute;
 
@@ -38,7 +39,8 @@ public sealed class OrNumberAttribute : Attribute;
 public sealed class UsualAttribute : Attribute;
 
 /// <summary>
-/// What the sheet says here is the name of a thing that stands on a sheet: the editor offers those, and nothing has to be typed.
+/// What the sheet says here is the name of a thing that stands on a sheet: the editor offers those, and nothing has to be
+/// typed.
 /// </summary>
 /// <param name="things">Which things.</param>
 [AttributeUsage(AttributeTargets.Property)]
@@ -110,6 +112,21 @@ public enum Things
 
     /// <summary>Ways of the part named beside it.</summary>
     Ways,
+
+    /// <summary>Circuit boards of the sheet.</summary>
+    Boards,
+
+    /// <summary>Chips on the model's boards, and on those of the part.</summary>
+    BoardChips,
+
+    /// <summary>Points on the model's boards, and on those of the part.</summary>
+    Points,
+
+    /// <summary>Nets of the model, and of the part.</summary>
+    Nets,
+
+    /// <summary>Places of the model and of the part: legs, points, contacts, pads.</summary>
+    Places,
 }
 
 /// <summary>

@@ -65,6 +65,9 @@ public sealed record Job
     [Display(ShortName = "mend by hand", Description = "Mends that a person makes, each of which settles a finding.")]
     public IReadOnlyList<HandMend> Mends { get; init; } = [];
 
+    [Display(ShortName = "reading of the meter", Description = "What a meter showed between places that were changed.")]
+    public IReadOnlyList<Probe> Probes { get; init; } = [];
+
     [Display(Description = "It is over: what was done is on the unit, and nothing more is to be done.")]
     public bool Ended { get; init; }
 
@@ -96,6 +99,31 @@ public sealed record JobLimits
 
     [Id, OnSheet(Things.Parts), Display(Description = "Parts that every proposal must hold.")]
     public IReadOnlyList<string> Keep { get; init; } = [];
+}
+
+/// <summary>What a meter showed between two places: a beep or none, or ohms. Source: docs/handbook/wiring.md,
+/// Readings.</summary>
+public sealed record Probe : ICompleted<Probe>
+{
+    [Required, Display(Description = "One place.")]
+    public string From { get; init; } = "";
+
+    [Required, Display(Description = "The other.")]
+    public string To { get; init; } = "";
+
+    [Display(Description = "It beeped; left out where ohms were read.")]
+    public bool? Beep { get; init; }
+
+    [Range(0, 1_000_000_000), UnitOf("ohms"), Display(Description = "What was read in ohms.")]
+    public decimal? Ohms { get; init; }
+
+    /// <inheritdoc/>
+    public Probe Completed(RecordReading read)
+    {
+        if (Beep is null && Ohms is null)
+            read.WrongHere("says neither whether it beeped nor how many ohms were read");
+        return this;
+    }
 }
 
 /// <summary>A setting of a job with a name.</summary>

@@ -85,6 +85,18 @@ public sealed record Model
     [Display(Description = "Signals that upgrades tap, with the places where they lie.")]
     public IReadOnlyList<Signal> Signals { get; init; } = [];
 
+    [Display(Description = "Its circuit boards.")]
+    public IReadOnlyList<Board> Boards { get; init; } = [];
+
+    [Display(Description = "Chips on its boards, with the nets of their legs.")]
+    public IReadOnlyList<BoardChip> Chips { get; init; } = [];
+
+    [Display(Description = "Test points, pads, vias, traces, resistors and links on its boards.")]
+    public IReadOnlyList<BoardPoint> Points { get; init; } = [];
+
+    [Display(Name = "names of nets", Description = "Other names of a net, understood wherever it is named.")]
+    public OrderedDictionary<string, IReadOnlyList<string>> NetNames { get; init; } = [];
+
     [Display(Description = "The supply rails.")]
     public IReadOnlyList<Rail> Rails { get; init; } = [];
 
@@ -248,7 +260,8 @@ public sealed record AutoWindow
 }
 
 /// <summary>
-/// One line that firmware counts at power-up. With <see cref="Auto"/> it counts what self-configuration placed and scans nothing.
+/// One line that firmware counts at power-up. With <see cref="Auto"/> it counts what self-configuration placed and scans
+/// nothing.
 /// </summary>
 public sealed record PowerUpLine : ICompleted<PowerUpLine>
 {

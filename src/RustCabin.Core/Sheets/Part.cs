@@ -33,10 +33,28 @@ public sealed record Part : ICompleted<Part>
     public Unread Connector { get; init; }
 
     [Display(Description = "Whether the connector has pins or holes.")]
-    public Unread Gender { get; init; }
+    public Gender? Gender { get; init; }
 
-    [Display(Description = "The net of each contact, in order.")]
-    public Unread Contacts { get; init; }
+    [Display(Description = "The net that each of its contacts wants, in order; n takes any.")]
+    public IReadOnlyList<string> Contacts { get; init; } = [];
+
+    [Display(Description = "Its pads, to which leads go; others name them part:pad.")]
+    public IReadOnlyList<Pad> Pads { get; init; } = [];
+
+    [Display(Description = "Its own circuit boards.")]
+    public IReadOnlyList<Board> Boards { get; init; } = [];
+
+    [Display(Description = "Chips on its own boards; others name their legs part:U1.3.")]
+    public IReadOnlyList<BoardChip> Chips { get; init; } = [];
+
+    [Display(Description = "Points on its own boards.")]
+    public IReadOnlyList<BoardPoint> Points { get; init; } = [];
+
+    [Display(Name = "names of nets", Description = "Other names of a net, understood wherever it is named.")]
+    public OrderedDictionary<string, IReadOnlyList<string>> NetNames { get; init; } = [];
+
+    [Display(Description = "What can be chosen with it.")]
+    public IReadOnlyList<PartOption> Options { get; init; } = [];
 
     [Display(Description = "Sites that it brings; others name them part:site.")]
     public IReadOnlyList<Site> Sites { get; init; } = [];
@@ -157,8 +175,8 @@ public sealed record Part : ICompleted<Part>
     /// <inheritdoc/>
     public Part Completed(RecordReading read)
     {
-        if (Mix is not null && Chips.MixRules.Of(Mix) is null)
-            read.Wrong("mix", $"\"{Mix}\" is not one of {Chips.MixRules.All}");
+        if (Mix is not null && RustCabin.Core.Chips.MixRules.Of(Mix) is null)
+            read.Wrong("mix", $"\"{Mix}\" is not one of {RustCabin.Core.Chips.MixRules.All}");
         return this;
     }
 }

@@ -26,10 +26,10 @@ public sealed record Site
     public string? Connector { get; init; }
 
     [Display(Description = "Whether the connector has pins or holes.")]
-    public Unread Gender { get; init; }
+    public Gender? Gender { get; init; }
 
-    [Display(Description = "The net of each contact, in order.")]
-    public Unread Contacts { get; init; }
+    [Display(Description = "The net of each contact, in order; n is open.")]
+    public IReadOnlyList<string> Contacts { get; init; } = [];
 
     [Display(Description = "Which way its contacts face, for a flat cable.")]
     public Facing? ContactsFace { get; init; }

@@ -5,9 +5,9 @@ using RustCabin.Core.Declared;
 namespace RustCabin.Core.Sheets;
 
 /// <summary>
-/// A step of a build by what is done (<see cref="Act"/>) and to what (<see cref="About"/>), written <c>fit-fathom</c>. It is the
-/// same for the same change, so that a tick stays on
-/// its step when others come and go. Source: docs/handbook/build.md, Steps.
+/// A step of a build by what is done (<see cref="Act"/>) and to what (<see cref="About"/>), written <c>fit-fathom</c>. It is
+/// the same for the same change, so that a tick stays on its step when others come and go. Source: docs/handbook/build.md,
+/// Steps.
 /// </summary>
 /// <param name="Act">What is done, one word of <see cref="Acts"/>.</param>
 /// <param name="About">What it is done to; empty where the act says all.</param>
@@ -65,6 +65,12 @@ public static class Acts
 
     /// <summary>The machine is powered up with an instance.</summary>
     public static StepId Count(string instance) => new("count", instance);
+
+    /// <summary>A change of an instance's way is made, by its number from 1.</summary>
+    public static StepId Change(string instance, int number) => new("change", $"{instance}-{number}");
+
+    /// <summary>The wiring is proved with a meter.</summary>
+    public static readonly StepId ProbeWiring = new("probe", "wiring");
 
     /// <summary>A driver of an instance is put on, by its number from 1.</summary>
     public static StepId Driver(string instance, int number) => new("driver", $"{instance}-{number}");

@@ -69,6 +69,9 @@ public sealed record FittedPart
     [Display(Description = "Its version.")]
     public string? Version { get; init; }
 
+    [Id, Display(ShortName = "option", Description = "The options that are chosen, of the part and of its way.")]
+    public IReadOnlyList<string> Options { get; init; } = [];
+
     [Display(Description = "Whether it is done, half done or unproven.")]
     public FittedState State { get; init; }
 

@@ -54,8 +54,11 @@ public sealed record Way : ICompleted<Way>
     [Display(Description = "Its steps in order; plain text will do.")]
     public IReadOnlyList<WayStep> Steps { get; init; } = [];
 
-    [Display(Description = "Acts of wiring.")]
-    public Unread Changes { get; init; }
+    [Display(Description = "Acts of wiring, in the order of work.")]
+    public IReadOnlyList<WireChange> Changes { get; init; } = [];
+
+    [Display(Description = "What can be chosen with this way.")]
+    public IReadOnlyList<PartOption> Options { get; init; } = [];
 
     [OnSheet(Things.Cautions), Display(Description = "What can hurt.")]
     public IReadOnlyList<string> Cautions { get; init; } = [];

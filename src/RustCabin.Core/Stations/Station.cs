@@ -126,6 +126,9 @@ public enum PassportPart
     /// <summary>What was burnt.</summary>
     Burnt,
 
+    /// <summary>What was changed on the board.</summary>
+    Wired,
+
     /// <summary>What a person mended by hand.</summary>
     Mended,
 

@@ -59,8 +59,8 @@ public sealed record Step(StepId Id, StepKind Kind, string Title, IReadOnlyList<
     public PowerUpCount? Expected { get; init; }
 
     /// <summary>
-    /// For a proof by simulation, whether it holds; it cannot be ticked by hand, and locks what follows until it does. Null: the
-    /// step is ticked.
+    /// For a proof by simulation, whether it holds; it cannot be ticked by hand, and locks what follows until it does. Null:
+    /// the step is ticked.
     /// </summary>
     public bool? Proved { get; init; }
 
@@ -85,6 +85,9 @@ public enum WorkTime
 
     /// <summary>Things come out.</summary>
     Out,
+
+    /// <summary>The board is changed and proved with a meter.</summary>
+    Wiring,
 
     /// <summary>Things go in.</summary>
     In,

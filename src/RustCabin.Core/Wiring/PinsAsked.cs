@@ -1,4 +1,5 @@
 using System.ComponentModel.DataAnnotations;
+using RustCabin.Core.Chips;
 using RustCabin.Core.Declared;
 
 namespace RustCabin.Core.Wiring;

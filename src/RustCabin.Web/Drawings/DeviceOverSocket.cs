@@ -1,7 +1,6 @@
 using Microsoft.AspNetCore.Html;
 using RustCabin.Core.Chips;
 using RustCabin.Core.Rom;
-using RustCabin.Core.Wiring;
 
 namespace RustCabin.Web.Drawings;
 

@@ -1,5 +1,5 @@
 using Microsoft.AspNetCore.Html;
-using RustCabin.Core.Wiring;
+using RustCabin.Core.Chips;
 
 namespace RustCabin.Web.Drawings;
 

@@ -11,7 +11,6 @@ using RustCabin.Core.Rom;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
 using RustCabin.Core.Wants;
-using RustCabin.Core.Wiring;
 using RustCabin.Web.Drawings;
 
 namespace RustCabin.Web.Tests.Drawings;

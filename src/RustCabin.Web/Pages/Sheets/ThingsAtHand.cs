@@ -59,6 +59,13 @@ public sealed class ThingsAtHand(string kind, JsonObject sheet, Pack here, Func<
                 ),
             Things.Switches => Switches(path).Select(s => Plain(s.Id)),
             Things.Ways => PartAt(path) is { } part ? Listed(part, "ways", "id", null) : [],
+            Things.Boards => Listed(sheet, "boards", "id", null),
+            Things.BoardChips or Things.Points or Things.Nets or Things.Places => WiredThings.Of(
+                things,
+                Models(path),
+                sheet,
+                kind
+            ),
             _ => throw new ArgumentOutOfRangeException(nameof(things), things, "no list of these"),
         };
 

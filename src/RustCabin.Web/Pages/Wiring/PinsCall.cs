@@ -1,3 +1,4 @@
+using RustCabin.Core.Chips;
 using RustCabin.Core.Wiring;
 using RustCabin.Web.Api;
 

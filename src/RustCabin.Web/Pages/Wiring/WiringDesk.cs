@@ -10,5 +10,9 @@ public sealed class WiringDesk : Desk
     public override char Key => 'x';
     public override bool IsBuilt => false;
 
-    public override void Map(IEndpointRouteBuilder routes) => PinsCall.Map(routes);
+    public override void Map(IEndpointRouteBuilder routes)
+    {
+        PinsCall.Map(routes);
+        WiringCalls.Map(routes);
+    }
 }

@@ -1,6 +1,6 @@
-using RustCabin.Core.Wiring;
+using RustCabin.Core.Chips;
 
-namespace RustCabin.Core.Tests.Wiring;
+namespace RustCabin.Core.Tests.Chips;
 
 public class ChipOutlineTests
 {

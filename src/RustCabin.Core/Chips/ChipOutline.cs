@@ -1,6 +1,6 @@
 using System.Globalization;
 
-namespace RustCabin.Core.Wiring;
+namespace RustCabin.Core.Chips;
 
 /// <summary>How the legs of a package stand.</summary>
 public enum PackageFamily

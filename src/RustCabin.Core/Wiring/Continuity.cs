@@ -1,0 +1,187 @@
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Core.Wiring;
+
+/// <summary>What a line of the continuity table proves.</summary>
+public enum Proves
+{
+    /// <summary>A leg is off its pad.</summary>
+    Lifted,
+
+    /// <summary>Nothing bridges to what lies beside.</summary>
+    NoBridge,
+
+    /// <summary>A trace is cut through.</summary>
+    Cut,
+
+    /// <summary>A joint or a lead connects.</summary>
+    Joint,
+
+    /// <summary>The right trace is scraped.</summary>
+    Scraped,
+
+    /// <summary>A part is off.</summary>
+    Removed,
+
+    /// <summary>A socket's contact reaches its net.</summary>
+    Socketed,
+
+    /// <summary>A rail is not shorted.</summary>
+    Rail,
+}
+
+/// <summary>One reading of the meter: two places, and what it must say.</summary>
+/// <param name="From">One place.</param>
+/// <param name="To">The other.</param>
+/// <param name="Closed">True: it beeps.</param>
+/// <param name="Change">The change that it proves, by its place in the order of work; null: a rail.</param>
+/// <param name="Proves">What it proves.</param>
+public sealed record ContinuityLine(int From, int To, bool Closed, int? Change, Proves Proves);
+
+/// <summary>
+/// The readings that prove the changes of a job: enough that every single mistake shows, and no more. Source:
+/// docs/handbook/wiring.md, Continuity table.
+/// </summary>
+public static class Continuity
+{
+    /// <summary>The table, in the order of work; rails last.</summary>
+    public static IReadOnlyList<ContinuityLine> Of(Wired wired)
+    {
+        ContinuityLine[] all = [.. Candidates(wired)];
+        bool[] stays = Lean(all, new Shows(wired, all).Of(Mistake.Of(wired)));
+        return [.. all.Where((_, i) => stays[i]), .. Rails(wired)];
+    }
+
+    /// <summary>Every line that the rules name, each pair once.</summary>
+    static IEnumerable<ContinuityLine> Candidates(Wired wired)
+    {
+        var listed = new HashSet<(int, int)>();
+        foreach ((int number, PlacedChange change) in wired.Changes.Index())
+        foreach (ContinuityLine line in LinesOf(wired, number, change))
+        {
+            bool proves =
+                line.Proves is Proves.NoBridge or Proves.Scraped or Proves.Socketed
+                || change.Change.Do == ChangeAct.Row
+                || !(wired.SameBefore(line.From, line.To) && wired.After.Same(line.From, line.To));
+            // An open line between what is one net cannot be read; a closed one always can.
+            if (
+                proves
+                && line.Closed == wired.After.Same(line.From, line.To)
+                && listed.Add((Math.Min(line.From, line.To), Math.Max(line.From, line.To)))
+            )
+                yield return line;
+        }
+    }
+
+    static IEnumerable<ContinuityLine> LinesOf(Wired wired, int number, PlacedChange placed)
+    {
+        Netlist after = wired.After;
+        WireChange change = placed.Change;
+        ContinuityLine line(int from, int to, bool closed, Proves proves) => new(from, to, closed, number, proves);
+        IEnumerable<ContinuityLine> beside(int place) => wired.Beside(place).Select(n => line(place, n, false, Proves.NoBridge));
+        switch (change.Do)
+        {
+            case ChangeAct.Lift:
+                foreach (int pin in change.Pins)
+                {
+                    int leg = wired.Places.Find($"{placed.Named(change.Chip!)}.{pin}");
+                    if (leg < 0)
+                        continue;
+                    yield return line(leg, after.PadOf(leg), false, Proves.Lifted);
+                    foreach (int neighbour in wired.Beside(leg).Where(n => after.PadOf(n) < 0))
+                        yield return line(leg, neighbour, false, Proves.NoBridge);
+                }
+                break;
+            case ChangeAct.Cut:
+                int[] off =
+                [
+                    .. change
+                        .Off.Select(p => OnBoard(after, after.Find(placed.Named(p))))
+                        .Where(p => p >= 0)
+                        .OrderBy(after.LegOf),
+                ];
+                if (off.Length > 0 && FirstOfRest(wired, off) is >= 0 and var rest)
+                    yield return line(off[0], rest, false, Proves.Cut);
+                break;
+            case ChangeAct.Link or ChangeAct.Wire or ChangeAct.Row:
+                foreach ((string from, string to) in change.From.Zip(change.To))
+                {
+                    int a = after.Find(placed.Named(from)),
+                        b = after.Find(placed.Named(to));
+                    if (a < 0 || b < 0)
+                        continue;
+                    yield return line(a, b, true, Proves.Joint);
+                    foreach (ContinuityLine near in beside(a).Concat(beside(b)))
+                        yield return near;
+                }
+                break;
+            case ChangeAct.Remove:
+                int end = wired.Places.Find($"{placed.Named(change.Point!)}.1");
+                if (end >= 0)
+                    yield return line(end, end + 1, false, Proves.Removed);
+                break;
+            case ChangeAct.Scrape:
+                int point = wired.Places.Find(placed.Named(change.Point!));
+                if (point >= 0 && after.Another(point) is >= 0 and var other)
+                    yield return line(point, other, true, Proves.Scraped);
+                break;
+            case ChangeAct.Socket:
+                foreach (int leg in wired.LegsOf(placed))
+                {
+                    if (after.Another(leg) is >= 0 and var reached)
+                        yield return line(leg, reached, true, Proves.Socketed);
+                    foreach (ContinuityLine near in beside(leg))
+                        yield return near;
+                }
+                break;
+        }
+    }
+
+    /// <summary>What stays on the board of a lifted leg: its pad.</summary>
+    internal static int OnBoard(Netlist after, int place) => place >= 0 && after.PadOf(place) is >= 0 and var pad ? pad : place;
+
+    /// <summary>The first place of a cut's net that the cut does not part from it; -1: there is none.</summary>
+    static int FirstOfRest(Wired wired, int[] off) =>
+        wired.Places.All[wired.After.LegOf(off[0])].Net is { } net
+            ? wired.After.PlacesOf(net).FirstOrDefault(p => !off.Contains(p), -1)
+            : -1;
+
+    /// <summary>A line goes where all that it shows is shown by others that stay; the later first.</summary>
+    static bool[] Lean(ContinuityLine[] lines, IReadOnlyList<int[]> shows)
+    {
+        bool[] stays = [.. Enumerable.Repeat(true, lines.Length)];
+        int[] left = [.. shows.Select(s => s.Length)];
+        ILookup<int, int> byLine = shows
+            .Index()
+            .SelectMany(m => m.Item.Select(l => (Line: l, Mistake: m.Index)))
+            .ToLookup(x => x.Line, x => x.Mistake);
+        for (int line = lines.Length - 1; line >= 0; line--)
+        {
+            if (byLine[line].Any(m => left[m] == 1))
+                continue;
+            stays[line] = false;
+            foreach (int mistake in byLine[line])
+                left[mistake]--;
+        }
+        return stays;
+    }
+
+    /// <summary>For each rail that a change touches or lies beside: it and ground.</summary>
+    static IEnumerable<ContinuityLine> Rails(Wired wired)
+    {
+        int ground = First(wired, Netlist.Ground);
+        if (ground < 0)
+            yield break;
+        var near = wired
+            .Changes.SelectMany(wired.Touched)
+            .SelectMany(p => wired.Beside(p).Prepend(p))
+            .Select(wired.After.NodeOf)
+            .ToHashSet();
+        foreach (Rail rail in wired.Unit.Rails)
+            if (First(wired, wired.Places.Canonical(rail.Id)) is >= 0 and var place && near.Contains(wired.After.NodeOf(place)))
+                yield return new ContinuityLine(place, ground, false, null, Proves.Rail);
+    }
+
+    static int First(Wired wired, string net) =>
+        wired.FragmentOf(net) is >= 0 and var fragment ? wired.After.FirstOf(fragment) : -1;
+}

@@ -1,0 +1,70 @@
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Core.Wiring;
+
+/// <summary>A change of an instance's way that holds on this unit, and its place in that way, from 0.</summary>
+/// <param name="Instance">The part whose way it is.</param>
+/// <param name="Index">Its place among the changes of the way.</param>
+/// <param name="Change">The change.</param>
+public sealed record PlacedChange(Instance Instance, int Index, WireChange Change)
+{
+    /// <summary>The changes of the parts that a job adds, in the order of work.</summary>
+    public static IReadOnlyList<PlacedChange> Of(PlannedUnit unit) =>
+        [.. unit.Instances.Where(i => i.Added).SelectMany(i => Of(unit, i))];
+
+    /// <summary>Those of parts that are on the unit already.</summary>
+    public static IReadOnlyList<PlacedChange> There(PlannedUnit unit) =>
+        [.. unit.Instances.Where(i => !i.Added).SelectMany(i => Of(unit, i))];
+
+    static IEnumerable<PlacedChange> Of(PlannedUnit unit, Instance instance) =>
+        from change in (instance.Way?.Changes ?? []).Index()
+        where unit.Holds(change.Item.Revisions)
+        where change.Item.Option is not { } option || instance.Fitted.Options.Contains(option)
+        select new PlacedChange(instance, change.Index, change.Item);
+
+    /// <summary>A place of this change as answers write it.</summary>
+    public string Named(string place) => Places.Named(place, Instance.Name);
+
+    /// <summary>What is done, in the trade's words.</summary>
+    public string Words =>
+        Change.Do switch
+        {
+            ChangeAct.Lift => $"Lift {Legs(Change.Pins)} of {Named(Change.Chip!)}",
+            ChangeAct.Cut => $"Cut {Change.Net}{At}, so that {string.Join(", ", Change.Off.Select(Named))} come off it",
+            ChangeAct.Link => $"Link {Named(Change.From[0])} to {Named(Change.To[0])}",
+            ChangeAct.Wire => $"Run a {Lead}lead from {Named(Change.From[0])} to {Named(Change.To[0])}",
+            ChangeAct.Remove => $"Take off {Named(Change.Point!)}{At}",
+            ChangeAct.Scrape => $"Scrape {Named(Change.Point!)} free{At}",
+            ChangeAct.Socket => $"Take out {Named(Change.Chip!)}, put a socket in, and the chip into it",
+            ChangeAct.Row => $"Solder {Named(Change.From[0])} to {Named(Change.From[^1])} along "
+                + $"{Named(Change.To[0])} to {Named(Change.To[^1])}, one to one",
+            ChangeAct.Insulate => $"Insulate {Change.Where}",
+            ChangeAct.Trim => $"Trim {Change.Where}",
+            _ => $"Drill {Change.Where}",
+        };
+
+    string At => Change.Where.Length > 0 ? $" {Change.Where}" : "";
+
+    string Lead =>
+        string.Concat(
+            new[]
+            {
+                Change.Mm is { } mm ? $"{mm:0.#} mm " : "",
+                Change.Gauge is { } gauge ? $"AWG {gauge} " : "",
+                Change.Colour is { } colour ? $"{colour} " : "",
+            }
+        );
+
+    static string Legs(IReadOnlyList<int> pins) => pins.Count == 1 ? $"leg {pins[0]}" : $"legs {string.Join(", ", pins)}";
+
+    /// <summary>How many joints are soldered: as the sheet says, else counted.</summary>
+    public int Joints =>
+        Change.Joints
+        ?? Change.Do switch
+        {
+            ChangeAct.Link or ChangeAct.Wire => 2,
+            ChangeAct.Row => Change.From.Count,
+            _ => 0,
+        };
+}

@@ -1,0 +1,101 @@
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Core.Wiring;
+
+/// <summary>A line of the table with what was read, and what that means.</summary>
+/// <param name="Line">The line.</param>
+/// <param name="From">One place by name.</param>
+/// <param name="To">The other.</param>
+/// <param name="Probe">What was read; null: nothing yet.</param>
+/// <param name="Agrees">Whether it is as it must be; null: nothing was read.</param>
+/// <param name="Cause">What is likeliest wrong where it differs, and what to look at; empty: it agrees.</param>
+public sealed record Probed(ContinuityLine Line, string From, string To, Probe? Probe, bool? Agrees, string Cause)
+{
+    /// <summary>The change that it proves, in words; empty: a rail.</summary>
+    public string Change { get; init; } = "";
+
+    /// <summary>Other lines that would differ too if that is it, by their places in the table.</summary>
+    public IReadOnlyList<int> Also { get; init; } = [];
+
+    /// <summary>What the meter must say, in a word or two.</summary>
+    public string Must =>
+        Line.Closed ? "beep"
+        : Line.Proves == Proves.Rail ? "no beep"
+        : "none";
+}
+
+/// <summary>Readings of the meter against the table. Source: docs/handbook/wiring.md, Readings.</summary>
+public static class Verdicts
+{
+    /// <summary>Under so many ohms a meter's beep says: closed.</summary>
+    public const decimal ClosedBelow = 10;
+
+    /// <summary>Above so many ohms it is open.</summary>
+    public const decimal OpenAbove = 100_000;
+
+    /// <summary>The table of a unit with the job's readings.</summary>
+    public static IReadOnlyList<Probed> Of(Wired wired)
+    {
+        IReadOnlyList<ContinuityLine> table = Continuity.Of(wired);
+        var read = (wired.Unit.Job?.Probes ?? []).ToLookup(p => (p.From, p.To));
+        ContinuityLine[] lines = [.. table];
+        var shows = new Shows(wired, lines);
+        (Mistake Mistake, int[] Lines)[] mistakes = [.. Mistake.Of(wired).Select(m => (m, shows.Of(m)))];
+        return
+        [
+            .. lines.Select(
+                (line, i) =>
+                {
+                    (string from, string to) = (wired.After.NameOf(line.From), wired.After.NameOf(line.To));
+                    Probe? probe = read[(from, to)].LastOrDefault();
+                    bool? agrees = probe is null ? null : Agrees(line, probe);
+                    // Of the mistakes that this line shows, the one that fewest other lines show: the nearest by.
+                    var likeliest = mistakes
+                        .Where(m => m.Lines.Contains(i))
+                        .OrderBy(m => m.Mistake.Change == line.Change ? 0 : 1)
+                        .ThenBy(m => m.Lines.Length)
+                        .FirstOrDefault();
+                    return new Probed(
+                        line,
+                        from,
+                        to,
+                        probe,
+                        agrees,
+                        agrees == false ? Cause(line, probe!, likeliest.Mistake) : ""
+                    )
+                    {
+                        Change = line.Change is { } change ? wired.Changes[change].Words : "",
+                        Also = agrees == false && likeliest.Lines is { } also ? [.. also.Where(l => l != i)] : [],
+                    };
+                }
+            ),
+        ];
+    }
+
+    /// <summary>True once every line was read and agrees.</summary>
+    public static bool AllAgree(Wired wired) => Of(wired).All(l => l.Agrees == true);
+
+    static bool Agrees(ContinuityLine line, Probe probe) =>
+        line.Proves == Proves.Rail ? probe.Beep == false || probe.Ohms >= ClosedBelow
+        : line.Closed ? probe.Beep == true || probe.Ohms < ClosedBelow
+        : probe.Beep == false || probe.Ohms > OpenAbove;
+
+    static string Cause(ContinuityLine line, Probe probe, Mistake? mistake)
+    {
+        if (probe.Ohms is >= ClosedBelow and <= OpenAbove && line.Proves != Proves.Rail)
+            return "Something is in the way: a resistor, or a chip's own path. Is the power off? Look which lies between.";
+        string likely = mistake is null ? "" : $"Likeliest: {mistake.Words}. ";
+        return likely
+            + line.Proves switch
+            {
+                Proves.Lifted => "The leg still touches its pad: lift it further, and look from the side.",
+                Proves.NoBridge => "Look for a bridge of solder between the two under a glass.",
+                Proves.Cut => "Not cut through: look at the groove under a glass, dig out the end.",
+                Proves.Joint => "A cold joint, or the wrong place: touch it up with flux, count the legs once more.",
+                Proves.Scraped => "The wrong trace is scraped, or some mask is still on it.",
+                Proves.Removed => "It is still there, or its pads are bridged.",
+                Proves.Socketed => "This contact of the socket does not reach its pad: look for a lifted pad, touch it up.",
+                _ => "Look for a bridge between this rail and ground. Do not switch on.",
+            };
+    }
+}

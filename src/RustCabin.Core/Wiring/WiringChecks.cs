@@ -1,0 +1,207 @@
+using RustCabin.Core.Findings;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Core.Wiring;
+
+/// <summary>What is wrong with the wiring of a plan. Source: docs/handbook/wiring.md, Checks.</summary>
+public static class WiringChecks
+{
+    /// <summary>All of them; nothing where there is nothing to wire.</summary>
+    public static IEnumerable<Finding> Of(PlannedUnit unit)
+    {
+        if (!Wired.IsAny(unit))
+            return [];
+        var wired = Wired.Of(unit);
+        return
+        [
+            .. Places(wired),
+            .. Rails(wired),
+            .. Unmade(wired),
+            .. Cross(wired),
+            .. Left(wired),
+            .. Twice(wired),
+            .. Mates(unit, wired),
+        ];
+    }
+
+    static IEnumerable<Finding> Places(Wired wired) =>
+        wired
+            .After.Missing.DistinctBy(m => m.Place)
+            .Select(m => new Finding(
+                WiringFindings.Place,
+                Severity.Stop,
+                $"No {m.Place} here",
+                [m.Change.Instance.Subject],
+                $"{m.Change.Instance.Title} wants {m.Place}, which this board has not.",
+                [$"Change {m.Change.Index + 1} of the way \"{m.Change.Instance.Way!.Id}\": {m.Change.Words}."]
+            ));
+
+    static IEnumerable<Finding> Rails(Wired wired)
+    {
+        foreach (int node in Enumerable.Range(0, wired.After.Fragments).Select(wired.After.NodeOfFragment).Distinct())
+        {
+            (string Net, decimal Volts)[] rails =
+            [
+                .. wired
+                    .NamesOf(node)
+                    .Select(n => (n, n == Netlist.Ground ? 0 : wired.VoltsOf(n)))
+                    .Where(r => r.Item2 is not null)
+                    .Select(r => (r.n, r.Item2!.Value)),
+            ];
+            if (rails.Select(r => r.Volts).Distinct().Count() > 1)
+                yield return new Finding(
+                    WiringFindings.Rail,
+                    Severity.Stop,
+                    $"{rails[0].Net} meets {rails[1].Net}",
+                    [.. SubjectsOf(wired, node)],
+                    $"After the changes {string.Join(" and ", rails.Select(r => r.Net))} are one net.",
+                    [.. JoinsOf(wired, node)]
+                );
+        }
+    }
+
+    static IEnumerable<Finding> Unmade(Wired wired)
+    {
+        foreach ((int place, Place pad) in wired.Places.All.Index())
+            if (
+                pad.Pad?.Wants is { } wants
+                && (
+                    wired.FragmentOf(wants) is not (>= 0 and var net)
+                    || wired.After.NodeOf(place) != wired.After.NodeOfFragment(net)
+                )
+            )
+            {
+                TapOption[] taps = [.. Taps.Of(wired, wants)];
+                yield return new Finding(
+                    WiringFindings.Unmade,
+                    Severity.Stop,
+                    $"{pad.Name} has no {wants}",
+                    [$"part:{pad.Owner.TrimEnd(':')}"],
+                    $"The pad {pad.Name} wants {wants}, and nothing joins them."
+                        + (taps.Length > 0 ? $" Easiest at {taps[0].Place} ({taps[0].Tap})." : ""),
+                    [
+                        taps.Length > 0
+                            ? $"{wants} lies at {string.Join(", ", taps.Select(t => t.Place))}."
+                            : $"No place of this board is known to carry {wants}.",
+                    ]
+                );
+            }
+    }
+
+    static IEnumerable<Finding> Cross(Wired wired)
+    {
+        Netlist after = wired.After;
+        int[] parent = [.. Enumerable.Range(0, after.Fragments)];
+        string?[] name = [.. Enumerable.Range(0, after.Fragments).Select(after.NameOfFragment)];
+        int root(int i)
+        {
+            while (parent[i] != i)
+                i = parent[i] = parent[parent[i]];
+            return i;
+        }
+        foreach (Join join in after.Joins)
+        {
+            int a = root(after.FragmentOf(join.A)),
+                b = root(after.FragmentOf(join.B));
+            if (a == b)
+                continue;
+            if (
+                join is { Meant: false, Change: >= 0 }
+                && name[a] is { } one
+                && name[b] is { } other
+                && !AreRails(wired, one, other)
+            )
+                yield return new Finding(
+                    WiringFindings.Cross,
+                    Severity.Watch,
+                    $"{one} meets {other}",
+                    [wired.Changes[join.Change].Instance.Subject],
+                    $"{wired.Changes[join.Change].Words}: {one} and {other} become one net.",
+                    [$"{after.NameOf(join.A)} lies on {one}, {after.NameOf(join.B)} on {other}."]
+                );
+            parent[b] = a;
+            name[a] ??= name[b];
+        }
+    }
+
+    static bool AreRails(Wired wired, string one, string other) =>
+        (one == Netlist.Ground || wired.VoltsOf(one) is not null)
+        && (other == Netlist.Ground || wired.VoltsOf(other) is not null);
+
+    static IEnumerable<Finding> Left(Wired wired)
+    {
+        int[] places = new int[wired.After.Fragments];
+        for (int place = 0; place < wired.After.Count; place++)
+            places[wired.After.NodeOf(place)]++;
+        foreach (PlacedChange placed in wired.Changes.Where(c => c.Change is { Do: ChangeAct.Lift, LeftOpen: false }))
+        foreach (int pin in placed.Change.Pins)
+            if (
+                wired.Places.Find($"{placed.Named(placed.Change.Chip!)}.{pin}") is >= 0 and var leg
+                && places[wired.After.NodeOf(leg)] == 1
+            )
+                yield return new Finding(
+                    WiringFindings.Left,
+                    Severity.Note,
+                    $"{wired.After.NameOf(leg)} is left in the air",
+                    [placed.Instance.Subject],
+                    $"{wired.After.NameOf(leg)} is lifted and nothing takes it up.",
+                    [$"{placed.Words}; no lead, link or row names {wired.After.NameOf(leg)}."]
+                );
+    }
+
+    static IEnumerable<Finding> Twice(Wired wired)
+    {
+        var taken = new Dictionary<string, PlacedChange>(StringComparer.Ordinal);
+        foreach (PlacedChange placed in wired.Changes)
+        {
+            WireChange change = placed.Change;
+            IEnumerable<string> places = change.Do switch
+            {
+                ChangeAct.Lift => change.Pins.Select(p => $"{placed.Named(change.Chip!)}.{p}"),
+                ChangeAct.Cut => change.Off.Select(placed.Named),
+                _ => [],
+            };
+            foreach (string place in places)
+                if (!taken.TryAdd(place, placed) && taken[place].Instance.Name != placed.Instance.Name)
+                    yield return new Finding(
+                        WiringFindings.Twice,
+                        Severity.Stop,
+                        $"{place} is wanted twice",
+                        [taken[place].Instance.Subject, placed.Instance.Subject],
+                        $"{taken[place].Instance.Title} and {placed.Instance.Title} both lift or cut {place}.",
+                        [$"{taken[place].Words}.", $"{placed.Words}."]
+                    );
+        }
+    }
+
+    /// <summary>Parts with known contacts on sites with known contacts.</summary>
+    static IEnumerable<Finding> Mates(PlannedUnit unit, Wired wired) =>
+        from instance in unit.Instances
+        where instance.Part.Contacts.Count > 0
+        from taken in instance.Occupied
+        where taken.Mode is SiteMode.In or SiteMode.Between
+        let site = unit.FindSite(taken.Site!)
+        where site is { Contacts.Count: > 0 }
+        from finding in Mating.Of(
+            new Connector([.. site.Contacts.Select(wired.Places.Canonical)], site.Gender),
+            new Connector([.. instance.Part.Contacts.Select(wired.Places.Canonical)], instance.Part.Gender),
+            net => wired.VoltsOf(net) is not null,
+            $"{taken.Site}",
+            instance.Title,
+            [instance.Subject]
+        )
+        select finding;
+
+    static IEnumerable<string> SubjectsOf(Wired wired, int node) =>
+        wired
+            .After.Joins.Where(j => j.Change >= 0 && wired.After.NodeOf(j.A) == node)
+            .Select(j => wired.Changes[j.Change].Instance.Subject)
+            .Distinct()
+            .DefaultIfEmpty("unit");
+
+    static IEnumerable<string> JoinsOf(Wired wired, int node) =>
+        wired
+            .After.Joins.Where(j => wired.After.NodeOf(j.A) == node)
+            .Select(j => $"{wired.After.NameOf(j.A)} is joined to {wired.After.NameOf(j.B)}.");
+}

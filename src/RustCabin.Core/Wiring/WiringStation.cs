@@ -1,0 +1,49 @@
+using RustCabin.Core.Choices;
+using RustCabin.Core.Findings;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Core.Wiring;
+
+/// <summary>Legs, traces, links, connectors and cables. Source: docs/handbook/wiring.md.</summary>
+public sealed class WiringStation : Station
+{
+    /// <inheritdoc/>
+    public override string Name => "Wiring";
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<FindingKind> Findings => WiringFindings.All;
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Check> Checks { get; } = [Check.On(Rests.Parts, WiringChecks.Of)];
+
+    /// <inheritdoc/>
+    public override IEnumerable<Work> Works(BuildAsked asked) => WiringWorks.Of(asked);
+
+    /// <inheritdoc/>
+    public override IEnumerable<PassportLine> Passport(PassportAsked asked) =>
+        PlacedChange
+            .There(asked.Unit)
+            .Select(c => Line(c, "done"))
+            .Concat(
+                PlacedChange
+                    .Of(asked.Unit)
+                    .Select(c => Line(c, asked.IsDone(Acts.Change(c.Instance.Name, c.Index + 1)) ? "done" : "planned"))
+            );
+
+    static PassportLine Line(PlacedChange placed, string state) =>
+        new(
+            PassportPart.Wired,
+            placed.Words,
+            placed.Instance.Title,
+            placed.Change.Trap.Length > 0 ? $"Trap: {placed.Change.Trap}" : "",
+            state + (placed.Change.Do is ChangeAct.Cut or ChangeAct.Drill or ChangeAct.Trim ? ", cannot be undone as it was" : "")
+        );
+
+    /// <inheritdoc/>
+    public override Far FarOf(PlannedUnit unit) =>
+        PlacedChange.Of(unit).Count == 0 ? Far.Empty
+        : Verdicts.AllAgree(Wired.Of(unit)) ? Far.Clear
+        : Far.InHand;
+}

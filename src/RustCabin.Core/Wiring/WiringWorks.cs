@@ -1,0 +1,88 @@
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Core.Wiring;
+
+/// <summary>What wiring brings to a build: a step for each change, and the proof with a meter before power.</summary>
+static class WiringWorks
+{
+    const decimal LineMinutes = 0.5m;
+
+    public static IEnumerable<Work> Of(BuildAsked asked)
+    {
+        PlacedChange[] changes = [.. PlacedChange.Of(asked.After).Where(c => asked.Before.Find(c.Instance.Name) is null)];
+        if (changes.Length == 0)
+            yield break;
+        foreach (IGrouping<Instance, PlacedChange> part in changes.GroupBy(c => c.Instance))
+            yield return new Work(WorkTime.Wiring, [.. part.Select(StepOf)])
+            {
+                Opens = AccessPath.To(asked.After.Model, part.Key),
+            };
+        var wired = Wired.Of(asked.After);
+        IReadOnlyList<Probed> table = Verdicts.Of(wired);
+        if (table.Count > 0)
+            yield return new Work(WorkTime.Wiring, [Proof(table, changes)]);
+    }
+
+    static Step StepOf(PlacedChange placed) =>
+        new(
+            Acts.Change(placed.Instance.Name, placed.Index + 1),
+            StepKind.Fit,
+            placed.Words,
+            [
+                .. placed.Change.Trap.Length > 0 ? [$"Trap: {placed.Change.Trap}"] : (string[])[],
+                .. placed.Change.LeftOpen ? ["It stays in the air."] : (string[])[],
+            ],
+            MinutesOf(placed)
+        )
+        {
+            Instance = placed.Instance,
+            Station = "Wiring",
+            Cautions = [.. CautionsOf(placed.Change.Do).Concat(placed.Change.Cautions).Distinct().Select(Caution.Of)],
+        };
+
+    static Step Proof(IReadOnlyList<Probed> table, IReadOnlyList<PlacedChange> changes)
+    {
+        int agree = table.Count(l => l.Agrees == true),
+            differ = table.Count(l => l.Agrees == false);
+        return new Step(
+            Acts.ProbeWiring,
+            StepKind.Prove,
+            $"Prove the wiring with a meter, {table.Count} readings",
+            [
+                differ > 0 ? $"{differ} of {table.Count} readings differ: no power until they agree."
+                : agree < table.Count ? $"{agree} of {table.Count} readings are taken. Power off, plug out, no chip's power on."
+                : "Every reading agrees.",
+            ],
+            LineMinutes * table.Count
+        )
+        {
+            Station = "Wiring",
+            Proved = agree == table.Count,
+            Needs = [.. changes.Select(c => Acts.Change(c.Instance.Name, c.Index + 1))],
+        };
+    }
+
+    static IEnumerable<string> CautionsOf(ChangeAct act) =>
+        act switch
+        {
+            ChangeAct.Drill or ChangeAct.Trim => ["drilling"],
+            ChangeAct.Insulate => [],
+            ChangeAct.Cut or ChangeAct.Scrape => ["static"],
+            _ => ["static", "hot", "fumes"],
+        };
+
+    /// <summary>How long a change takes: as its sheet says, else what such an act usually takes.</summary>
+    public static decimal MinutesOf(PlacedChange placed) =>
+        placed.Change.Minutes
+        ?? placed.Change.Do switch
+        {
+            ChangeAct.Lift => 2 * placed.Change.Pins.Count,
+            ChangeAct.Socket => 25,
+            ChangeAct.Row => 1.5m * placed.Change.From.Count,
+            ChangeAct.Trim or ChangeAct.Drill => 10,
+            ChangeAct.Wire => 5,
+            _ => 4,
+        };
+}
