@@ -30,6 +30,8 @@ public class LampTests(SharedBench shared) : IClassFixture<SharedBench>
         "/jobs/slip-2-system/rom",
         "/jobs/dunnock-net-device/rom",
         "/jobs/gable-keep-render/rom",
+        "/jobs/jetty-disc-direct/wiring?at=2",
+        "/jobs/float-disc-cuts/wiring?from=below",
         "/jobs/watch-porthole-sprint/fit",
         Winter + "/memory/settings?solve=true",
         "/jobs/winch-16c-more/baseline",

@@ -51,17 +51,15 @@ public enum PinSide
 }
 
 /// <summary>
-/// Where a pin is on the outline as it is seen. <paramref name="Place"/> counts from 0 along the side, from left to right or from
-/// top to bottom;
-/// <paramref name="FromCorner"/> from 1 at the nearer end; <paramref name="Corner"/> names that end.
+/// Where a pin is on the outline as it is seen. <paramref name="Place"/> counts from 0 along the side, from left to right or
+/// from top to bottom; <paramref name="FromCorner"/> from 1 at the nearer end; <paramref name="Corner"/> names that end.
 /// </summary>
 public sealed record PinPlace(int Pin, PinSide Side, int Place, int SideLength, int FromCorner, string Corner);
 
 /// <summary>
-/// The outline of a package, computed and never typed: DIP, SOIC and QFP are numbered anticlockwise from the mark at the top left
-/// seen from above;
-/// PLCC from the middle of the top side; headers zig-zag; D-sub plugs seen on their mating face. Source: docs/handbook/wiring.md,
-/// Outlines.
+/// The outline of a package, computed and never typed: DIP, SOIC and QFP are numbered anticlockwise from the mark at the top
+/// left seen from above; PLCC from the middle of the top side; headers zig-zag; D-sub plugs seen on their mating face. Source:
+/// docs/handbook/wiring.md, Outlines.
 /// </summary>
 public sealed class ChipOutline
 {

@@ -46,6 +46,13 @@ public static class JobEdits
         IEnumerable<(string Instance, string Switch, string Position)> moves
     ) => moves.Aggregate((Job?)job, (j, m) => j is null ? null : SetSwitch(j, fitted, m.Instance, m.Switch, m.Position));
 
+    /// <summary>Plans another way for a part that the job adds; null: it adds none of that name.</summary>
+    public static Job? SetWay(Job job, IReadOnlyList<FittedPart> fitted, string instance, string way)
+    {
+        int index = Array.IndexOf([.. Instance.Number([.. fitted, .. job.Add]).Select(n => n.Name)], instance) - fitted.Count;
+        return index < 0 ? null : job with { Add = Changed(job.Add, index, a => a with { Way = way }) };
+    }
+
     /// <summary>Ticks a step, or takes the tick back.</summary>
     public static Job Tick(Job job, StepId step, bool done) => job with { Done = Listed(job.Done, step, done) };
 

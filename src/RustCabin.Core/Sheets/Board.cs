@@ -1,8 +1,8 @@
 #pragma warning disable CS1591 // each field is described by its annotation
 using System.ComponentModel.DataAnnotations;
 using System.Globalization;
-using RustCabin.Core.Declared;
 using RustCabin.Core.Chips;
+using RustCabin.Core.Declared;
 
 namespace RustCabin.Core.Sheets;
 

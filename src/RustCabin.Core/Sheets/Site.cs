@@ -61,6 +61,9 @@ public sealed record Site
     [Id, Usual, OnSheet(Things.Revisions), Display(Description = "The revisions that have it; left out: all.")]
     public IReadOnlyList<string> Revisions { get; init; } = [];
 
+    [Display(Name = "where", Description = "Where it lies on a board; left out: it is listed and not drawn.")]
+    public Spot? At { get; init; }
+
     [Display(Description = "The signal of each pin, pin 1 first; n is not connected, / active low.")]
     public IReadOnlyList<string> Pinout { get; init; } = [];
 }

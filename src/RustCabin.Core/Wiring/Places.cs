@@ -41,6 +41,9 @@ public sealed record Place(string Name, string? Net, PlaceKind Kind)
     /// <summary>The pad.</summary>
     public Pad? Pad { get; init; }
 
+    /// <summary>The site of a contact; null: a part's own connector.</summary>
+    public Site? Site { get; init; }
+
     /// <summary>Before the name of everything on the board of an instance: <c>fathom:</c>; empty on the machine's
     /// own.</summary>
     public string Owner { get; init; } = "";
@@ -129,7 +132,14 @@ public sealed class Places
                 Add(new Place(owner + point.Id, of(point.Net), PlaceKind.Point) { Point = point, Owner = owner });
         foreach (Site site in sites)
         foreach ((int i, string net) in site.Contacts.Index())
-            Add(new Place($"{owner}{site.Id}.{i + 1}", of(net), PlaceKind.Contact) { Number = i + 1, Owner = owner });
+            Add(
+                new Place($"{owner}{site.Id}.{i + 1}", of(net), PlaceKind.Contact)
+                {
+                    Number = i + 1,
+                    Owner = owner,
+                    Site = site,
+                }
+            );
     }
 
     void Add(Place place)

@@ -5,10 +5,11 @@ using RustCabin.Core.Stations;
 namespace RustCabin.Core.Wiring;
 
 /// <summary>What wiring brings to a build: a step for each change, and the proof with a meter before power.</summary>
-static class WiringWorks
+public static class WiringWorks
 {
     const decimal LineMinutes = 0.5m;
 
+    /// <summary>The work of the parts that a job adds.</summary>
     public static IEnumerable<Work> Of(BuildAsked asked)
     {
         PlacedChange[] changes = [.. PlacedChange.Of(asked.After).Where(c => asked.Before.Find(c.Instance.Name) is null)];

@@ -341,10 +341,13 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
     /// <summary>Where a form of this page posts to; what the page shows (a zoom, a table) is kept.</summary>
     public string Post(string handler) => Request.Path + AsShown().Add("handler", handler);
 
+    /// <summary>What of the address serves once and is not kept over a press.</summary>
+    protected virtual IReadOnlyList<string> Passing => [];
+
     /// <summary>What the page shows (a zoom, a socket), without the press that was made.</summary>
     protected QueryString AsShown() =>
         Request
-            .Query.Where(q => q.Key is not ("handler" or "kept"))
+            .Query.Where(q => q.Key is not ("handler" or "kept") && !Passing.Contains(q.Key))
             .Aggregate(QueryString.Empty, (all, q) => all.Add(q.Key, q.Value.ToString()));
 
     /// <summary>Where a station of this job stands.</summary>

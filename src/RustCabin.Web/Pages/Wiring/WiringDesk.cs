@@ -8,7 +8,6 @@ public sealed class WiringDesk : Desk
     public override string Name => "Wiring";
     public override string Word => "legs, cuts, links";
     public override char Key => 'x';
-    public override bool IsBuilt => false;
 
     public override void Map(IEndpointRouteBuilder routes)
     {

@@ -1,0 +1,132 @@
+using Microsoft.AspNetCore.Html;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Wiring;
+
+namespace RustCabin.Web.Drawings;
+
+/// <summary>
+/// A board to scale, from above or below: chips, points and sites, this job's places numbered in the order of work, leads with
+/// their colour and length, and beside the board the pads of the parts.
+/// </summary>
+public static class BoardDrawing
+{
+    const double Wide = 700,
+        Margin = 14,
+        PadRow = 26,
+        PartWide = 150;
+
+    /// <param name="wired">The wiring.</param>
+    /// <param name="plan">Where everything lies.</param>
+    /// <param name="at">The change at hand, by its place in the order of work; -1: none.</param>
+    /// <param name="link">The address at which a change is at hand.</param>
+    public static IHtmlContent Draw(Wired wired, BoardPlan plan, int at, Func<int, string> link)
+    {
+        double scale = Wide / plan.Width,
+            tall = plan.Height * scale;
+        int[] pads = [.. PadsOf(wired)];
+        double height = Math.Max(tall, pads.Length * PadRow + 40) + 2 * Margin,
+            width = Wide + 2 * Margin + (pads.Length > 0 ? PartWide : 0);
+        Dot on(Dot dot) => new(Margin + dot.X * scale, Margin + dot.Y * scale);
+        var places = new Dictionary<int, Dot>();
+        Dot? of(int place) =>
+            places.TryGetValue(place, out Dot pad) ? pad
+            : plan.Of(place) is { } dot ? on(dot)
+            : null;
+        Svg svg = Svg.Begin(
+            width,
+            height,
+            "board-map",
+            "group",
+            $"Board {plan.Board.Id} from {(plan.Below ? "below" : "above")}, with {wired.Changes.Count} changes"
+        );
+        svg.Rect(Margin, Margin, Wide, tall, "board-ground", 8);
+        foreach (Site site in plan.Sites)
+            Body(svg, plan, site.At!, Math.Max(4, site.Contacts.Count * 2.54 + 2), 5, site.Id, on, "site-body");
+        foreach (BoardChip chip in plan.Chips)
+        {
+            (_, double across, double down) = BoardPlan.Measures(chip.Outline);
+            Body(svg, plan, chip.At!, across, down, chip.Id, on, "chip-body");
+            int first = wired.Places.Find($"{chip.Id}.1");
+            for (int leg = first; leg < first + chip.Outline.Pins; leg++)
+                if (of(leg) is { } dot)
+                    svg.Circle(
+                        dot.X,
+                        dot.Y,
+                        wired.After.PadOf(leg) >= 0 ? 4 : 2.2,
+                        wired.After.PadOf(leg) >= 0 ? "leg lifted" : "leg"
+                    );
+        }
+        foreach ((int place, Place point) in wired.Places.All.Index())
+            if (point is { Kind: PlaceKind.Point or PlaceKind.End, Owner: "" } && of(place) is { } dot)
+            {
+                svg.Circle(dot.X, dot.Y, 4, point.Kind == PlaceKind.End ? "point end" : "point");
+                if (point.Number != 2)
+                    svg.Text(dot.X, dot.Y - 8, point.Point!.Id, "fig tiny");
+            }
+        foreach ((int row, int pad) in pads.Index())
+        {
+            var dot = new Dot(Wide + 2 * Margin + 14, Margin + 30 + row * PadRow);
+            places[pad] = dot;
+            svg.Circle(dot.X, dot.Y, 6, "point pad").Text(dot.X + 14, dot.Y + 5, wired.After.NameOf(pad), "fig", "start");
+        }
+        Leads(svg, wired, of);
+        var marked = new Dictionary<Dot, int>();
+        foreach ((int number, PlacedChange change) in wired.Changes.Index())
+        {
+            // On the machine's board where it can be; several at one place stand beside one another.
+            int place = wired
+                .Touched(change)
+                .OrderBy(p => wired.Places.All[wired.After.LegOf(p)].Owner.Length > 0)
+                .FirstOrDefault(p => of(p) is not null, -1);
+            if (place < 0 || of(place) is not { } dot)
+                continue;
+            int beside = marked[dot] = marked.GetValueOrDefault(dot, -1) + 1;
+            (double x, double y) = (Math.Max(16, dot.X - 20 - beside * 28), Math.Max(16, dot.Y + 20));
+            svg.Line(dot.X, dot.Y, x, y, "mark-line").Link(link(number), $"{number + 1}: {change.Words}");
+            svg.Circle(x, y, number == at ? 15 : 12, number == at ? "mark here" : "mark")
+                .Text(x, y + 5, $"{number + 1}", "mark-number");
+            svg.Unlink();
+        }
+        return svg.End();
+    }
+
+    static void Body(
+        Svg svg,
+        BoardPlan plan,
+        Spot spot,
+        double width,
+        double height,
+        string name,
+        Func<Dot, Dot> on,
+        string cssClass
+    )
+    {
+        Dot[] corners = [.. plan.Corners(spot, width, height).Select(on)];
+        string hidden = plan.IsSeen(spot) ? "" : " behind";
+        svg.Path(Svg.Through([.. corners.SelectMany(c => (double[])[c.X, c.Y])]) + "Z", cssClass + hidden);
+        // The mark of leg 1.
+        svg.Circle((corners[0].X * 7 + corners[2].X) / 8, (corners[0].Y * 7 + corners[2].Y) / 8, 2.5, "chip-mark");
+        svg.Text(corners.Average(c => c.X), corners.Average(c => c.Y) + 5, name, "fig body-name");
+    }
+
+    static void Leads(Svg svg, Wired wired, Func<int, Dot?> of)
+    {
+        foreach (Join join in wired.After.Joins.Where(j => j.Change >= 0))
+        {
+            if (of(join.A) is not { } a || of(join.B) is not { } b)
+                continue;
+            WireChange change = wired.Changes[join.Change].Change;
+            string colour = Colours.Contains(change.Colour ?? "") ? $" lead-{change.Colour}" : "";
+            svg.Path(Svg.Through(a.X, a.Y, b.X, b.Y), $"lead{colour}{(change.Do == ChangeAct.Wire ? "" : " joint")}");
+            if (change.Mm is { } mm)
+                svg.Text((a.X + b.X) / 2, (a.Y + b.Y) / 2 - 6, $"{mm:0.#} mm", "fig tiny lead-length");
+        }
+    }
+
+    /// <summary>Colours of leads that are drawn as they are.</summary>
+    static readonly string[] Colours = ["red", "black", "blue", "green", "yellow", "white", "orange", "brown"];
+
+    /// <summary>The places of parts that this job touches, in their order.</summary>
+    static IEnumerable<int> PadsOf(Wired wired) =>
+        wired.Changes.SelectMany(wired.Touched).Where(p => wired.Places.All[wired.After.LegOf(p)].Owner.Length > 0).Distinct();
+}

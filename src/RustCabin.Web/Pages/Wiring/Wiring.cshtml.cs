@@ -1,0 +1,186 @@
+using Microsoft.AspNetCore.Mvc;
+using RustCabin.Core.Chips;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Wiring;
+using RustCabin.Data;
+using RustCabin.Web.Drawings;
+using RustCabin.Web.Stations;
+
+namespace RustCabin.Web.Pages.Wiring;
+
+/// <summary>A way of a part beside the one that is planned, with what it costs.</summary>
+/// <param name="Part">The part.</param>
+/// <param name="Way">The way.</param>
+/// <param name="Chosen">It is the one that is planned.</param>
+/// <param name="Changes">What is done.</param>
+public sealed record WayColumn(Instance Part, Way Way, bool Chosen, IReadOnlyList<PlacedChange> Changes)
+{
+    public int Joints => Changes.Sum(c => c.Joints);
+    public decimal Minutes => Changes.Sum(WiringWorks.MinutesOf);
+}
+
+/// <summary>
+/// The Wiring station: the board with this job's places in the order of work, the chip at hand, and the table for the meter.
+/// </summary>
+public sealed class WiringModel(SheetRepository sheets, JobRepository jobs) : StationPage(sheets, jobs)
+{
+    public override Desk Desk => Desks.Of<WiringDesk>();
+
+    public Wired Wired { get; private set; } = null!;
+    public IReadOnlyList<Probed> Table { get; private set; } = [];
+
+    /// <summary>The side from which the board is seen.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? From { get; set; }
+
+    /// <summary>The change at hand, from 1; left out: the first that is not done.</summary>
+    [BindProperty(SupportsGet = true)]
+    public int? At { get; set; }
+
+    /// <summary>The line that is probed, from 1; left out: the first that is not as it must be.</summary>
+    [BindProperty(SupportsGet = true)]
+    public int? Line { get; set; }
+
+    /// <summary>The board that is seen.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? Board { get; set; }
+
+    /// <summary>The next press is about the next line.</summary>
+    protected override IReadOnlyList<string> Passing => ["line"];
+
+    public bool Below => From == "below";
+    public int Here { get; private set; } = -1;
+
+    /// <summary>The place of the line that is asked for; -1: all agree.</summary>
+    public int Probing { get; private set; } = -1;
+    public BoardPlan? Plan { get; private set; }
+    public IReadOnlyList<Board> Boards { get; private set; } = [];
+    public IReadOnlyList<(string Net, IReadOnlyList<TapOption> Options)> Missing { get; private set; } = [];
+
+    protected override void Loaded()
+    {
+        Wired = Wired.Of(View.After);
+        Table = Verdicts.Of(Wired);
+        Missing = Taps.Of(Wired);
+        Here =
+            At is { } asked && asked > 0 && asked <= Wired.Changes.Count
+                ? asked - 1
+                : Wired.Changes.Index().FirstOrDefault(c => !IsDone(c.Item), (-1, null!)).Index;
+        Probing =
+            Line is { } line && line > 0 && line <= Table.Count
+                ? line - 1
+                : Table.Index().FirstOrDefault(l => l.Item.Agrees != true, (-1, null!)).Index;
+        Boards = [.. View.Model.Boards.Where(b => View.After.Holds(b.Revisions))];
+        if ((Boards.FirstOrDefault(b => b.Id == Board) ?? Boards.FirstOrDefault()) is { } board)
+            Plan = new BoardPlan(Wired, board, Below);
+    }
+
+    /// <summary>The step of a change is ticked on the build sheet.</summary>
+    public bool IsDone(PlacedChange change) => View.Job.Done.Contains(Acts.Change(change.Instance.Name, change.Index + 1));
+
+    /// <summary>The chip of the change at hand; null: it is about none.</summary>
+    public BoardChip? ChipAtHand =>
+        Here < 0
+            ? null
+            : Wired
+                .Touched(Wired.Changes[Here])
+                .Select(p => Wired.Places.All[Wired.After.LegOf(p)].Chip)
+                .FirstOrDefault(c => c is not null);
+
+    /// <summary>How a leg of the chip at hand is drawn: lifted, soldered, or beside one of these.</summary>
+    public string LookOf(BoardChip chip, int leg)
+    {
+        int place = Wired.Places.All.Index().First(p => p.Item.Chip == chip && p.Item.Number == leg).Index;
+        return Wired.After.PadOf(place) >= 0 ? "lifted"
+            : Worked.Contains(place) ? "soldered"
+            : Wired.Beside(place).Any(n => Wired.After.PadOf(n) >= 0 || Worked.Contains(n)) ? "beside"
+            : "";
+    }
+
+    HashSet<int>? _worked;
+    HashSet<int> Worked => _worked ??= [.. Wired.After.Joins.Where(j => j.Change >= 0).SelectMany(j => (int[])[j.A, j.B])];
+
+    /// <summary>Where the legs of a change stand, counted from the nearer corner as the board is seen.</summary>
+    public IEnumerable<string> Counted(PlacedChange change)
+    {
+        if (
+            change.Change.Do != ChangeAct.Lift
+            || Wired.Touched(change).Select(p => Wired.Places.All[Wired.After.LegOf(p)]).FirstOrDefault()?.Chip is not { } chip
+        )
+            yield break;
+        View view = Below ? Core.Chips.View.Below : Core.Chips.View.Above;
+        foreach (int pin in change.Change.Pins.Where(p => p <= chip.Outline.Pins))
+        {
+            PinPlace place = chip.Outline.Find(pin, view);
+            IReadOnlyList<int> stay = chip.Outline.Neighbours(pin, [.. change.Change.Pins]);
+            string side = place.Side.ToString().ToLowerInvariant();
+            yield return $"{pin}: {side} side, number {place.FromCorner} from the {place.Corner}"
+                + (stay.Count > 0 ? $"; {string.Join(" and ", stay)} {(stay.Count == 1 ? "stays" : "stay")} down" : "");
+        }
+    }
+
+    /// <summary>The ways in which the parts of the job can be fitted here, where there is a choice.</summary>
+    public IReadOnlyList<WayColumn> Ways =>
+        [
+            .. View
+                .After.Instances.Where(i => i.Added)
+                .SelectMany(i =>
+                    i.Part.Ways.Where(w => w.Model == View.Model.Id && View.After.Holds(w.Revisions))
+                        .Select(w => new WayColumn(
+                            i,
+                            w,
+                            w.Id == i.Way?.Id,
+                            PlacedChange.Of(View.After with { Instances = [i with { Way = w }] })
+                        ))
+                )
+                .GroupBy(w => w.Part)
+                .Where(g => g.Count() > 1 && g.Any(w => w.Changes.Count > 0))
+                .SelectMany(g => g),
+        ];
+
+    /// <summary>The address of this page with one thing of it changed.</summary>
+    public string With(string name, string value) =>
+        Request.Path
+        + Request
+            .Query.Where(q => q.Key is not ("handler" or "kept") && q.Key != name)
+            .Aggregate(QueryString.Create(name, value), (all, q) => all.Add(q.Key, q.Value.ToString()));
+
+    /// <summary>Notes what the meter showed: a beep, none, or ohms.</summary>
+    public IActionResult OnPostProbe(string job, long version, string from, string to, string? says, string? ohms)
+    {
+        if (!Load(job))
+            return NotFound();
+        decimal read = 0;
+        if (says is not ("beep" or "none") && !TypedNumber.TryParse(ohms, out read))
+            return Refuse($"Nothing was noted: \"{ohms}\" is not a number of ohms.");
+        if (Table.All(l => l.From != from || l.To != to))
+            return Refuse("Nothing was noted: these two places are not on the table any more.");
+        var probe = new Probe
+        {
+            From = from,
+            To = to,
+            Beep = says is "beep" or "none" ? says == "beep" : null,
+            Ohms = says is "beep" or "none" ? null : read,
+        };
+        return Change(job, version, _ => ($"Meter, {from} to {to}: {Said(probe)}", j => WiringEdits.Read(j, probe)));
+    }
+
+    /// <summary>Takes a reading away.</summary>
+    public IActionResult OnPostForget(string job, long version, string from, string to) =>
+        Change(job, version, _ => ($"Reading of {from} to {to} taken away", j => WiringEdits.Forget(j, from, to)));
+
+    /// <summary>Plans another way for a part of the job.</summary>
+    public IActionResult OnPostWay(string job, long version, string instance, string way) =>
+        Change(
+            job,
+            version,
+            view =>
+                view.After.Find(instance) is { Added: true } part && part.Part.FindWay(way) is not null
+                    ? ($"{part.Title} by the way {way}", j => JobEdits.SetWay(j, view.Unit.Fitted, instance, way))
+                    : null
+        );
+
+    /// <summary>A reading in words.</summary>
+    public static string Said(Probe probe) => probe.Beep is { } beep ? (beep ? "beep" : "none") : $"{probe.Ohms:0.##} ohms";
+}

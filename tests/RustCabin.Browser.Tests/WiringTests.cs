@@ -1,0 +1,35 @@
+namespace RustCabin.Browser.Tests;
+
+/// <summary>From an emulator that is planned to a table that agrees, with one wrong beep on purpose: by keyboard, on a phone.</summary>
+public sealed class WiringTests
+{
+    [Fact]
+    public void A_table_is_filled_by_keyboard_on_a_phone_and_one_wrong_beep_names_its_cause()
+    {
+        using var bench = new Bench(width: 390, height: 840);
+        bench.Go("/jobs/jetty-disc-direct/wiring");
+        bench.Press("link", "From below");
+        bench.Sees("h2#board-title", "from below");
+        bench.Sees(".probe", "R14.1");
+        bench.Keys("n");
+        bench.Sees(".probe", "U310.41p");
+        bench.Keys("b");
+        bench.Sees(".differs", "U310.41 still on its pad");
+        bench.Keys("n");
+        bench.Until(() => bench.Text(".differs").Length == 0, "the reading is mended");
+        for (int line = 0; line < 60 && bench.Text(".must").Length > 0; line++)
+        {
+            string probe = bench.Text(".probe");
+            bench.Keys(bench.Text(".must").Contains("not beep") ? "n" : "b");
+            bench.Until(() => bench.Text(".probe") != probe, $"the line after {probe}");
+        }
+        bench.Sees(".probe", "Every reading agrees");
+        bench.Sees("h2#board-title", "from below");
+        Assert.Empty(bench.Violations());
+
+        // What is done is ticked; then the proof stands, and the power-on gate asks for its reading.
+        bench.Press("link", "On with the build");
+        bench.Sees("main", "Every reading agrees");
+        Assert.Empty(bench.Complaints);
+    }
+}

@@ -1,0 +1,199 @@
+using System.Net;
+using System.Text.Json.Nodes;
+using AngleSharp.Html.Dom;
+
+namespace RustCabin.Web.Tests;
+
+/// <summary>The Wiring station, from the board to a table that agrees; and its calls to the letter.</summary>
+public sealed class WiringTests : IAsyncLifetime
+{
+    const string Page = "/jobs/jetty-disc-direct/wiring";
+    readonly CabinServer _cabin = new();
+
+    public ValueTask InitializeAsync() => _cabin.InitializeAsync();
+
+    public ValueTask DisposeAsync() => _cabin.DisposeAsync();
+
+    static string Text(IHtmlDocument page, string selector) => page.QuerySelector(selector)?.TextContent ?? "";
+
+    static IHtmlFormElement Meter(IHtmlDocument page) => (IHtmlFormElement)page.QuerySelector("form.says")!;
+
+    [Fact]
+    public async Task Each_line_is_answered_a_wrong_one_names_its_cause_and_the_gate_opens_when_all_agree()
+    {
+        IHtmlDocument page = await _cabin.Page(Page);
+        Assert.Contains("R14.1", Text(page, ".probe"));
+        (_, page) = await _cabin.Press(Meter(page), ("says", "none"));
+        // U310.41 must be off its pad; on purpose it beeps.
+        Assert.Contains("U310.41p", Text(page, ".probe"));
+        (_, page) = await _cabin.Press(Meter(page), ("says", "beep"));
+        Assert.Contains("U310.41 still on its pad", Text(page, ".differs"));
+        Assert.Contains("lift it further", Text(page, ".differs"));
+        IHtmlDocument build = await _cabin.Page("/jobs/jetty-disc-direct/build");
+        Assert.Contains("no power until they agree", build.Body!.TextContent);
+
+        (HttpStatusCode status, page) = await _cabin.Press(Meter(page), ("says", "ohms"), ("ohms", "a lot"));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains("not a number of ohms", Text(page, ".notice"));
+        page = await _cabin.Page(Page);
+        (_, page) = await _cabin.Press(Meter(page), ("says", "ohms"), ("ohms", "4700"));
+        Assert.Contains("Something is in the way", Text(page, ".differs"));
+
+        for (int i = 0; i < 100 && page.QuerySelector("form.says") is not null; i++)
+            (_, page) = await _cabin.Press(Meter(page), ("says", Text(page, ".must").Contains("not beep") ? "none" : "beep"));
+        Assert.Contains("Every reading agrees", Text(page, ".probe"));
+        Assert.All(page.QuerySelectorAll("table.readings tbody tr"), row => Assert.NotEmpty(row.QuerySelectorAll("form")));
+
+        // A reading that is taken away opens the table again.
+        (_, page) = await _cabin.Press((IHtmlFormElement)page.QuerySelector("table.readings form")!);
+        Assert.Contains("R14.1", Text(page, ".probe"));
+    }
+
+    [Fact]
+    public async Task The_power_is_locked_until_the_changes_are_ticked_and_the_table_agrees()
+    {
+        IHtmlDocument page = await _cabin.Page(Page);
+        for (int i = 0; i < 100 && page.QuerySelector("form.says") is not null; i++)
+            (_, page) = await _cabin.Press(Meter(page), ("says", Text(page, ".must").Contains("not beep") ? "none" : "beep"));
+        // All agree, but nothing is ticked: a reading proves nothing of what is not done.
+        IHtmlDocument build = await _cabin.Page("/jobs/jetty-disc-direct/build");
+        Assert.Contains("Prove the wiring with a meter", build.Body!.TextContent);
+        Assert.Contains(
+            "locked",
+            build
+                .QuerySelectorAll("[data-state], li, details")
+                .Select(e => e.ClassName ?? "")
+                .Aggregate("", (a, b) => a + " " + b)
+        );
+    }
+
+    [Fact]
+    public async Task From_below_it_is_mirrored_and_each_leg_is_counted_from_the_nearer_corner()
+    {
+        IHtmlDocument page = await _cabin.Page(Page + "?at=2");
+        Assert.Contains("41: right side, number 1 from the bottom-right", Text(page, ".counted"));
+        Assert.Contains("45 stays down", Text(page, ".counted"));
+        page = await _cabin.Page(Page + "?at=2&from=below");
+        Assert.Contains("41: left side, number 1 from the bottom-left", Text(page, ".counted"));
+        Assert.Contains("from below", page.QuerySelector("svg.board-map")!.GetAttribute("aria-label"));
+        Assert.Contains("Leg 45 stands among them", Text(page, ".trap"));
+    }
+
+    [Fact]
+    public async Task Another_way_is_planned_in_one_press_and_undone()
+    {
+        IHtmlDocument page = await _cabin.Page(Page);
+        Assert.Equal(2, page.QuerySelectorAll(".way").Length);
+        (_, page) = await _cabin.Press((IHtmlFormElement)page.QuerySelector(".way form")!);
+        Assert.Contains("clock-from-resistor", Text(page, ".way.chosen"));
+        Assert.Contains("R14.1", Text(page, "ol.changes"));
+        (_, page) = await _cabin.Press((IHtmlFormElement)page.QuerySelector("form[action*='handler=Undo']")!);
+        Assert.Contains("series-five", Text(page, ".way.chosen"));
+    }
+
+    [Fact]
+    public async Task A_job_without_wiring_says_so()
+    {
+        IHtmlDocument page = await _cabin.Page("/jobs/slip-3-winter/wiring");
+        Assert.Contains("No part of this job lifts a leg", Text(page, ".empty"));
+    }
+
+    static string Strings(JsonNode? list) => string.Join(' ', list!.AsArray().Select(n => n!.ToString()));
+
+    [Fact]
+    public async Task The_wiring_call_tells_changes_readings_nets_taps_and_findings()
+    {
+        string pack = """
+            { "format": "rustcabin.pack/1",
+              "models": [ { "id": "m", "name": "M", "addressBits": 16, "dataBits": 8, "masters": ["cpu"],
+                "revisions": [ { "id": "r1", "name": "1" } ],
+                "chips": [ { "id": "U1", "package": "DIP-8", "nets": { "1": "clk", "2": "data", "4": "GND", "8": "+5" } } ],
+                "points": [ { "id": "TP1", "kind": "test-point", "net": "clk" } ],
+                "netNames": { "clk": ["SCK"] },
+                "sites": [ { "id": "slot", "kind": "slot" } ],
+                "rails": [ { "id": "+5", "volts": 5, "amps": 1 } ] } ],
+              "parts": [ { "id": "p", "name": "P", "kind": "io", "pads": [ { "id": "CLK", "wants": "SCK" } ],
+                "ways": [ { "id": "w", "model": "m", "occupies": [ { "site": "slot", "mode": "in" } ], "changes": [
+                  { "do": "lift", "chip": "U1", "pins": [2] },
+                  { "do": "wire", "from": "U1.2", "to": "part:CLK", "mm": 30 } ] } ] } ],
+              "units": [ { "id": "u", "model": "m", "name": "U", "fitted": [] } ],
+              "jobs": [ { "id": "j", "unit": "u", "name": "J", "add": [ { "part": "p", "way": "w" } ], "remove": [] } ] }
+            """;
+        (HttpStatusCode status, JsonNode body) = await _cabin.Post("/api/v1/wiring", pack);
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Equal(["lift", "wire"], body["changes"]!.AsArray().Select(c => (string)c!["do"]!));
+        Assert.Equal([0, 1], body["changes"]!.AsArray().Select(c => (int)c!["index"]!));
+        Assert.Equal(
+            ["U1.2 U1.2p open 0", "U1.2 U1.1 open 0", "U1.2 U1.3 open 0", "U1.2 p:CLK closed 1"],
+            body["continuity"]!
+                .AsArray()
+                .Select(l => $"{l!["from"]} {l["to"]} {l["expect"]} {(l["change"] is { } c ? c.ToString() : "rail")}")
+        );
+        Assert.Equal(
+            ["[] U1.2 p:CLK", "[data] U1.2p"],
+            body["nets"]!.AsArray().Select(n => $"[{Strings(n!["names"])}] {Strings(n["places"])}")
+        );
+        JsonNode taps = Assert.Single(body["taps"]!.AsArray())!;
+        Assert.Equal("clk", (string)taps["net"]!);
+        Assert.Equal(["TP1 test-point", "U1.1 clip"], taps["options"]!.AsArray().Select(o => $"{o!["place"]} {o["tap"]}"));
+        Assert.Equal(["WIRE-UNMADE"], body["findings"]!.AsArray().Select(f => (string)f!["code"]!));
+    }
+
+    [Fact]
+    public async Task Chains_cables_and_mates_answer_to_the_letter()
+    {
+        (_, JsonNode chain) = await _cabin.Post(
+            "/api/v1/connectors/chain",
+            """
+            { "source": ["GND", "-12", "GND", "+5", "+12"], "boards": [
+              { "name": "a", "wants": ["GND", "n", "n", "+5", "+12"] },
+              { "name": "b", "wants": ["GND", "GND", "-12", "+5", "+12"] } ] }
+            """
+        );
+        Assert.Equal(
+            """{"cables":[{"to":"a","takes":[1,3,2,4,5],"special":true},{"to":"b","takes":[1,2,3,4,5],"special":false}],"specials":1,"missing":[]}""",
+            chain.ToJsonString(Plain)
+        );
+        (_, JsonNode cables) = await _cabin.Post(
+            "/api/v1/cables",
+            """
+            { "from": { "family": "DB-25", "gender": "m", "role": "DTE", "level": "rs232" },
+              "to": { "family": "DB-25", "gender": "m", "role": "DTE", "level": "rs232" },
+              "pieces": [ { "id": "s", "a": { "family": "DB-25", "gender": "f" }, "b": { "family": "DB-25", "gender": "f" }, "crossing": false } ] }
+            """
+        );
+        Assert.Equal(
+            """{"chain":null,"missing":{"a":{"family":"DB-25","gender":"f"},"b":{"family":"DB-25","gender":"f"},"crossing":true}}""",
+            cables.ToJsonString(Plain)
+        );
+        (_, JsonNode mate) = await _cabin.Post(
+            "/api/v1/connectors/mate",
+            """{ "a": { "contacts": ["GND", "VB"], "gender": "m" }, "b": { "contacts": ["GND", "tx"], "gender": "m" }, "rails": ["VB"] }"""
+        );
+        Assert.Equal(["PIN-RAIL", "PIN-GENDER"], mate["findings"]!.AsArray().Select(f => (string)f!["code"]!));
+    }
+
+    static readonly System.Text.Json.JsonSerializerOptions Plain = new()
+    {
+        Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
+    };
+
+    [Theory]
+    [InlineData(
+        "/api/v1/connectors/chain",
+        """{ "source": ["a"], "boards": [ { "name": "x", "wants": [] } ] }""",
+        "boards[0].wants"
+    )]
+    [InlineData(
+        "/api/v1/cables",
+        """{ "from": { "family": "D", "gender": "x", "role": "DTE", "level": "a" }, "to": { "family": "D", "gender": "m", "role": "DTX", "level": "a" }, "pieces": [] }""",
+        "from.gender"
+    )]
+    [InlineData("/api/v1/connectors/mate", """{ "a": { "contacts": [] }, "b": { "contacts": [], "gender": "m" } }""", "a.gender")]
+    public async Task Bad_input_is_told_by_its_field(string call, string body, string path)
+    {
+        (HttpStatusCode status, JsonNode answer) = await _cabin.Post(call, body);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains(path, answer["errors"]!.AsArray().Select(e => (string)e!["path"]!));
+    }
+}
