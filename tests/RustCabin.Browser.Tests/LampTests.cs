@@ -32,6 +32,8 @@ public class LampTests(SharedBench shared) : IClassFixture<SharedBench>
         "/jobs/gable-keep-render/rom",
         "/jobs/jetty-disc-direct/wiring?at=2",
         "/jobs/float-disc-cuts/wiring?from=below",
+        "/connectors?source=GND%20-12%20GND%20%2B5&boards=a:%20GND%20n%20n%20%2B5%0Ab:%20GND%20GND%20-12%20%2B5",
+        "/connectors?one=GND%20rx%20tx&other=tx%20rx%20GND%20x",
         "/jobs/watch-porthole-sprint/fit",
         Winter + "/memory/settings?solve=true",
         "/jobs/winch-16c-more/baseline",

@@ -1,6 +1,8 @@
 namespace RustCabin.Browser.Tests;
 
-/// <summary>From an emulator that is planned to a table that agrees, with one wrong beep on purpose: by keyboard, on a phone.</summary>
+/// <summary>
+/// From an emulator that is planned to a table that agrees, with one wrong beep on purpose: by keyboard, on a phone.
+/// </summary>
 public sealed class WiringTests
 {
     [Fact]

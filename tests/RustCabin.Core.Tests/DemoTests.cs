@@ -18,6 +18,8 @@ public class DemoTests
     [InlineData("ledger.json", "granary-ledger-sing", Standing.Watch, "MAP-BEYOND-LIMIT", 0)]
     [InlineData("larkspur-disc.json", "boathouse-disc-cards", Standing.Watch, "BASE-FAULT", 0)]
     [InlineData("larkspur-disc.json", "mast-disc-picture", Standing.Stop, "POWER-OVER", 0)]
+    [InlineData("exchange.json", "counter-exchange-book", Standing.Clear, null, 48)]
+    [InlineData("exchange.json", "counter-exchange-cable", Standing.Clear, null, 48)]
     [InlineData("larkspur-disc.json", "jetty-disc-direct", Standing.Clear, null, 0)]
     [InlineData("larkspur-disc.json", "float-disc-cuts", Standing.Clear, null, 0)]
     [InlineData("brindle-16c.json", "winch-16c-more", Standing.Watch, "COND-CAPACITORS", 2048 + 4096)]

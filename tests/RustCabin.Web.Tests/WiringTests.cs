@@ -196,4 +196,43 @@ public sealed class WiringTests : IAsyncLifetime
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains(path, answer["errors"]!.AsArray().Select(e => (string)e!["path"]!));
     }
+
+    [Fact]
+    public async Task A_chain_typed_on_the_page_shows_its_special_cable_with_a_label()
+    {
+        IHtmlDocument page = await _cabin.Page(
+            "/connectors?source=GND+-12+GND+%2B5&boards=first:+GND+n+n+%2B5%0Asecond:+GND+GND+-12+%2B5"
+        );
+        Assert.Contains("1 special cable", Text(page, "#chain-title"));
+        Assert.Contains("3>2", Text(page, ".cable-label"));
+        Assert.Equal(2, page.QuerySelectorAll(".cable-wire.moved").Length);
+        page = await _cabin.Page("/connectors?source=GND&boards=first:+GND+n");
+        Assert.Contains("names 2 contacts; the source has 1", Text(page, ".notice"));
+    }
+
+    [Fact]
+    public async Task A_lead_is_drawn_with_the_beeps_that_prove_it_and_what_is_left_over()
+    {
+        IHtmlDocument page = await _cabin.Page("/connectors?one=GND+rx+tx+n&other=tx+rx+GND+dtr");
+        Assert.Equal(3, page.QuerySelectorAll(".cable-wire").Length);
+        string text = Text(page, "[aria-labelledby=lead-title]");
+        Assert.Contains("1 to 3: beep", text);
+        Assert.Contains("1 to 2, one end: none", text);
+        Assert.Contains("dtr", text);
+    }
+
+    [Theory]
+    [InlineData("DB-25 m DTE rs232", "DB-25 f DCE rs232", "", "as they are")]
+    [InlineData("DB-25 m DTE rs232", "DB-25 m DTE rs232", "x: DB-25 f, DB-25 f, crossing", "then x")]
+    [InlineData("DB-25 m DTE rs232", "DB-25 m DTE rs232", "", "One piece would")]
+    [InlineData("DB-25 m DTE rs232", "DB-25 m DTE ttl", "", "levels differ")]
+    [InlineData("DB-25 DTE", "DB-25 m DTE ttl", "", "A device is its family")]
+    [InlineData("DB-25 m DTE rs232", "DB-25 m DTE rs232", "x DB-25", "is not a piece")]
+    public async Task Cables_are_found_or_what_is_missing_said(string from, string to, string pieces, string said)
+    {
+        IHtmlDocument page = await _cabin.Page(
+            $"/connectors?from={Uri.EscapeDataString(from)}&to={Uri.EscapeDataString(to)}&pieces={Uri.EscapeDataString(pieces)}"
+        );
+        Assert.Contains(said, System.Text.RegularExpressions.Regex.Replace(Text(page, "main"), @"\s+", " "));
+    }
 }

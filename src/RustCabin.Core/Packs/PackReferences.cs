@@ -43,8 +43,14 @@ static class PackReferences
         foreach (SheetError error in Twice(model.Clues.Select(c => c.Id), $"{path}.clues"))
             yield return error;
 
+        foreach (SheetError error in WiredNames.Of(model.Boards, model.Chips, model.Points, model.Sites, path))
+            yield return error;
+
         IEnumerable<(string Path, IEnumerable<string> Revisions)> limited =
         [
+            .. model.Boards.Index().Select(b => ($"{path}.boards[{b.Index}].revisions", b.Item.Revisions.AsEnumerable())),
+            .. model.Chips.Index().Select(c => ($"{path}.chips[{c.Index}].revisions", c.Item.Revisions.AsEnumerable())),
+            .. model.Points.Index().Select(p => ($"{path}.points[{p.Index}].revisions", p.Item.Revisions.AsEnumerable())),
             .. model.Claims.Index().Select(c => ($"{path}.claims[{c.Index}].revisions", c.Item.Revisions.AsEnumerable())),
             .. model.Sites.Index().Select(s => ($"{path}.sites[{s.Index}].revisions", s.Item.Revisions.AsEnumerable())),
             .. model.Rails.Index().Select(r => ($"{path}.rails[{r.Index}].revisions", r.Item.Revisions.AsEnumerable())),
@@ -142,6 +148,10 @@ static class PackReferences
         foreach (SheetError error in Twice(part.Claims.Select(c => c.Id), $"{path}.claims"))
             yield return error;
         foreach (SheetError error in Twice(part.Switches.Select(s => s.Id), $"{path}.switches"))
+            yield return error;
+        foreach (SheetError error in WiredNames.Of(part.Boards, part.Chips, part.Points, part.Sites, path))
+            yield return error;
+        foreach (SheetError error in Twice(part.Pads.Select(p => p.Id), $"{path}.pads"))
             yield return error;
 
         foreach ((int i, Claim claim) in part.Claims.Index())

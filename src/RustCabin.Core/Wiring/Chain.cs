@@ -1,5 +1,7 @@
 using System.ComponentModel.DataAnnotations;
+using System.Globalization;
 using Google.OrTools.Sat;
+using RustCabin.Core.Choices;
 using RustCabin.Core.Declared;
 
 namespace RustCabin.Core.Wiring;
@@ -76,8 +78,11 @@ public sealed record Chain(IReadOnlyList<ChainCable> Cables, IReadOnlyList<Chain
     public int Specials => Cables.Count(c => c.Special);
 
     /// <summary>Finds the cables.</summary>
-    public static Chain Of(ChainAsked asked)
+    /// <param name="within">How long it may take; null: as long as it takes.</param>
+    /// <exception cref="OutOfTimeException">The time was over first.</exception>
+    public static Chain Of(ChainAsked asked, TimeSpan? within = null)
     {
+        var clock = System.Diagnostics.Stopwatch.StartNew();
         string[] source = [.. asked.Source];
         var missing = new List<ChainMissing>();
         string[][] wants = [.. asked.Boards.Select(b => There(source, b, missing))];
@@ -87,7 +92,7 @@ public sealed record Chain(IReadOnlyList<ChainCable> Cables, IReadOnlyList<Chain
         string[] now = source;
         for (int run = 0; run < runs.Length; run++)
         {
-            int[] takes = Takes(now, [.. runs.Skip(run).Select(r => r.Wants)]);
+            int[] takes = Takes(now, [.. runs.Skip(run).Select(r => r.Wants)], () => within - clock.Elapsed);
             cables[runs[run].From] = takes;
             now = [.. takes.Select(t => now[t - 1])];
         }
@@ -164,7 +169,8 @@ public sealed record Chain(IReadOnlyList<ChainCable> Cables, IReadOnlyList<Chain
     /// <summary>The first of several special cables behind one another, seen with all that come after it.</summary>
     /// <param name="now">The net of each contact before it.</param>
     /// <param name="runs">What is wanted behind each of them.</param>
-    static int[] Takes(string[] now, IReadOnlyList<string[]> runs)
+    /// <param name="left">What is left of the time.</param>
+    static int[] Takes(string[] now, IReadOnlyList<string[]> runs, Func<TimeSpan?> left)
     {
         int n = now.Length;
         string[] nets = [.. now.Distinct()];
@@ -202,7 +208,7 @@ public sealed record Chain(IReadOnlyList<ChainCable> Cables, IReadOnlyList<Chain
         }
         LinearExpr unmoved = LinearExpr.Sum(stays);
         model.Maximize(unmoved);
-        long most = (long)Math.Round(Solved(model).ObjectiveValue);
+        long most = (long)Math.Round(Solved(model, left()).ObjectiveValue);
         model.Add(unmoved >= most);
         int[] takes = new int[n];
         for (int from = 0; from < n; from += AtOnce)
@@ -217,7 +223,7 @@ public sealed record Chain(IReadOnlyList<ChainCable> Cables, IReadOnlyList<Chain
                 weight *= n;
             }
             model.Minimize(LinearExpr.Sum(terms));
-            CpSolver solver = Solved(model);
+            CpSolver solver = Solved(model, left());
             foreach (int i in chunk)
             {
                 int j = Enumerable.Range(0, n).First(k => solver.BooleanValue(x[i, k]));
@@ -245,10 +251,14 @@ public sealed record Chain(IReadOnlyList<ChainCable> Cables, IReadOnlyList<Chain
         return y;
     }
 
-    static CpSolver Solved(CpModel model)
+    static CpSolver Solved(CpModel model, TimeSpan? left)
     {
-        var solver = new CpSolver { StringParameters = "num_workers:1 random_seed:1 max_time_in_seconds:5" };
-        CpSolverStatus status = solver.Solve(model);
-        return status is CpSolverStatus.Optimal or CpSolverStatus.Feasible ? solver : throw new Choices.OutOfTimeException();
+        if (left <= TimeSpan.Zero)
+            throw new OutOfTimeException();
+        string limit = left is { } time
+            ? string.Create(CultureInfo.InvariantCulture, $" max_time_in_seconds:{time.TotalSeconds:0.###}")
+            : "";
+        var solver = new CpSolver { StringParameters = $"num_workers:1 random_seed:1{limit}" };
+        return solver.Solve(model) == CpSolverStatus.Optimal ? solver : throw new OutOfTimeException();
     }
 }

@@ -1,4 +1,5 @@
 using System.Globalization;
+using RustCabin.Core.Chips;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
@@ -31,6 +32,12 @@ public sealed record Place(string Name, string? Net, PlaceKind Kind)
 {
     /// <summary>The chip of a leg.</summary>
     public BoardChip? Chip { get; init; }
+
+    /// <summary>Its chip's outline, of a leg.</summary>
+    public ChipOutline? Outline { get; init; }
+
+    /// <summary>The place of its chip's first leg, of a leg.</summary>
+    public int FirstLeg { get; init; }
 
     /// <summary>The number of a leg, a contact, or an end.</summary>
     public int Number { get; init; }
@@ -101,22 +108,25 @@ public sealed class Places
             : Canonical(net) is var named && (owner.Length == 0 || named == Netlist.Ground) ? named
             : owner + named;
         foreach (BoardChip chip in chips)
-            for (int leg = 1; leg <= chip.Outline.Pins; leg++)
+        {
+            ChipOutline outline = chip.Outline;
+            int first = _all.Count;
+            for (int leg = 1; leg <= outline.Pins; leg++)
             {
-                string name = $"{owner}{chip.Id}.{leg}";
+                string number = leg.ToString(CultureInfo.InvariantCulture),
+                    name = $"{owner}{chip.Id}.{number}";
                 Add(
-                    new Place(
-                        name,
-                        of(chip.Nets.GetValueOrDefault(leg.ToString(CultureInfo.InvariantCulture))) ?? name,
-                        PlaceKind.Leg
-                    )
+                    new Place(name, of(chip.Nets.GetValueOrDefault(number)) ?? name, PlaceKind.Leg)
                     {
                         Chip = chip,
+                        Outline = outline,
+                        FirstLeg = first,
                         Number = leg,
                         Owner = owner,
                     }
                 );
             }
+        }
         foreach (BoardPoint point in points)
             if (point.HasEnds)
                 foreach ((int end, string net) in point.Nets.Index())
@@ -165,7 +175,7 @@ public sealed class Places
 
     /// <summary>The legs beside a leg, on its side of the chip; none for what is no leg.</summary>
     public IEnumerable<int> Beside(int place) =>
-        _all[place] is { Kind: PlaceKind.Leg, Chip: { } chip } leg
-            ? chip.Outline.Neighbours(leg.Number, []).Select(n => _at[$"{leg.Owner}{chip.Id}.{n}"])
+        _all[place] is { Kind: PlaceKind.Leg, Outline: { } outline } leg
+            ? outline.Neighbours(leg.Number, []).Select(n => leg.FirstLeg + n - 1)
             : [];
 }

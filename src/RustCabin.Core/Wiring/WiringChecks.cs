@@ -184,7 +184,7 @@ public static class WiringChecks
         let site = unit.FindSite(taken.Site!)
         where site is { Contacts.Count: > 0 }
         from finding in Mating.Of(
-            new Connector([.. site.Contacts.Select(wired.Places.Canonical)], site.Gender),
+            new Connector([.. site.Contacts.Select((_, i) => NetAt(wired, taken.Site!, i, instance.Part.Contacts))], site.Gender),
             new Connector([.. instance.Part.Contacts.Select(wired.Places.Canonical)], instance.Part.Gender),
             net => wired.VoltsOf(net) is not null,
             $"{taken.Site}",
@@ -192,6 +192,16 @@ public static class WiringChecks
             [instance.Subject]
         )
         select finding;
+
+    /// <summary>The net of a site's contact after the changes: the one that is wanted there, where several meet in it.</summary>
+    static string NetAt(Wired wired, string site, int contact, IReadOnlyList<string> wants)
+    {
+        int place = wired.Places.Find($"{site}.{contact + 1}");
+        string[] names =
+            place >= 0 ? [.. wired.NamesOf(wired.After.NodeOf(place)).Select(n => n[(n.LastIndexOf(':') + 1)..])] : [];
+        string? wanted = contact < wants.Count ? wired.Places.Canonical(wants[contact]) : null;
+        return names.Contains(wanted) ? wanted! : names.FirstOrDefault("n");
+    }
 
     static IEnumerable<string> SubjectsOf(Wired wired, int node) =>
         wired

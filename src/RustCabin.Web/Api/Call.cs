@@ -22,7 +22,8 @@ static class Call
         string path,
         string summary,
         Func<TAsked, TAnswer> answer,
-        Func<JsonElement, Reading<TAsked>>? read = null
+        Func<JsonElement, Reading<TAsked>>? read = null,
+        bool heavy = false
     )
         where TAsked : class, new()
     {
@@ -39,9 +40,24 @@ static class Call
             {
                 return Problems.Invalid([new SheetError("claims", dense.Message)]);
             }
+            catch (OutOfTimeException)
+            {
+                return Problems.Of(
+                    StatusCodes.Status422UnprocessableEntity,
+                    $"Not decided within {HeavyWork.AtMost.TotalSeconds:0} seconds.",
+                    []
+                );
+            }
         }
+        async Task<IResult> Placed(JsonElement body, HttpContext context) =>
+            await context.RequestServices.GetRequiredService<HeavyWork>().Do(() => Answer(body), context.RequestAborted)
+            ?? HeavyWork.ComeAgain(context.Response);
         Describe<TAnswer>(
-            routes.MapPost(Root + path, (HttpRequest request) => JsonBody.With(request, body => Task.FromResult(Answer(body)))),
+            routes.MapPost(
+                Root + path,
+                (HttpRequest request) =>
+                    JsonBody.With(request, body => heavy ? Placed(body, request.HttpContext) : Task.FromResult(Answer(body)))
+            ),
             path,
             summary,
             Declaration<TAsked>.Shape

@@ -13,7 +13,8 @@ public static class BoardDrawing
     const double Wide = 700,
         Margin = 14,
         PadRow = 26,
-        PartWide = 150;
+        PartWide = 150,
+        MarkRoom = 27;
 
     /// <param name="wired">The wiring.</param>
     /// <param name="plan">Where everything lies.</param>
@@ -41,7 +42,14 @@ public static class BoardDrawing
         );
         svg.Rect(Margin, Margin, Wide, tall, "board-ground", 8);
         foreach (Site site in plan.Sites)
-            Body(svg, plan, site.At!, Math.Max(4, site.Contacts.Count * 2.54 + 2), 5, site.Id, on, "site-body");
+        {
+            Body(svg, plan, site.At!, Math.Max(4, site.Contacts.Count * 2.54 + 2), 5, "", on, "site-body");
+            Dot middle = on(plan.Corners(site.At!, 0, 0)[0]);
+            svg.Text(middle.X, middle.Y - 6 - scale * (site.Contacts.Count * 1.27 + 2), site.Id, "fig body-name");
+            for (int contact = 1; contact <= site.Contacts.Count; contact++)
+                if (of(wired.Places.Find($"{site.Id}.{contact}")) is { } dot)
+                    svg.Circle(dot.X, dot.Y, 3.2, "point");
+        }
         foreach (BoardChip chip in plan.Chips)
         {
             (_, double across, double down) = BoardPlan.Measures(chip.Outline);
@@ -70,7 +78,7 @@ public static class BoardDrawing
             svg.Circle(dot.X, dot.Y, 6, "point pad").Text(dot.X + 14, dot.Y + 5, wired.After.NameOf(pad), "fig", "start");
         }
         Leads(svg, wired, of);
-        var marked = new Dictionary<Dot, int>();
+        var marks = new List<Dot>();
         foreach ((int number, PlacedChange change) in wired.Changes.Index())
         {
             // On the machine's board where it can be; several at one place stand beside one another.
@@ -80,8 +88,10 @@ public static class BoardDrawing
                 .FirstOrDefault(p => of(p) is not null, -1);
             if (place < 0 || of(place) is not { } dot)
                 continue;
-            int beside = marked[dot] = marked.GetValueOrDefault(dot, -1) + 1;
-            (double x, double y) = (Math.Max(16, dot.X - 20 - beside * 28), Math.Max(16, dot.Y + 20));
+            (double x, double y) = (Math.Max(16, dot.X - 20), Math.Max(16, dot.Y + 20));
+            while (marks.Any(m => Math.Abs(m.X - x) < MarkRoom && Math.Abs(m.Y - y) < MarkRoom))
+                (x, y) = x > MarkRoom + 16 ? (x - MarkRoom, y) : (dot.X + MarkRoom, y + MarkRoom);
+            marks.Add(new Dot(x, y));
             svg.Line(dot.X, dot.Y, x, y, "mark-line").Link(link(number), $"{number + 1}: {change.Words}");
             svg.Circle(x, y, number == at ? 15 : 12, number == at ? "mark here" : "mark")
                 .Text(x, y + 5, $"{number + 1}", "mark-number");
@@ -117,6 +127,8 @@ public static class BoardDrawing
                 continue;
             WireChange change = wired.Changes[join.Change].Change;
             string colour = Colours.Contains(change.Colour ?? "") ? $" lead-{change.Colour}" : "";
+            if (colour.Length > 0)
+                svg.Path(Svg.Through(a.X, a.Y, b.X, b.Y), "lead-edge");
             svg.Path(Svg.Through(a.X, a.Y, b.X, b.Y), $"lead{colour}{(change.Do == ChangeAct.Wire ? "" : " joint")}");
             if (change.Mm is { } mm)
                 svg.Text((a.X + b.X) / 2, (a.Y + b.Y) / 2 - 6, $"{mm:0.#} mm", "fig tiny lead-length");

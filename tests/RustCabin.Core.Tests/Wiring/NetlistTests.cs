@@ -1,3 +1,4 @@
+using RustCabin.Core.Packs;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Wiring;
@@ -255,5 +256,40 @@ public class NetlistTests
             Job = Machine.Add("p"),
         }.Planned;
         Assert.Equal(code, Found(unit).FirstOrDefault() ?? "");
+    }
+
+    [Theory]
+    [InlineData(""" "chips": [ { "id": "U1", "package": "DIP-8" }, { "id": "U1", "package": "DIP-14" } ] """, "used twice")]
+    [InlineData(""" "chips": [ { "id": "U1", "package": "DIP-9x" } ] """, "not an outline")]
+    [InlineData(""" "chips": [ { "id": "U1", "package": "DIP-8", "nets": { "9": "a" } } ] """, "not a leg of DIP-8")]
+    [InlineData(""" "points": [ { "id": "R1", "kind": "resistor", "nets": ["a"] } ] """, "the two nets")]
+    [InlineData(""" "points": [ { "id": "T", "kind": "pad" } ] """, "net: is missing")]
+    [InlineData(
+        """ "points": [ { "id": "T", "kind": "pad", "net": "a", "at": { "board": "b", "xMm": 1, "yMm": 1 } } ] """,
+        "not a board of this sheet"
+    )]
+    public void What_a_model_sheet_says_wrong_of_its_board_is_told(string more, string why) =>
+        Assert.Contains(why, Wrong(more, "[]"));
+
+    [Theory]
+    [InlineData("""[ { "do": "lift", "chip": "U1" } ]""", "pins: is missing")]
+    [InlineData("""[ { "do": "lift", "chip": "U1", "pins": [1, 1] } ]""", "names a leg twice")]
+    [InlineData("""[ { "do": "wire", "from": ["a", "b"], "to": "c" } ]""", "goes from one place to one")]
+    [InlineData("""[ { "do": "row", "from": ["a", "b"], "to": ["c"] } ]""", "names 1 places")]
+    [InlineData("""[ { "do": "cut", "net": "a", "off": ["U1.1"], "point": "R1" } ]""", "does not go with \"cut\"")]
+    [InlineData("""[ { "do": "glue" } ]""", "\"glue\"")]
+    public void What_a_change_says_wrong_is_told(string changes, string why) =>
+        Assert.Contains(why, Wrong(""" "summary": "x" """, changes));
+
+    static string Wrong(string model, string changes)
+    {
+        string pack = $$"""
+            { "format": "rustcabin.pack/1",
+              "models": [ { "id": "m", "name": "M", "addressBits": 16, "dataBits": 8, "masters": ["cpu"],
+                "revisions": [ { "id": "r", "name": "R" } ], {{model}} } ],
+              "parts": [ { "id": "p", "name": "P", "kind": "io", "ways": [ { "id": "w", "model": "m", "changes": {{changes}} } ] } ] }
+            """;
+        using var document = PackReader.Parse(System.Text.Encoding.UTF8.GetBytes(pack));
+        return string.Join("; ", PackReader.Read(document.RootElement).Errors.Select(e => $"{e.Path}: {e.Message}"));
     }
 }

@@ -52,7 +52,8 @@ static class WiringCalls
         routes.MapCall(
             "connectors/chain",
             "The cables of a chain of boards, as few special ones as can be",
-            (ChainAsked a) => Of(a)
+            (ChainAsked asked) => Of(asked),
+            heavy: true
         );
         routes.MapCall("cables", "The shortest chain of pieces between two devices", (CablesAsked asked) => Of(asked));
     }
@@ -99,7 +100,7 @@ static class WiringCalls
 
     static ChainAnswer Of(ChainAsked asked)
     {
-        Chain chain = Chain.Of(asked);
+        Chain chain = Chain.Of(asked, HeavyWork.AtMost);
         return new ChainAnswer(
             [.. chain.Cables.Select(c => new CableJson(c.To, c.Takes, c.Special))],
             chain.Specials,
