@@ -23,6 +23,7 @@ public sealed class Shots
             Take(bench, folder, "wants", "/jobs/granary-ledger-sing/wants?seek=true");
             Take(bench, folder, "fit", "/jobs/watch-porthole-sprint/fit");
             Take(bench, folder, "rom", "/jobs/slip-2-system/rom");
+            Take(bench, folder, "wiring", "/jobs/jetty-disc-direct/wiring?at=2");
             Take(bench, folder, "speed", "/jobs/gable-keep-render/speed");
             Take(bench, folder, "memory", "/jobs/slip-3-winter/memory");
             Take(bench, folder, "memory-table", "/jobs/slip-3-winter/memory?as=table");

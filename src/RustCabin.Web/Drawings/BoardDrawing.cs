@@ -24,7 +24,7 @@ public static class BoardDrawing
     {
         double scale = Wide / plan.Width,
             tall = plan.Height * scale;
-        int[] pads = [.. PadsOf(wired)];
+        int[] pads = [.. PadsOf(wired, plan)];
         double height = Math.Max(tall, pads.Length * PadRow + 40) + 2 * Margin,
             width = Wide + 2 * Margin + (pads.Length > 0 ? PartWide : 0);
         Dot on(Dot dot) => new(Margin + dot.X * scale, Margin + dot.Y * scale);
@@ -38,7 +38,7 @@ public static class BoardDrawing
             height,
             "board-map",
             "group",
-            $"Board {plan.Board.Id} from {(plan.Below ? "below" : "above")}, with {wired.Changes.Count} changes"
+            $"Board {plan.Name} from {(plan.Below ? "below" : "above")}, with {wired.Changes.Count} changes"
         );
         svg.Rect(Margin, Margin, Wide, tall, "board-ground", 8);
         foreach (Site site in plan.Sites)
@@ -47,14 +47,14 @@ public static class BoardDrawing
             Dot middle = on(plan.Corners(site.At!, 0, 0)[0]);
             svg.Text(middle.X, middle.Y - 6 - scale * (site.Contacts.Count * 1.27 + 2), site.Id, "fig body-name");
             for (int contact = 1; contact <= site.Contacts.Count; contact++)
-                if (of(wired.Places.Find($"{site.Id}.{contact}")) is { } dot)
+                if (of(wired.Places.Find($"{plan.Owner}{site.Id}.{contact}")) is { } dot)
                     svg.Circle(dot.X, dot.Y, 3.2, "point");
         }
         foreach (BoardChip chip in plan.Chips)
         {
             (_, double across, double down) = BoardPlan.Measures(chip.Outline);
             Body(svg, plan, chip.At!, across, down, chip.Id, on, "chip-body");
-            int first = wired.Places.Find($"{chip.Id}.1");
+            int first = wired.Places.Find($"{plan.Owner}{chip.Id}.1");
             for (int leg = first; leg < first + chip.Outline.Pins; leg++)
                 if (of(leg) is { } dot)
                     svg.Circle(
@@ -65,7 +65,7 @@ public static class BoardDrawing
                     );
         }
         foreach ((int place, Place point) in wired.Places.All.Index())
-            if (point is { Kind: PlaceKind.Point or PlaceKind.End, Owner: "" } && of(place) is { } dot)
+            if (point.Kind is PlaceKind.Point or PlaceKind.End && point.Owner == plan.Owner && of(place) is { } dot)
             {
                 svg.Circle(dot.X, dot.Y, 4, point.Kind == PlaceKind.End ? "point end" : "point");
                 if (point.Number != 2)
@@ -82,10 +82,7 @@ public static class BoardDrawing
         foreach ((int number, PlacedChange change) in wired.Changes.Index())
         {
             // On the machine's board where it can be; several at one place stand beside one another.
-            int place = wired
-                .Touched(change)
-                .OrderBy(p => wired.Places.All[wired.After.LegOf(p)].Owner.Length > 0)
-                .FirstOrDefault(p => of(p) is not null, -1);
+            int place = wired.Touched(change).OrderBy(p => plan.Of(p) is null).FirstOrDefault(p => of(p) is not null, -1);
             if (place < 0 || of(place) is not { } dot)
                 continue;
             (double x, double y) = (Math.Max(16, dot.X - 20), Math.Max(16, dot.Y + 20));
@@ -138,7 +135,14 @@ public static class BoardDrawing
     /// <summary>Colours of leads that are drawn as they are.</summary>
     static readonly string[] Colours = ["red", "black", "blue", "green", "yellow", "white", "orange", "brown"];
 
-    /// <summary>The places of parts that this job touches, in their order.</summary>
-    static IEnumerable<int> PadsOf(Wired wired) =>
-        wired.Changes.SelectMany(wired.Touched).Where(p => wired.Places.All[wired.After.LegOf(p)].Owner.Length > 0).Distinct();
+    /// <summary>The pads and contacts of parts to which a change leads from this board, in their order.</summary>
+    static IEnumerable<int> PadsOf(Wired wired, BoardPlan plan) =>
+        wired
+            .Changes.Where(c => wired.Touched(c).Any(p => plan.Of(p) is not null))
+            .SelectMany(wired.Touched)
+            .Where(p =>
+                wired.Places.All[wired.After.LegOf(p)] is { Kind: PlaceKind.Pad or PlaceKind.Contact, Owner.Length: > 0 } at
+                && at.Owner != plan.Owner
+            )
+            .Distinct();
 }

@@ -1,4 +1,5 @@
 using RustCabin.Core.Chips;
+using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Wiring;
 
@@ -14,21 +15,29 @@ public readonly record struct Dot(double X, double Y);
 /// <param name="wired">The wiring.</param>
 /// <param name="board">The board.</param>
 /// <param name="below">Seen from below, so that left and right are exchanged.</param>
-public sealed class BoardPlan(Wired wired, Board board, bool below)
+/// <param name="of">The part whose board it is; null: the machine's own.</param>
+public sealed class BoardPlan(Wired wired, Board board, bool below, Instance? of = null)
 {
     const double Inch = 2.54;
 
     public Board Board => board;
+
+    /// <summary>Before the names of everything on it: <c>pontoon:</c>; empty on the machine's own.</summary>
+    public string Owner => of is null ? "" : $"{of.Name}:";
+
+    /// <summary>What it is called: <c>main</c>, <c>pontoon:sidecar</c>.</summary>
+    public string Name => Owner + board.Id;
+
     public bool Below => below;
     public double Width => (double)board.WidthMm;
     public double Height => (double)board.HeightMm;
 
     /// <summary>The chips of this board.</summary>
     public IEnumerable<BoardChip> Chips =>
-        wired.Unit.Model.Chips.Where(c => c.At?.Board == board.Id && wired.Unit.Holds(c.Revisions));
+        (of?.Part.Chips ?? wired.Unit.Model.Chips).Where(c => c.At?.Board == board.Id && wired.Unit.Holds(c.Revisions));
 
     /// <summary>The sites of this board.</summary>
-    public IEnumerable<Site> Sites => wired.Unit.Sites.Where(s => s.At?.Board == board.Id);
+    public IEnumerable<Site> Sites => (of?.Part.Sites ?? wired.Unit.Sites).Where(s => s.At?.Board == board.Id);
 
     /// <summary>True if a thing lies on the side that is seen.</summary>
     public bool IsSeen(Spot spot) => (spot.Side == BoardSide.Bottom) == below;
@@ -62,7 +71,7 @@ public sealed class BoardPlan(Wired wired, Board board, bool below)
     public Dot? Of(int place)
     {
         Place at = wired.Places.All[wired.After.LegOf(place)];
-        if (at.Owner.Length > 0)
+        if (at.Owner != Owner)
             return null;
         return at switch
         {

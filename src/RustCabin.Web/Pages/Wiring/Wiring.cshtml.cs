@@ -55,7 +55,7 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs) : St
     /// <summary>The place of the line that is asked for; -1: all agree.</summary>
     public int Probing { get; private set; } = -1;
     public BoardPlan? Plan { get; private set; }
-    public IReadOnlyList<Board> Boards { get; private set; } = [];
+    public IReadOnlyList<BoardPlan> Boards { get; private set; } = [];
     public IReadOnlyList<(string Net, IReadOnlyList<TapOption> Options)> Missing { get; private set; } = [];
 
     protected override void Loaded()
@@ -71,9 +71,18 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs) : St
             Line is { } line && line > 0 && line <= Table.Count
                 ? line - 1
                 : Table.Index().FirstOrDefault(l => l.Item.Agrees != true, (-1, null!)).Index;
-        Boards = [.. View.Model.Boards.Where(b => View.After.Holds(b.Revisions))];
-        if ((Boards.FirstOrDefault(b => b.Id == Board) ?? Boards.FirstOrDefault()) is { } board)
-            Plan = new BoardPlan(Wired, board, Below);
+        Boards =
+        [
+            .. View
+                .Model.Boards.Where(b => View.After.Holds(b.Revisions))
+                .Select(b => new BoardPlan(Wired, b, Below))
+                .Concat(View.After.Instances.SelectMany(i => i.Part.Boards.Select(b => new BoardPlan(Wired, b, Below, i)))),
+        ];
+        int[] touched = [.. Wired.Changes.SelectMany(Wired.Touched)];
+        Plan =
+            Boards.FirstOrDefault(b => b.Name == Board)
+            ?? Boards.FirstOrDefault(b => touched.Any(p => b.Of(p) is not null))
+            ?? (Wired.Changes.Count > 0 ? Boards.FirstOrDefault() : null);
     }
 
     /// <summary>The step of a change is ticked on the build sheet.</summary>
@@ -99,7 +108,11 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs) : St
     }
 
     HashSet<int>? _worked;
-    HashSet<int> Worked => _worked ??= [.. Wired.After.Joins.Where(j => j.Change >= 0).SelectMany(j => (int[])[j.A, j.B])];
+    HashSet<int> Worked =>
+        _worked ??= [
+            .. Wired.After.Joins.Where(j => j.Change >= 0).SelectMany(j => (int[])[j.A, j.B]),
+            .. Wired.Changes.Where(c => c.Change.Do == ChangeAct.Socket).SelectMany(Wired.LegsOf),
+        ];
 
     /// <summary>Where the legs of a change stand, counted from the nearer corner as the board is seen.</summary>
     public IEnumerable<string> Counted(PlacedChange change)
