@@ -6,8 +6,8 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Packs;
 
 /// <summary>
-/// What the sheets of a pack say of each other and of themselves by name: every name must be there. A way for a model that is not
-/// here is no error, since a part may fit machines that nobody has described yet.
+/// What the sheets of a pack say of each other and of themselves by name: every name must be there. A way for a model that is
+/// not here is no error, since a part may fit machines that nobody has described yet.
 /// </summary>
 static class PackReferences
 {

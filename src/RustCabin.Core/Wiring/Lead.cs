@@ -12,7 +12,8 @@ public sealed record LeadBeep(int One, int Other, bool SameEnd, bool Closed);
 
 /// <summary>A lead made by hand between two pinouts. Source: docs/handbook/wiring.md, Leads.</summary>
 /// <param name="Wires">Which contact goes to which, the first of a net to the first, and so on.</param>
-/// <param name="Left">Contacts of either end whose net the other end has not, or not as often: end 1 or 2, and the contact.</param>
+/// <param name="Left">Contacts of either end whose net the other end has not, or not as often: end 1 or 2, and the
+/// contact.</param>
 /// <param name="Beeps">What proves it: each contact to its own, open to its neighbour.</param>
 public sealed record Lead(
     IReadOnlyList<LeadWire> Wires,

@@ -193,7 +193,8 @@ public static class WiringChecks
         )
         select finding;
 
-    /// <summary>The net of a site's contact after the changes: the one that is wanted there, where several meet in it.</summary>
+    /// <summary>The net of a site's contact after the changes: the one that is wanted there, where several meet in
+    /// it.</summary>
     static string NetAt(Wired wired, string site, int contact, IReadOnlyList<string> wants)
     {
         int place = wired.Places.Find($"{site}.{contact + 1}");

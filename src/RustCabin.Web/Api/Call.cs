@@ -8,9 +8,8 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Web.Api;
 
 /// <summary>
-/// How calls under <c>/api/v1</c> are declared: what one takes is a declared record, from which its reading and its schema come;
-/// what it gives is a record of its own. No state is
-/// kept. Source: docs/formats.md, The JSON interface.
+/// How calls under <c>/api/v1</c> are declared: what one takes is a declared record, from which its reading and its schema
+/// come; what it gives is a record of its own. No state is kept. Source: docs/formats.md, The JSON interface.
 /// </summary>
 static class Call
 {

@@ -12,7 +12,8 @@ public static class ContactRows
         Left = 120;
 
     /// <param name="rows">Each connector: its name and the net of each contact.</param>
-    /// <param name="joins">Between each row and the next: for each contact of the lower one that of the upper, from 1; 0: none.</param>
+    /// <param name="joins">Between each row and the next: for each contact of the lower one that of the upper, from 1; 0:
+    /// none.</param>
     public static IHtmlContent Draw(
         IReadOnlyList<(string Name, IReadOnlyList<string> Nets)> rows,
         IReadOnlyList<IReadOnlyList<int>> joins

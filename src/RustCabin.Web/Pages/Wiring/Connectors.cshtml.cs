@@ -8,8 +8,8 @@ using CoreGender = RustCabin.Core.Sheets.Gender;
 namespace RustCabin.Web.Pages.Wiring;
 
 /// <summary>
-/// Connectors without a job: boards in a chain and the cables between them, a lead made by hand with the beeps that prove it, and
-/// cables as a chain of pieces. What is typed stands in the address, so that it can be kept and sent.
+/// Connectors without a job: boards in a chain and the cables between them, a lead made by hand with the beeps that prove it,
+/// and cables as a chain of pieces. What is typed stands in the address, so that it can be kept and sent.
 /// </summary>
 public sealed class ConnectorsModel(SheetRepository sheets, HeavyWork heavy) : PageModel
 {
