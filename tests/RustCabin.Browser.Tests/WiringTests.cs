@@ -34,4 +34,33 @@ public sealed class WiringTests
         bench.Sees("main", "Every reading agrees");
         Assert.Empty(bench.Complaints);
     }
+
+    [Fact]
+    public void In_the_editor_legs_are_pressed_on_their_chip_and_places_on_the_board()
+    {
+        using var bench = new Bench();
+        bench.Go("/sheets/parts/quiver-row");
+        string Json() => (string)bench.Browser.ExecuteScript("return document.getElementById('raw').value")!;
+        bench.Browser.ExecuteScript("for (const d of document.querySelectorAll('details')) d.open = true");
+        void Click(string css) =>
+            bench.Browser.ExecuteScript(
+                "const el = document.querySelector(arguments[0]); el.scrollIntoView({ block: 'center' });"
+                    + "el.dispatchEvent(new MouseEvent('click', { bubbles: true }))",
+                css
+            );
+        Assert.DoesNotContain("44, 45, 46,", Flat(Json()));
+        Click("[name='f:ways[0].changes[1].pins'][value='45']");
+        bench.Until(() => Flat(Json()).Contains("44, 45, 46,"), "leg 45 is among those that are lifted");
+
+        bench.Browser.ExecuteScript(
+            "const el = document.querySelector(\"[name='f:ways[0].changes[5].from']\"); el.scrollIntoView({ block: 'center' }); "
+                + "el.focus()"
+        );
+        Click("svg[data-board='main'] [data-place='V7']");
+        bench.Until(() => Flat(Json()).Contains("\"from\": \"V7\", \"to\": \"part:RST\""), "the lead begins at V7");
+        Assert.Empty(bench.Violations());
+        Assert.Empty(bench.Complaints);
+    }
+
+    static string Flat(string json) => System.Text.RegularExpressions.Regex.Replace(json, @"\s+", " ");
 }

@@ -323,7 +323,10 @@ public sealed partial class ApiTests(CabinServer cabin) : IClassFixture<CabinSer
         Assert.Equal(
             [
                 "/api/v1/build-sets",
+                "/api/v1/cables",
                 "/api/v1/check",
+                "/api/v1/connectors/chain",
+                "/api/v1/connectors/mate",
                 "/api/v1/identify",
                 "/api/v1/map",
                 "/api/v1/memory/arrangements",
@@ -337,6 +340,7 @@ public sealed partial class ApiTests(CabinServer cabin) : IClassFixture<CabinSer
                 "/api/v1/rom/wiring",
                 "/api/v1/settings",
                 "/api/v1/speed",
+                "/api/v1/wiring",
             ],
             document["paths"]!.AsObject().Select(p => p.Key).Order()
         );

@@ -125,6 +125,9 @@ public enum Things
     /// <summary>Nets of the model, and of the part.</summary>
     Nets,
 
+    /// <summary>Legs of the chip that is named beside them.</summary>
+    Legs,
+
     /// <summary>Places of the model and of the part: legs, points, contacts, pads.</summary>
     Places,
 }

@@ -31,7 +31,7 @@ public sealed record WireChange : ICompleted<WireChange>
     [OnSheet(Things.BoardChips), Display(Description = "The chip whose legs are lifted, or that is socketed.")]
     public string? Chip { get; init; }
 
-    [Range(1, 2000), Display(ShortName = "leg", Description = "The legs that are lifted.")]
+    [Range(1, 2000), OnSheet(Things.Legs), Display(ShortName = "leg", Description = "The legs that are lifted.")]
     public IReadOnlyList<int> Pins { get; init; } = [];
 
     [OnSheet(Things.Nets), Display(Description = "The net whose trace is cut.")]

@@ -40,6 +40,7 @@ public static class BoardDrawing
             "group",
             $"Board {plan.Name} from {(plan.Below ? "below" : "above")}, with {wired.Changes.Count} changes"
         );
+        svg.Data("board", plan.Name).Data("margin", Svg.N(Margin)).Data("scale", $"{scale:0.####}");
         svg.Rect(Margin, Margin, Wide, tall, "board-ground", 8);
         foreach (Site site in plan.Sites)
         {
@@ -48,7 +49,7 @@ public static class BoardDrawing
             svg.Text(middle.X, middle.Y - 6 - scale * (site.Contacts.Count * 1.27 + 2), site.Id, "fig body-name");
             for (int contact = 1; contact <= site.Contacts.Count; contact++)
                 if (of(wired.Places.Find($"{plan.Owner}{site.Id}.{contact}")) is { } dot)
-                    svg.Circle(dot.X, dot.Y, 3.2, "point");
+                    svg.Spot(dot.X, dot.Y, 3.2, "point", $"{site.Id}.{contact}");
         }
         foreach (BoardChip chip in plan.Chips)
         {
@@ -57,17 +58,18 @@ public static class BoardDrawing
             int first = wired.Places.Find($"{plan.Owner}{chip.Id}.1");
             for (int leg = first; leg < first + chip.Outline.Pins; leg++)
                 if (of(leg) is { } dot)
-                    svg.Circle(
+                    svg.Spot(
                         dot.X,
                         dot.Y,
                         wired.After.PadOf(leg) >= 0 ? 4 : 2.2,
-                        wired.After.PadOf(leg) >= 0 ? "leg lifted" : "leg"
+                        wired.After.PadOf(leg) >= 0 ? "leg lifted" : "leg",
+                        NameOn(wired, plan, leg)
                     );
         }
         foreach ((int place, Place point) in wired.Places.All.Index())
             if (point.Kind is PlaceKind.Point or PlaceKind.End && point.Owner == plan.Owner && of(place) is { } dot)
             {
-                svg.Circle(dot.X, dot.Y, 4, point.Kind == PlaceKind.End ? "point end" : "point");
+                svg.Spot(dot.X, dot.Y, 4, point.Kind == PlaceKind.End ? "point end" : "point", NameOn(wired, plan, place));
                 if (point.Number != 2)
                     svg.Text(dot.X, dot.Y - 8, point.Point!.Id, "fig tiny");
             }
@@ -96,6 +98,10 @@ public static class BoardDrawing
         }
         return svg.End();
     }
+
+    /// <summary>A place's name as a sheet writes it: the part's own with <c>part:</c> before it.</summary>
+    static string NameOn(Wired wired, BoardPlan plan, int place) =>
+        plan.Owner.Length > 0 ? $"part:{wired.After.NameOf(place)[plan.Owner.Length..]}" : wired.After.NameOf(place);
 
     static void Body(
         Svg svg,

@@ -20,6 +20,13 @@ public sealed class BoardPlan(Wired wired, Board board, bool below, Instance? of
 {
     const double Inch = 2.54;
 
+    /// <summary>The boards of a unit and of the parts on it.</summary>
+    public static IReadOnlyList<BoardPlan> All(Wired wired, bool below) =>
+        [
+            .. wired.Unit.Model.Boards.Where(b => wired.Unit.Holds(b.Revisions)).Select(b => new BoardPlan(wired, b, below)),
+            .. wired.Unit.Instances.SelectMany(i => i.Part.Boards.Select(b => new BoardPlan(wired, b, below, i))),
+        ];
+
     public Board Board => board;
 
     /// <summary>Before the names of everything on it: <c>pontoon:</c>; empty on the machine's own.</summary>

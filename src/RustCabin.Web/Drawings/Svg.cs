@@ -25,6 +25,14 @@ public sealed class Svg
         return svg;
     }
 
+    /// <summary>What a script must know of the drawing as a whole: a name and a value.</summary>
+    public Svg Data(string name, string value)
+    {
+        // Into the opening tag, which was written last.
+        _text.Insert(_text.Length - 1, $" data-{name}=\"{E(value)}\"");
+        return this;
+    }
+
     /// <summary>A drawing that says nothing which is not said in text beside it.</summary>
     public static Svg Silent(double width, double height, string cssClass)
     {
@@ -72,6 +80,17 @@ public sealed class Svg
         _text.Append(
             CultureInfo.InvariantCulture,
             $"<circle cx=\"{N(x)}\" cy=\"{N(y)}\" r=\"{N(radius)}\" class=\"{cssClass}\"/>"
+        );
+        return this;
+    }
+
+    /// <summary>A place that can be pressed where a place is asked for: its name goes with it.</summary>
+    public Svg Spot(double x, double y, double radius, string cssClass, string place)
+    {
+        _text.Append(
+            CultureInfo.InvariantCulture,
+            $"<circle cx=\"{N(x)}\" cy=\"{N(y)}\" r=\"{N(radius)}\" class=\"{cssClass}\" data-place=\"{E(place)}\">"
+                + $"<title>{E(place)}</title></circle>"
         );
         return this;
     }

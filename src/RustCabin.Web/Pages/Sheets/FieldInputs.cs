@@ -34,6 +34,10 @@ sealed class FieldInputs(StringBuilder html, IReadOnlyList<SheetError> errors, T
             WriteClueValues(path, choices, value as JsonObject, wrong);
         else if (shape.Kind == ShapeKind.Map && field.Things == Things.Switches && things.Switches(path).Any())
             WriteSwitches(path, field, value as JsonObject, wrong);
+        else if (field.Things == Things.Legs && things.OutlineAt(path) is var (outline, nets))
+            WiredInputs.Legs(html, path, field, outline, nets, value as JsonArray, wrong);
+        else if (field.Things == Things.Places)
+            WiredInputs.Places(html, path, field, choices, value, wrong);
         else if (shape is { Kind: ShapeKind.List, Items.Kind: not ShapeKind.NameOrNull } && choices.Count > 0)
             WriteTicks(path, field, choices, value as JsonArray, wrong);
         else

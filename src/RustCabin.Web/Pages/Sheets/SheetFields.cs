@@ -129,7 +129,7 @@ public sealed class SheetFields(Shape root, JsonObject sheet, IReadOnlyList<Shee
 
     /// <summary>What an item is called: the first of its fields that names it.</summary>
     static string Name(JsonObject item) =>
-        ((string[])["id", "label", "net", "site", "signal", "what", "part", "rail", "claim", "chip"])
+        ((string[])["id", "label", "do", "net", "site", "signal", "what", "part", "rail", "claim", "chip"])
             .Select(f => item[f]?.ToString())
             .FirstOrDefault(t => t is { Length: > 0 })
         ?? "it";

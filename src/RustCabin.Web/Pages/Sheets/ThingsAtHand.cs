@@ -66,6 +66,9 @@ public sealed class ThingsAtHand(string kind, JsonObject sheet, Pack here, Func<
                 sheet,
                 kind
             ),
+            Things.Legs => OutlineAt(path) is { } chip
+                ? Enumerable.Range(1, chip.Outline.Pins).Select(leg => Plain($"{leg}"))
+                : [],
             _ => throw new ArgumentOutOfRangeException(nameof(things), things, "no list of these"),
         };
 
@@ -75,6 +78,15 @@ public sealed class ThingsAtHand(string kind, JsonObject sheet, Pack here, Func<
         let positions = own["positions"] as JsonArray
         where positions is not null
         select (Text(own["id"]), (IReadOnlyList<string>)[.. positions.Select(Text)]);
+
+    /// <summary>The outline of the chip that is named beside a place, and the nets of its legs; null: none is, or it is not
+    /// known.</summary>
+    public (ChipOutline Outline, JsonObject? Nets)? OutlineAt(string path)
+    {
+        string named = Text(JsonPath.Get(sheet, path[..path.LastIndexOf('.')] + ".chip"));
+        bool own = named.StartsWith("part:", StringComparison.Ordinal);
+        return WiredThings.Chip(own ? [sheet] : Models(path), own ? named["part:".Length..] : named);
+    }
 
     /// <summary>The model's, and those of the part itself.</summary>
     IEnumerable<Thing> Both(string path, string list, string id) =>

@@ -28,6 +28,15 @@ static class WiredThings
         };
     }
 
+    /// <summary>A chip by its name, with the nets of its legs; null: none of the sheets has it with a known outline.</summary>
+    public static (ChipOutline Outline, JsonObject? Nets)? Chip(IEnumerable<JsonObject> sheets, string name)
+    {
+        foreach (JsonObject chip in sheets.SelectMany(s => Objects(s, "chips")).Where(c => Text(c["id"]) == name))
+            if (ChipOutline.TryParse(Text(chip["package"]), out ChipOutline outline))
+                return (outline, chip["nets"] as JsonObject);
+        return null;
+    }
+
     static IEnumerable<Thing> Each(IEnumerable<JsonObject> sheets, string list, string before) =>
         from sheet in sheets
         from one in Objects(sheet, list)

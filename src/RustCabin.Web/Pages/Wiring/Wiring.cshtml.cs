@@ -71,13 +71,7 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs) : St
             Line is { } line && line > 0 && line <= Table.Count
                 ? line - 1
                 : Table.Index().FirstOrDefault(l => l.Item.Agrees != true, (-1, null!)).Index;
-        Boards =
-        [
-            .. View
-                .Model.Boards.Where(b => View.After.Holds(b.Revisions))
-                .Select(b => new BoardPlan(Wired, b, Below))
-                .Concat(View.After.Instances.SelectMany(i => i.Part.Boards.Select(b => new BoardPlan(Wired, b, Below, i)))),
-        ];
+        Boards = BoardPlan.All(Wired, Below);
         int[] touched = [.. Wired.Changes.SelectMany(Wired.Touched)];
         Plan =
             Boards.FirstOrDefault(b => b.Name == Board)
