@@ -1,6 +1,7 @@
 using System.Net;
 using System.Text.Json.Nodes;
 using AngleSharp.Html.Dom;
+using RustCabin.Data;
 
 namespace RustCabin.Web.Tests;
 
@@ -234,5 +235,70 @@ public sealed class WiringTests : IAsyncLifetime
             $"/connectors?from={Uri.EscapeDataString(from)}&to={Uri.EscapeDataString(to)}&pieces={Uri.EscapeDataString(pieces)}"
         );
         Assert.Contains(said, System.Text.RegularExpressions.Regex.Replace(Text(page, "main"), @"\s+", " "));
+    }
+
+    [Fact]
+    public async Task A_photo_of_the_unit_is_laid_under_its_board_by_two_taps_and_taken_away()
+    {
+        var photos = new PhotoRepository(CabinFile.Open(Path.Combine(_cabin.Data, "cabin.db")), TimeProvider.System);
+        long id = photos.Add("jetty-disc", Core.Baseline.Photo.Read(Pixel), "the board")!.Value;
+        IHtmlDocument page = await _cabin.Page($"{Page}?photo={id}");
+        var form = (IHtmlFormElement)page.QuerySelector("form.lay")!;
+        (HttpStatusCode status, page) = await _cabin.Press(
+            form,
+            ("place1", "TP9"),
+            ("x1", "100"),
+            ("y1", "50"),
+            ("place2", "P3")
+        );
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains("tap P3 on the photo", Text(page, ".notice"));
+        page = await _cabin.Page($"{Page}?photo={id}");
+        (_, page) = await _cabin.Press(
+            (IHtmlFormElement)page.QuerySelector("form.lay")!,
+            ("place1", "TP9"),
+            ("x1", "100"),
+            ("y1", "50"),
+            ("place2", "P3"),
+            ("x2", "300"),
+            ("y2", "450")
+        );
+        double[] m =
+        [
+            .. page.QuerySelector("svg.board-map image")!
+                .GetAttribute("transform")![7..^1]
+                .Split(' ')
+                .Select(n => double.Parse(n, System.Globalization.CultureInfo.InvariantCulture)),
+        ];
+        foreach ((string place, double x, double y) in ((string, double, double)[])[("TP9", 100, 50), ("P3", 300, 450)])
+        {
+            AngleSharp.Dom.IElement dot = page.QuerySelector($"svg.board-map [data-place='{place}']")!;
+            double at(string name) => double.Parse(dot.GetAttribute(name)!, System.Globalization.CultureInfo.InvariantCulture);
+            Assert.Equal(at("cx"), m[0] * x + m[2] * y + m[4], 0.2);
+            Assert.Equal(at("cy"), m[1] * x + m[3] * y + m[5], 0.2);
+        }
+        (_, page) = await _cabin.Press((IHtmlFormElement)page.QuerySelector("form[action*='handler=Lift']")!);
+        Assert.Null(page.QuerySelector("svg.board-map image"));
+    }
+
+    static readonly byte[] Pixel = Convert.FromBase64String(
+        "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=="
+    );
+
+    [Fact]
+    public async Task An_option_brings_its_own_changes()
+    {
+        IHtmlDocument page = await _cabin.Page(Page);
+        Assert.DoesNotContain("LED", Text(page, "ol.changes"));
+        (_, page) = await _cabin.Press(
+            (IHtmlFormElement)page.QuerySelector("form[action*='handler=Choose']")!,
+            ("chosen", "true")
+        );
+        Assert.Contains("quiver-row:LED", Text(page, "ol.changes"));
+        (_, page) = await _cabin.Press(
+            (IHtmlFormElement)page.QuerySelector("form[action*='handler=Choose']")!,
+            ("chosen", "false")
+        );
+        Assert.DoesNotContain("LED", Text(page, "ol.changes"));
     }
 }

@@ -47,10 +47,14 @@ public static class JobEdits
     ) => moves.Aggregate((Job?)job, (j, m) => j is null ? null : SetSwitch(j, fitted, m.Instance, m.Switch, m.Position));
 
     /// <summary>Plans another way for a part that the job adds; null: it adds none of that name.</summary>
-    public static Job? SetWay(Job job, IReadOnlyList<FittedPart> fitted, string instance, string way)
+    public static Job? SetWay(Job job, IReadOnlyList<FittedPart> fitted, string instance, string way) =>
+        Added(job, fitted, instance, part => part with { Way = way });
+
+    /// <summary>Changes a part that the job adds; null: it adds none of that name.</summary>
+    public static Job? Added(Job job, IReadOnlyList<FittedPart> fitted, string instance, Func<FittedPart, FittedPart> edit)
     {
         int index = Array.IndexOf([.. Instance.Number([.. fitted, .. job.Add]).Select(n => n.Name)], instance) - fitted.Count;
-        return index < 0 ? null : job with { Add = Changed(job.Add, index, a => a with { Way = way }) };
+        return index < 0 ? null : job with { Add = Changed(job.Add, index, edit) };
     }
 
     /// <summary>Ticks a step, or takes the tick back.</summary>

@@ -117,6 +117,9 @@ public sealed record Probe : ICompleted<Probe>
     [Range(0, 1_000_000_000), UnitOf("ohms"), Display(Description = "What was read in ohms.")]
     public decimal? Ohms { get; init; }
 
+    [Range(0, 1_000_000_000), UnitOf("ohms"), Display(Description = "Between a rail and ground: what was read before the work.")]
+    public decimal? Before { get; init; }
+
     /// <inheritdoc/>
     public Probe Completed(RecordReading read)
     {

@@ -42,6 +42,38 @@ public sealed record Unit
 
     [Display(ShortName = "belonging", Description = "Accessories and original pieces that belong to it.")]
     public IReadOnlyList<Belonging> Belongings { get; init; } = [];
+
+    [Display(ShortName = "photo under a board", Description = "Photos of its own boards, laid under their drawings.")]
+    public IReadOnlyList<BoardPhoto> BoardPhotos { get; init; } = [];
+}
+
+/// <summary>A photo of this unit's own board, laid under the drawing by two places that were tapped on it.</summary>
+public sealed record BoardPhoto
+{
+    [Required, Display(Description = "The board.")]
+    public string Board { get; init; } = "";
+
+    [Required, Range(1, 1_000_000_000), Display(Description = "The photo, by its number in this cabin.")]
+    public int Photo { get; init; }
+
+    [Required, Display(Description = "One place that was tapped.")]
+    public Tapped One { get; init; } = new();
+
+    [Required, Display(Description = "The other.")]
+    public Tapped Other { get; init; } = new();
+}
+
+/// <summary>A place of the board as it was tapped on a photo.</summary>
+public sealed record Tapped
+{
+    [Required, Display(Description = "The place, as on the sheets.")]
+    public string Place { get; init; } = "";
+
+    [Required, Range(0, 100_000), UnitOf("px"), Display(Name = "from the left", Description = "Where it is on the photo.")]
+    public decimal X { get; init; }
+
+    [Required, Range(0, 100_000), UnitOf("px"), Display(Name = "from the top", Description = "Where it is on the photo.")]
+    public decimal Y { get; init; }
 }
 
 /// <summary>A part on a unit or in a job, with the switches that do not stand at factory.</summary>

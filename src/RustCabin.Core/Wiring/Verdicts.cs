@@ -76,7 +76,7 @@ public static class Verdicts
     public static bool AllAgree(Wired wired) => Of(wired).All(l => l.Agrees == true);
 
     static bool Agrees(ContinuityLine line, Probe probe) =>
-        line.Proves == Proves.Rail ? probe.Beep == false || probe.Ohms >= ClosedBelow
+        line.Proves == Proves.Rail ? probe.Beep == false || (probe.Ohms >= ClosedBelow && !(probe.Ohms < probe.Before / 2))
         : line.Closed ? probe.Beep == true || probe.Ohms < ClosedBelow
         : probe.Beep == false || probe.Ohms > OpenAbove;
 
@@ -95,6 +95,9 @@ public static class Verdicts
                 Proves.Scraped => "The wrong trace is scraped, or some mask is still on it.",
                 Proves.Removed => "It is still there, or its pads are bridged.",
                 Proves.Socketed => "This contact of the socket does not reach its pad: look for a lifted pad, touch it up.",
+                _ when probe.Ohms >= ClosedBelow =>
+                    $"It was {probe.Before:0.#} ohms before the work, and is under half of it: look for a bridge. "
+                        + "Do not switch on.",
                 _ => "Look for a bridge between this rail and ground. Do not switch on.",
             };
     }

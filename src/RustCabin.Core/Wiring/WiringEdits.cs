@@ -8,6 +8,29 @@ public static class WiringEdits
     /// <summary>Notes a reading; an earlier one of the same two places goes.</summary>
     public static Job Read(Job job, Probe probe) => job with { Probes = [.. Others(job, probe.From, probe.To), probe] };
 
+    /// <summary>Lays a photo under a board's drawing; the one that lay there goes.</summary>
+    public static Unit Lay(Unit unit, BoardPhoto photo) =>
+        unit with
+        {
+            BoardPhotos = [.. unit.BoardPhotos.Where(p => p.Board != photo.Board), photo],
+        };
+
+    /// <summary>Takes the photo from under a board's drawing.</summary>
+    public static Unit Lift(Unit unit, string board) =>
+        unit with
+        {
+            BoardPhotos = [.. unit.BoardPhotos.Where(p => p.Board != board)],
+        };
+
+    /// <summary>Chooses an option of a part that the job adds, or leaves it; null: it adds none of that name.</summary>
+    public static Job? Choose(Job job, IReadOnlyList<FittedPart> fitted, string instance, string option, bool chosen) =>
+        Planning.JobEdits.Added(
+            job,
+            fitted,
+            instance,
+            part => part with { Options = [.. part.Options.Where(o => o != option), .. chosen ? [option] : (string[])[]] }
+        );
+
     /// <summary>Takes a reading away.</summary>
     public static Job Forget(Job job, string from, string to) => job with { Probes = [.. Others(job, from, to)] };
 

@@ -1,3 +1,4 @@
+using System.Numerics;
 using Microsoft.AspNetCore.Html;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Wiring;
@@ -20,7 +21,14 @@ public static class BoardDrawing
     /// <param name="plan">Where everything lies.</param>
     /// <param name="at">The change at hand, by its place in the order of work; -1: none.</param>
     /// <param name="link">The address at which a change is at hand.</param>
-    public static IHtmlContent Draw(Wired wired, BoardPlan plan, int at, Func<int, string> link)
+    /// <param name="photo">A photo to lie under it, and its address.</param>
+    public static IHtmlContent Draw(
+        Wired wired,
+        BoardPlan plan,
+        int at,
+        Func<int, string> link,
+        (BoardPhoto Photo, string Href)? photo = null
+    )
     {
         double scale = Wide / plan.Width,
             tall = plan.Height * scale;
@@ -30,7 +38,8 @@ public static class BoardDrawing
         Dot on(Dot dot) => new(Margin + dot.X * scale, Margin + dot.Y * scale);
         var places = new Dictionary<int, Dot>();
         Dot? of(int place) =>
-            places.TryGetValue(place, out Dot pad) ? pad
+            place < 0 ? null
+            : places.TryGetValue(place, out Dot pad) ? pad
             : plan.Of(place) is { } dot ? on(dot)
             : null;
         Svg svg = Svg.Begin(
@@ -42,6 +51,8 @@ public static class BoardDrawing
         );
         svg.Data("board", plan.Name).Data("margin", Svg.N(Margin)).Data("scale", $"{scale:0.####}");
         svg.Rect(Margin, Margin, Wide, tall, "board-ground", 8);
+        if (photo is { } under && !plan.Below && Laid(wired, under.Photo, of) is { } matrix)
+            svg.Image(under.Href, matrix, "board-photo");
         foreach (Site site in plan.Sites)
         {
             Body(svg, plan, site.At!, Math.Max(4, site.Contacts.Count * 2.54 + 2), 5, "", on, "site-body");
@@ -97,6 +108,23 @@ public static class BoardDrawing
             svg.Unlink();
         }
         return svg.End();
+    }
+
+    /// <summary>How a photo must be turned and scaled so that its two places lie on those of the drawing; null: it cannot
+    /// be.</summary>
+    static double[]? Laid(Wired wired, BoardPhoto photo, Func<int, Dot?> of)
+    {
+        if (
+            of(wired.Places.Find(photo.One.Place)) is not { } a
+            || of(wired.Places.Find(photo.Other.Place)) is not { } b
+            || photo.One with { Place = "" } == photo.Other with { Place = "" }
+        )
+            return null;
+        var from = new Complex((double)photo.One.X, (double)photo.One.Y);
+        Complex turn =
+            (new Complex(b.X, b.Y) - new Complex(a.X, a.Y)) / (new Complex((double)photo.Other.X, (double)photo.Other.Y) - from);
+        Complex move = new Complex(a.X, a.Y) - turn * from;
+        return [turn.Real, turn.Imaginary, -turn.Imaginary, turn.Real, move.Real, move.Imaginary];
     }
 
     /// <summary>A place's name as a sheet writes it: the part's own with <c>part:</c> before it.</summary>

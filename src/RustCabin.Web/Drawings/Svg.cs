@@ -84,6 +84,14 @@ public sealed class Svg
         return this;
     }
 
+    /// <summary>A picture, turned and scaled by <paramref name="matrix"/>: a, b, c, d, e, f as SVG has them.</summary>
+    public Svg Image(string href, double[] matrix, string cssClass)
+    {
+        string numbers = string.Join(' ', matrix.Select(m => m.ToString("0.######", CultureInfo.InvariantCulture)));
+        _text.Append($"<image href=\"{E(href)}\" transform=\"matrix({numbers})\" class=\"{cssClass}\"/>");
+        return this;
+    }
+
     /// <summary>A place that can be pressed where a place is asked for: its name goes with it.</summary>
     public Svg Spot(double x, double y, double radius, string cssClass, string place)
     {

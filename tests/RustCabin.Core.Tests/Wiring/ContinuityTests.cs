@@ -120,4 +120,65 @@ public class ContinuityTests
                     break;
             }
     }
+
+    /// <summary>A lead to leg 7 beside +5, which lies at leg 8: a joint, its neighbours, and the rail.</summary>
+    static Probed Verdict(int line, Probe? probe)
+    {
+        Model board = new RandomBoard(1).Model() with
+        {
+            Chips =
+            [
+                new BoardChip
+                {
+                    Id = "U1",
+                    Package = "DIP-8",
+                    Nets = new OrderedDictionary<string, string> { ["4"] = "GND", ["5"] = "+5" },
+                },
+            ],
+        };
+        WireChange[] changes =
+        [
+            new()
+            {
+                Do = ChangeAct.Wire,
+                From = ["U1.6"],
+                To = ["part:P1"],
+            },
+        ];
+        var unit = RandomBoard.With(board, changes, RandomBoard.Pads);
+        Wired wired = Wired.Of(unit);
+        ContinuityLine asked = Continuity.Of(wired)[line];
+        string name(int place) => wired.After.NameOf(place);
+        Job job = unit.Job! with { Probes = probe is null ? [] : [probe with { From = name(asked.From), To = name(asked.To) }] };
+        return Verdicts.Of(Wired.Of(unit with { Job = job }))[line];
+    }
+
+    [Theory]
+    [InlineData(0, true, null, null, true)] // the joint must beep
+    [InlineData(0, null, 9.9, null, true)]
+    [InlineData(0, null, 10.0, null, false)]
+    [InlineData(0, false, null, null, false)]
+    [InlineData(1, false, null, null, true)] // the neighbour must not
+    [InlineData(1, null, 100000.0, null, false)]
+    [InlineData(1, null, 100001.0, null, true)]
+    [InlineData(3, false, null, null, true)] // +5 and ground
+    [InlineData(3, null, 10.0, null, true)]
+    [InlineData(3, null, 9.9, null, false)]
+    [InlineData(3, null, 50.0, 100.0, true)]
+    [InlineData(3, null, 49.0, 100.0, false)]
+    public void A_reading_agrees_or_not_by_a_hair(int line, bool? beep, double? ohms, double? before, bool agrees)
+    {
+        Probed read = Verdict(
+            line,
+            new Probe
+            {
+                Beep = beep,
+                Ohms = (decimal?)ohms,
+                Before = (decimal?)before,
+            }
+        );
+        Assert.Equal(agrees, read.Agrees);
+        Assert.Equal(agrees, read.Cause.Length == 0);
+        Assert.Null(Verdict(line, null).Agrees);
+    }
 }

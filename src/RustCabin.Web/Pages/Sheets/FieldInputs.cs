@@ -6,8 +6,8 @@ using RustCabin.Core.Declared;
 namespace RustCabin.Web.Pages.Sheets;
 
 /// <summary>
-/// The inputs of plain fields: words and flags are chosen, things that stand on a sheet are chosen or ticked, switches are set by
-/// their positions, the rest is typed.
+/// The inputs of plain fields: words and flags are chosen, things that stand on a sheet are chosen or ticked, switches are set
+/// by their positions, the rest is typed.
 /// </summary>
 /// <param name="html">Where they are written.</param>
 /// <param name="errors">What is wrong with the sheet.</param>

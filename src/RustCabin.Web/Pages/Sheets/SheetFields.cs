@@ -7,9 +7,8 @@ using RustCabin.Core.Declared;
 namespace RustCabin.Web.Pages.Sheets;
 
 /// <summary>
-/// Writes the fields of a sheet from its declaration: labels, help, units and what may be chosen come from there. A card for each
-/// item of a list; what is wrong stands under its
-/// field. Every value is encoded: a sheet is data.
+/// Writes the fields of a sheet from its declaration: labels, help, units and what may be chosen come from there. A card for
+/// each item of a list; what is wrong stands under its field. Every value is encoded: a sheet is data.
 /// </summary>
 /// <param name="root">What the sheet looks like.</param>
 /// <param name="sheet">The sheet.</param>

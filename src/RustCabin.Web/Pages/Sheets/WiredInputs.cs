@@ -7,8 +7,8 @@ using RustCabin.Core.Declared;
 namespace RustCabin.Web.Pages.Sheets;
 
 /// <summary>
-/// Inputs for what lies on a board: legs are pressed on the outline of their chip, places are chosen from those of the sheets, or
-/// pressed on the board beside the fields.
+/// Inputs for what lies on a board: legs are pressed on the outline of their chip, places are chosen from those of the sheets,
+/// or pressed on the board beside the fields.
 /// </summary>
 static class WiredInputs
 {

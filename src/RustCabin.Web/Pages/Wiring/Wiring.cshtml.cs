@@ -23,7 +23,7 @@ public sealed record WayColumn(Instance Part, Way Way, bool Chosen, IReadOnlyLis
 /// <summary>
 /// The Wiring station: the board with this job's places in the order of work, the chip at hand, and the table for the meter.
 /// </summary>
-public sealed class WiringModel(SheetRepository sheets, JobRepository jobs) : StationPage(sheets, jobs)
+public sealed class WiringModel(SheetRepository sheets, JobRepository jobs, PhotoRepository photos) : StationPage(sheets, jobs)
 {
     public override Desk Desk => Desks.Of<WiringDesk>();
 
@@ -47,7 +47,39 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs) : St
     public string? Board { get; set; }
 
     /// <summary>The next press is about the next line.</summary>
-    protected override IReadOnlyList<string> Passing => ["line"];
+    protected override IReadOnlyList<string> Passing => ["line", "photo"];
+
+    /// <summary>A photo that is to be laid under the board.</summary>
+    [BindProperty(SupportsGet = true)]
+    public long? Photo { get; set; }
+
+    public IReadOnlyList<PhotoLine> Photos { get; private set; } = [];
+
+    /// <summary>The photo that lies under the board that is seen, and its address; null: none does, or it is not here any
+    /// more.</summary>
+    public (BoardPhoto Photo, string Href)? Laid =>
+        View.Unit.BoardPhotos.FirstOrDefault(p => p.Board == Plan?.Name) is { } laid && Photos.Any(p => p.Id == laid.Photo)
+            ? (laid, HrefOf(laid.Photo))
+            : null;
+
+    public string HrefOf(long photo) => $"/units/{View.Unit.Id}/photos/{photo}";
+
+    /// <summary>Places by which a photo can be laid: points, and leg 1 of each chip.</summary>
+    public IEnumerable<string> Landmarks =>
+        Plan is null
+            ? []
+            : Wired
+                .Places.All.Index()
+                .Where(p => p.Item.Kind != PlaceKind.Leg || p.Item.Number == 1)
+                .Where(p => Plan.Of(p.Index) is not null)
+                .Select(p => p.Item.Name);
+
+    /// <summary>Options that parts of the job have here, and whether they are chosen.</summary>
+    public IEnumerable<(Instance Part, PartOption Option, bool Chosen)> Options =>
+        from part in View.After.Instances
+        where part.Added
+        from option in part.Part.Options.Concat(part.Way?.Options ?? [])
+        select (part, option, part.Fitted.Options.Contains(option.Id));
 
     public bool Below => From == "below";
     public int Here { get; private set; } = -1;
@@ -63,6 +95,7 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs) : St
         Wired = Wired.Of(View.After);
         Table = Verdicts.Of(Wired);
         Missing = Taps.Of(Wired);
+        Photos = [.. photos.Of(View.Unit.Id).Where(p => !p.Hidden)];
         Here =
             At is { } asked && asked > 0 && asked <= Wired.Changes.Count
                 ? asked - 1
@@ -154,13 +187,16 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs) : St
             .Aggregate(QueryString.Create(name, value), (all, q) => all.Add(q.Key, q.Value.ToString()));
 
     /// <summary>Notes what the meter showed: a beep, none, or ohms.</summary>
-    public IActionResult OnPostProbe(string job, long version, string from, string to, string? says, string? ohms)
+    public IActionResult OnPostProbe(string job, long version, string from, string to, string? says, string? ohms, string? before)
     {
         if (!Load(job))
             return NotFound();
         decimal read = 0;
         if (says is not ("beep" or "none") && !TypedNumber.TryParse(ohms, out read))
             return Refuse($"Nothing was noted: \"{ohms}\" is not a number of ohms.");
+        decimal earlier = 0;
+        if (!string.IsNullOrWhiteSpace(before) && !TypedNumber.TryParse(before, out earlier))
+            return Refuse($"Nothing was noted: \"{before}\" is not a number of ohms.");
         if (Table.All(l => l.From != from || l.To != to))
             return Refuse("Nothing was noted: these two places are not on the table any more.");
         var probe = new Probe
@@ -169,6 +205,7 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs) : St
             To = to,
             Beep = says is "beep" or "none" ? says == "beep" : null,
             Ohms = says is "beep" or "none" ? null : read,
+            Before = earlier > 0 ? earlier : null,
         };
         return Change(job, version, _ => ($"Meter, {from} to {to}: {Said(probe)}", j => WiringEdits.Read(j, probe)));
     }
@@ -176,6 +213,36 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs) : St
     /// <summary>Takes a reading away.</summary>
     public IActionResult OnPostForget(string job, long version, string from, string to) =>
         Change(job, version, _ => ($"Reading of {from} to {to} taken away", j => WiringEdits.Forget(j, from, to)));
+
+    /// <summary>Lays a photo of the unit under the board, by two places that were tapped on it.</summary>
+    public IActionResult OnPostLay(string job, long version, string board, long photo, LayForm form)
+    {
+        if (!Load(job))
+            return NotFound();
+        if (Photos.All(p => p.Id != photo))
+            return Refuse("Nothing was laid: that photo is not on this unit's page any more.");
+        return form.TryRead(board, (int)photo, [.. Landmarks], out BoardPhoto laid, out string wrong)
+            ? ChangeUnit(job, version, _ => ($"Photo laid under board {board}", unit => WiringEdits.Lay(unit, laid)))
+            : Refuse($"Nothing was laid: {wrong}.");
+    }
+
+    /// <summary>Takes the photo from under the board.</summary>
+    public IActionResult OnPostLift(string job, long version, string board) =>
+        ChangeUnit(job, version, _ => ($"Photo taken from under board {board}", unit => WiringEdits.Lift(unit, board)));
+
+    /// <summary>Chooses an option of a part, or leaves it.</summary>
+    public IActionResult OnPostChoose(string job, long version, string instance, string option, bool chosen) =>
+        Change(
+            job,
+            version,
+            view =>
+                view.After.Find(instance) is { Added: true } part
+                    ? (
+                        $"{part.Title}, {option}: {(chosen ? "chosen" : "left out")}",
+                        j => WiringEdits.Choose(j, view.Unit.Fitted, instance, option, chosen)
+                    )
+                    : null
+        );
 
     /// <summary>Plans another way for a part of the job.</summary>
     public IActionResult OnPostWay(string job, long version, string instance, string way) =>
