@@ -225,7 +225,7 @@ public sealed class WiringTests : IAsyncLifetime
     [Theory]
     [InlineData("DB-25 m DTE rs232", "DB-25 f DCE rs232", "", "as they are")]
     [InlineData("DB-25 m DTE rs232", "DB-25 m DTE rs232", "x: DB-25 f, DB-25 f, crossing", "then x")]
-    [InlineData("DB-25 m DTE rs232", "DB-25 m DTE rs232", "", "One piece would")]
+    [InlineData("DB-37 m DTE rs232", "DB-37 m DTE rs232", "", "One piece would")]
     [InlineData("DB-25 m DTE rs232", "DB-25 m DTE ttl", "", "levels differ")]
     [InlineData("DB-25 DTE", "DB-25 m DTE ttl", "", "A device is its family")]
     [InlineData("DB-25 m DTE rs232", "DB-25 m DTE rs232", "x DB-25", "is not a piece")]
@@ -300,5 +300,54 @@ public sealed class WiringTests : IAsyncLifetime
             ("chosen", "false")
         );
         Assert.DoesNotContain("LED", Text(page, "ol.changes"));
+    }
+
+    [Fact]
+    public async Task A_run_of_cables_is_made_out_of_the_cupboard_and_what_is_missing_is_on_the_shopping_list()
+    {
+        const string Book = "/jobs/counter-exchange-book/wiring";
+        IHtmlDocument page = await _cabin.Page(Book);
+        string[] runs = [.. page.QuerySelectorAll(".run").Select(r => r.TextContent)];
+        Assert.Contains("Crossing adapter", runs[0]);
+        Assert.Contains("One piece would: DB-25 f, DE-9 m", runs[1]);
+        string wanted() => Text(_cabin.Page("/cupboard").GetAwaiter().GetResult(), "[aria-labelledby=buy-title]");
+        Assert.Contains("cable DB-25 f, DE-9 m", wanted());
+        Assert.DoesNotContain("cable DB-25 f, DB-25 f", wanted());
+
+        var put = (IHtmlFormElement)(await _cabin.Page("/cupboard")).QuerySelector("#put")!;
+        (HttpStatusCode status, page) = await _cabin.Press(
+            put,
+            ("Form.Kind", "cable"),
+            ("Form.Item", "a lead"),
+            ("Form.Name", "x"),
+            ("Form.Count", "1")
+        );
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains("a cable needs its ends", page.Body!.TextContent);
+        put = (IHtmlFormElement)(await _cabin.Page("/cupboard")).QuerySelector("#put")!;
+        await _cabin.Press(
+            put,
+            ("Form.Kind", "cable"),
+            ("Form.Item", "DE-9 m, DB-25 f"),
+            ("Form.Name", "Modem lead"),
+            ("Form.Count", "1")
+        );
+        Assert.DoesNotContain("cable DB-25 f, DE-9 m", wanted());
+        page = await _cabin.Page(Book);
+        Assert.Contains("Modem lead, turned round", page.QuerySelectorAll(".run")[1].TextContent);
+
+        (_, page) = await _cabin.Press((IHtmlFormElement)page.QuerySelector("form[action*='handler=Part']")!);
+        Assert.Single(page.QuerySelectorAll(".run"));
+        (status, page) = await _cabin.Press(
+            (IHtmlFormElement)page.QuerySelector("form[action*='handler=Join']")!,
+            ("what", "printer"),
+            ("one", "DB-25 m DTE rs232"),
+            ("other", "a printer")
+        );
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains("a device is its family", Text(page, ".notice"));
+        page = await _cabin.Page("/jobs/counter-exchange-book/build");
+        Assert.Contains("Join by cables: modem on line 2", page.Body!.TextContent);
+        Assert.Contains("Cables: modem on line 2", (await _cabin.Page("/jobs/counter-exchange-book/passport")).Body!.TextContent);
     }
 }

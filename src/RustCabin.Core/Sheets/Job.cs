@@ -65,6 +65,9 @@ public sealed record Job
     [Display(ShortName = "mend by hand", Description = "Mends that a person makes, each of which settles a finding.")]
     public IReadOnlyList<HandMend> Mends { get; init; } = [];
 
+    [Display(ShortName = "run of cables", Description = "Devices that are joined by cables.")]
+    public IReadOnlyList<CableRun> Cables { get; init; } = [];
+
     [Display(ShortName = "reading of the meter", Description = "What a meter showed between places that were changed.")]
     public IReadOnlyList<Probe> Probes { get; init; } = [];
 

@@ -69,6 +69,9 @@ public static class Acts
     /// <summary>A change of an instance's way is made, by its number from 1.</summary>
     public static StepId Change(string instance, int number) => new("change", $"{instance}-{number}");
 
+    /// <summary>A run of cables is plugged together.</summary>
+    public static StepId Cables(string run) => new("cables", run);
+
     /// <summary>The wiring is proved with a meter.</summary>
     public static readonly StepId ProbeWiring = new("probe", "wiring");
 

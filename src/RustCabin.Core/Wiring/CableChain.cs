@@ -4,48 +4,6 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Wiring;
 
-/// <summary>An end of a cable.</summary>
-public sealed record CableEnd
-{
-    /// <summary>The connector's family.</summary>
-    [Required, Display(Description = "The connector's family, such as DB-25.")]
-    public string Family { get; init; } = "";
-
-    /// <summary>Pins or holes.</summary>
-    [Required, Display(Description = "Whether it has pins or holes.")]
-    public Gender Gender { get; init; }
-}
-
-/// <summary>The connector of a device.</summary>
-public sealed record DeviceEnd : ICompleted<DeviceEnd>
-{
-    static readonly string[] Roles = ["DTE", "DCE"];
-
-    /// <summary>The connector's family.</summary>
-    [Required, Display(Description = "The connector's family, such as DB-25.")]
-    public string Family { get; init; } = "";
-
-    /// <summary>Pins or holes.</summary>
-    [Required, Display(Description = "Whether it has pins or holes.")]
-    public Gender Gender { get; init; }
-
-    /// <summary>Its role.</summary>
-    [Required, Display(Description = "Its role on the line: DTE, a terminal or a computer; DCE, a modem or what plays one.")]
-    public string Role { get; init; } = "";
-
-    /// <summary>Its level.</summary>
-    [Required, Display(Description = "Its level, such as rs232 or ttl.")]
-    public string Level { get; init; } = "";
-
-    /// <inheritdoc/>
-    public DeviceEnd Completed(RecordReading read)
-    {
-        if (read.Read("role") && !Roles.Contains(Role))
-            read.Wrong("role", $"\"{Role}\" is not one of {string.Join(", ", Roles)}");
-        return this;
-    }
-}
-
 /// <summary>A piece of cable, or an adapter.</summary>
 public sealed record CablePiece
 {
@@ -64,6 +22,31 @@ public sealed record CablePiece
     /// <summary>It changes the two directions over.</summary>
     [Display(Description = "It changes the two directions over.")]
     public bool Crossing { get; init; }
+
+    /// <summary>As it is typed and kept: <c>DB-25 f, DE-9 m, crossing</c>.</summary>
+    public string Text => $"{A.Text}, {B.Text}{(Crossing ? $", {CrossingWord}" : "")}";
+
+    /// <summary>True for a piece that does the same, whichever way round.</summary>
+    public bool IsLike(CablePiece other) =>
+        Crossing == other.Crossing && ((A == other.A && B == other.B) || (A == other.B && B == other.A));
+
+    const string CrossingWord = "crossing";
+
+    /// <summary>Reads a piece as it is typed; false: it is none.</summary>
+    public static bool TryParse(string name, string text, out CablePiece piece)
+    {
+        string[] words = text.Split(',', StringSplitOptions.TrimEntries);
+        piece = new CablePiece { Id = name };
+        if (
+            words.Length is not (2 or 3)
+            || (words.Length == 3 && words[2] is not (CrossingWord or "straight"))
+            || !CableEnd.TryParse(words[0], out CableEnd a)
+            || !CableEnd.TryParse(words[1], out CableEnd b)
+        )
+            return false;
+        piece = piece with { A = a, B = b, Crossing = words is [_, _, CrossingWord] };
+        return true;
+    }
 }
 
 /// <summary>What <c>cables</c> takes: two devices, and the pieces at hand.</summary>

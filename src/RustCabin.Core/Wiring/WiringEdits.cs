@@ -31,6 +31,21 @@ public static class WiringEdits
             part => part with { Options = [.. part.Options.Where(o => o != option), .. chosen ? [option] : (string[])[]] }
         );
 
+    /// <summary>The first free identifier of a run of cables.</summary>
+    public static string FreeRun(Job job) =>
+        Enumerable.Range(1, int.MaxValue).Select(n => $"run-{n}").First(id => job.Cables.All(r => r.Id != id));
+
+    /// <summary>Joins two devices by cables.</summary>
+    public static Job Join(Job job, CableRun run) => job with { Cables = [.. job.Cables.Where(r => r.Id != run.Id), run] };
+
+    /// <summary>Drops a run of cables; its tick goes with it.</summary>
+    public static Job Part(Job job, string run) =>
+        job with
+        {
+            Cables = [.. job.Cables.Where(r => r.Id != run)],
+            Done = [.. job.Done.Where(s => s != Acts.Cables(run))],
+        };
+
     /// <summary>Takes a reading away.</summary>
     public static Job Forget(Job job, string from, string to) => job with { Probes = [.. Others(job, from, to)] };
 

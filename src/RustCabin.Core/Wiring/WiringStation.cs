@@ -19,7 +19,10 @@ public sealed class WiringStation : Station
     public override IReadOnlyList<Check> Checks { get; } = [Check.On(Rests.Parts, WiringChecks.Of)];
 
     /// <inheritdoc/>
-    public override IEnumerable<Work> Works(BuildAsked asked) => WiringWorks.Of(asked);
+    public override IEnumerable<Work> Works(BuildAsked asked) => WiringWorks.Of(asked).Concat(CableRuns.Works(asked.After));
+
+    /// <inheritdoc/>
+    public override IEnumerable<Piece> Pieces(PlannedUnit unit) => CableRuns.Wanted(unit);
 
     /// <inheritdoc/>
     public override IEnumerable<PassportLine> Passport(PassportAsked asked) =>
@@ -30,6 +33,15 @@ public sealed class WiringStation : Station
                 PlacedChange
                     .Of(asked.Unit)
                     .Select(c => Line(c, asked.IsDone(Acts.Change(c.Instance.Name, c.Index + 1)) ? "done" : "planned"))
+            )
+            .Concat(
+                (asked.Unit.Job?.Cables ?? []).Select(run => new PassportLine(
+                    PassportPart.Wired,
+                    $"Cables: {run.What}",
+                    $"{run.From.Text} to {run.To.Text}",
+                    "",
+                    asked.IsDone(Acts.Cables(run.Id)) ? "joined" : "planned"
+                ))
             );
 
     static PassportLine Line(PlacedChange placed, string state) =>

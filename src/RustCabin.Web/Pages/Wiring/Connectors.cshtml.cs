@@ -1,9 +1,9 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using RustCabin.Core.Sheets;
 using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Api;
-using CoreGender = RustCabin.Core.Sheets.Gender;
 
 namespace RustCabin.Web.Pages.Wiring;
 
@@ -11,7 +11,7 @@ namespace RustCabin.Web.Pages.Wiring;
 /// Connectors without a job: boards in a chain and the cables between them, a lead made by hand with the beeps that prove it,
 /// and cables as a chain of pieces. What is typed stands in the address, so that it can be kept and sent.
 /// </summary>
-public sealed class ConnectorsModel(SheetRepository sheets, HeavyWork heavy) : PageModel
+public sealed class ConnectorsModel(SheetRepository sheets, StockRepository stock, HeavyWork heavy) : PageModel
 {
     const int LongestText = 4000;
 
@@ -68,6 +68,8 @@ public sealed class ConnectorsModel(SheetRepository sheets, HeavyWork heavy) : P
             ChainWrong = $"More than {LongestText:#,0} letters are not taken.";
             return;
         }
+        // What lies in the cupboard is at hand, until other pieces are typed.
+        Pieces ??= string.Join('\n', CableRuns.PiecesOf(stock.All().Select(i => i.Item)).Select(p => $"{p.Id}: {p.Text}"));
         Chained();
         Led();
         Cabled();
@@ -119,7 +121,7 @@ public sealed class ConnectorsModel(SheetRepository sheets, HeavyWork heavy) : P
     {
         if (string.IsNullOrWhiteSpace(From) || string.IsNullOrWhiteSpace(To))
             return;
-        if (DeviceOf(From) is not { } from || DeviceOf(To) is not { } to)
+        if (!DeviceEnd.TryParse(From, out DeviceEnd from) || !DeviceEnd.TryParse(To, out DeviceEnd to))
         {
             CablesWrong = "A device is its family, m or f, DTE or DCE, and its level: DB-25 m DTE rs232.";
             return;
@@ -127,22 +129,13 @@ public sealed class ConnectorsModel(SheetRepository sheets, HeavyWork heavy) : P
         var pieces = new List<CablePiece>();
         foreach (string line in Lines(Pieces ?? ""))
         {
-            string[] named = line.Split(':', 2),
-                ends = named[^1].Split(',', StringSplitOptions.TrimEntries);
-            if (named.Length < 2 || ends.Length < 2 || EndOf(ends[0]) is not { } a || EndOf(ends[1]) is not { } b)
+            string[] named = line.Split(':', 2);
+            if (named.Length < 2 || !CablePiece.TryParse(named[0].Trim(), named[1], out CablePiece piece))
             {
                 CablesWrong = $"\"{line}\" is not a piece: short lead: DB-25 f, DB-25 m, crossing.";
                 return;
             }
-            pieces.Add(
-                new CablePiece
-                {
-                    Id = named[0].Trim(),
-                    A = a,
-                    B = b,
-                    Crossing = ends.Skip(2).Contains("crossing"),
-                }
-            );
+            pieces.Add(piece);
         }
         var asked = new CablesAsked
         {
@@ -161,25 +154,6 @@ public sealed class ConnectorsModel(SheetRepository sheets, HeavyWork heavy) : P
         using var document = System.Text.Json.JsonDocument.Parse(Core.Declared.Declaration<T>.Write(asked).ToJsonString());
         return Core.Declared.Declaration<T>.Read(document.RootElement).Errors is [var first, ..] ? first.Told : null;
     }
-
-    static DeviceEnd? DeviceOf(string text) =>
-        Words(text) is [var family, var gender, var role, var level] && GenderOf(gender) is { } of
-            ? new DeviceEnd
-            {
-                Family = family,
-                Gender = of,
-                Role = role.ToUpperInvariant(),
-                Level = level,
-            }
-            : null;
-
-    static CableEnd? EndOf(string text) =>
-        Words(text) is [var family, var gender] && GenderOf(gender) is { } of
-            ? new CableEnd { Family = family, Gender = of }
-            : null;
-
-    static CoreGender? GenderOf(string text) =>
-        Core.Declared.Words<CoreGender>.TryParse(text.ToLowerInvariant(), out CoreGender gender) ? gender : null;
 
     static IReadOnlyList<string> Words(string text) =>
         text.Split([' ', ',', '\t', '\n', '\r'], StringSplitOptions.RemoveEmptyEntries);

@@ -23,7 +23,8 @@ public sealed record WayColumn(Instance Part, Way Way, bool Chosen, IReadOnlyLis
 /// <summary>
 /// The Wiring station: the board with this job's places in the order of work, the chip at hand, and the table for the meter.
 /// </summary>
-public sealed class WiringModel(SheetRepository sheets, JobRepository jobs, PhotoRepository photos) : StationPage(sheets, jobs)
+public sealed class WiringModel(SheetRepository sheets, JobRepository jobs, PhotoRepository photos, StockRepository stock)
+    : StationPage(sheets, jobs)
 {
     public override Desk Desk => Desks.Of<WiringDesk>();
 
@@ -80,6 +81,16 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs, Phot
         where part.Added
         from option in part.Part.Options.Concat(part.Way?.Options ?? [])
         select (part, option, part.Fitted.Options.Contains(option.Id));
+
+    /// <summary>The job's runs of cables, each with the chain out of the cupboard, or the piece that would do.</summary>
+    public IReadOnlyList<(CableRun Run, CableChain Chain)> Runs
+    {
+        get
+        {
+            IReadOnlyList<CablePiece> pieces = CableRuns.PiecesOf(stock.All().Select(i => i.Item));
+            return [.. View.Job.Cables.Select(run => (run, CableRuns.Of(run, pieces)))];
+        }
+    }
 
     public bool Below => From == "below";
     public int Here { get; private set; } = -1;
@@ -243,6 +254,41 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs, Phot
                     )
                     : null
         );
+
+    /// <summary>Joins two devices by cables.</summary>
+    public IActionResult OnPostJoin(string job, long version, string? what, string? one, string? other)
+    {
+        if (!Load(job))
+            return NotFound();
+        string named = (what ?? "").Trim();
+        if (named.Length is 0 or > 100)
+            return Refuse("Nothing was joined: say in up to 100 letters what is joined.");
+        if (!DeviceEnd.TryParse(one ?? "", out DeviceEnd from) || !DeviceEnd.TryParse(other ?? "", out DeviceEnd to))
+            return Refuse("Nothing was joined: a device is its family, m or f, DTE or DCE, and its level: DB-25 m DTE rs232.");
+        return Change(
+            job,
+            version,
+            view =>
+                (
+                    $"Cables: {named}",
+                    j =>
+                        WiringEdits.Join(
+                            j,
+                            new CableRun
+                            {
+                                Id = WiringEdits.FreeRun(view.Job),
+                                What = named,
+                                From = from,
+                                To = to,
+                            }
+                        )
+                )
+        );
+    }
+
+    /// <summary>Drops a run of cables.</summary>
+    public IActionResult OnPostPart(string job, long version, string run) =>
+        Change(job, version, _ => ("Cables dropped", j => WiringEdits.Part(j, run)));
 
     /// <summary>Plans another way for a part of the job.</summary>
     public IActionResult OnPostWay(string job, long version, string instance, string way) =>
