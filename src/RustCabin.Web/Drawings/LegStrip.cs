@@ -12,7 +12,7 @@ public static class LegStrip
     const double Leg = 46,
         Body = 54,
         Tall = 168,
-        Edge = 84;
+        Edge = 112;
 
     /// <summary>So many legs are shown beyond the last that matters.</summary>
     const int Beyond = 1;
