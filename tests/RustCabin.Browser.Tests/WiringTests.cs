@@ -1,3 +1,5 @@
+using OpenQA.Selenium;
+
 namespace RustCabin.Browser.Tests;
 
 /// <summary>
@@ -59,6 +61,29 @@ public sealed class WiringTests
         Click("svg[data-board='main'] [data-place='V7']");
         bench.Until(() => Flat(Json()).Contains("\"from\": \"V7\", \"to\": \"part:RST\""), "the lead begins at V7");
         Assert.Empty(bench.Violations());
+        Assert.Empty(bench.Complaints);
+    }
+
+    [Fact]
+    public void In_the_editor_the_nets_of_a_chip_stand_at_its_legs_and_things_are_put_where_the_board_is_pressed()
+    {
+        using var bench = new Bench();
+        bench.Go("/sheets/models/exchange");
+        string Json() => Flat((string)bench.Browser.ExecuteScript("return document.getElementById('raw').value")!);
+        bench.Browser.ExecuteScript("for (const d of document.querySelectorAll('details')) d.open = true");
+        IWebElement leg = bench.Browser.FindElement(By.Name("n:chips[0].nets:5"));
+        bench.Browser.ExecuteScript("arguments[0].scrollIntoView({ block: 'center' })", leg);
+        leg.SendKeys("rts" + Keys.Tab);
+        bench.Until(() => Json().Contains("\"5\": \"rts\""), "leg 5 carries rts");
+
+        bench.Browser.ExecuteScript(
+            "const el = document.querySelector(\"[name='f:points[0].at.xMm']\"); el.scrollIntoView({ block: 'center' });"
+                + "el.focus();"
+                + "const board = document.querySelector(\"svg[data-board='base']\"); const box = board.getBoundingClientRect();"
+                + "board.dispatchEvent(new MouseEvent('click', { bubbles: true, clientX: box.left + box.width / 2, "
+                + "clientY: box.top + box.height / 2 }))"
+        );
+        bench.Until(() => !Json().Contains("\"xMm\": 70, \"yMm\": 24"), "the test point lies where the board was pressed");
         Assert.Empty(bench.Complaints);
     }
 

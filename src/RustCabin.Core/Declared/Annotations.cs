@@ -128,6 +128,9 @@ public enum Things
     /// <summary>Legs of the chip that is named beside them.</summary>
     Legs,
 
+    /// <summary>Legs of the outline that is named beside them, each with a net.</summary>
+    LegNets,
+
     /// <summary>Places of the model and of the part: legs, points, contacts, pads.</summary>
     Places,
 }

@@ -60,7 +60,11 @@ public sealed record BoardChip : ICompleted<BoardChip>
     [Required, Display(Description = "Its outline, such as QFP-80.")]
     public string Package { get; init; } = "";
 
-    [Usual, Display(Description = "The net of each leg, by its number. A leg that is not named carries a net of its own.")]
+    [
+        Usual,
+        OnSheet(Things.LegNets),
+        Display(Description = "The net of each leg, by its number. A leg that is not named carries a net of its own.")
+    ]
     public OrderedDictionary<string, string> Nets { get; init; } = [];
 
     [Display(Name = "where", Description = "Where it lies; left out: it is listed and not drawn.")]

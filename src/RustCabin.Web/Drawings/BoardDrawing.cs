@@ -20,13 +20,13 @@ public static class BoardDrawing
     /// <param name="wired">The wiring.</param>
     /// <param name="plan">Where everything lies.</param>
     /// <param name="at">The change at hand, by its place in the order of work; -1: none.</param>
-    /// <param name="link">The address at which a change is at hand.</param>
+    /// <param name="link">The address at which a change is at hand; null: nothing of it can be pressed.</param>
     /// <param name="photo">A photo to lie under it, and its address.</param>
     public static IHtmlContent Draw(
         Wired wired,
         BoardPlan plan,
         int at,
-        Func<int, string> link,
+        Func<int, string>? link,
         (BoardPhoto Photo, string Href)? photo = null
     )
     {
@@ -102,10 +102,13 @@ public static class BoardDrawing
             while (marks.Any(m => Math.Abs(m.X - x) < MarkRoom && Math.Abs(m.Y - y) < MarkRoom))
                 (x, y) = x > MarkRoom + 16 ? (x - MarkRoom, y) : (dot.X + MarkRoom, y + MarkRoom);
             marks.Add(new Dot(x, y));
-            svg.Line(dot.X, dot.Y, x, y, "mark-line").Link(link(number), $"{number + 1}: {change.Words}");
+            svg.Line(dot.X, dot.Y, x, y, "mark-line");
+            if (link is not null)
+                svg.Link(link(number), $"{number + 1}: {change.Words}");
             svg.Circle(x, y, number == at ? 15 : 12, number == at ? "mark here" : "mark")
                 .Text(x, y + 5, $"{number + 1}", "mark-number");
-            svg.Unlink();
+            if (link is not null)
+                svg.Unlink();
         }
         return svg.End();
     }

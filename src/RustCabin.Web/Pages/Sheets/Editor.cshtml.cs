@@ -101,6 +101,7 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
                     .GroupBy(f => f.Key[2..f.Key.LastIndexOf(':')])
             )
                 ApplyClueValues(edited, values.Key, values);
+            WiredInputs.Apply(edited, Request.Form);
             foreach (
                 (string path, StringValues stands) in Request.Form.Where(f => f.Key.StartsWith("w:", StringComparison.Ordinal))
             )

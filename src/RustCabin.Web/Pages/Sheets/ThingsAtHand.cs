@@ -66,6 +66,8 @@ public sealed class ThingsAtHand(string kind, JsonObject sheet, Pack here, Func<
                 sheet,
                 kind
             ),
+            // A net may be a new one: those that are there are offered beside each leg.
+            Things.LegNets => [],
             Things.Legs => OutlineAt(path) is { } chip
                 ? Enumerable.Range(1, chip.Outline.Pins).Select(leg => Plain($"{leg}"))
                 : [],
@@ -78,6 +80,12 @@ public sealed class ThingsAtHand(string kind, JsonObject sheet, Pack here, Func<
         let positions = own["positions"] as JsonArray
         where positions is not null
         select (Text(own["id"]), (IReadOnlyList<string>)[.. positions.Select(Text)]);
+
+    /// <summary>The outline that stands beside a place; null: none does.</summary>
+    public ChipOutline? PackageAt(string path) =>
+        ChipOutline.TryParse(Text(JsonPath.Get(sheet, path[..path.LastIndexOf('.')] + ".package")), out ChipOutline outline)
+            ? outline
+            : null;
 
     /// <summary>The outline of the chip that is named beside a place, and the nets of its legs; null: none is, or it is not
     /// known.</summary>

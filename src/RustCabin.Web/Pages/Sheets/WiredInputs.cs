@@ -25,9 +25,68 @@ static class WiredInputs
     {
         string name = $"f:{path}";
         var lifted = (ticked ?? []).Select(t => t?.ToString() ?? "").ToHashSet(StringComparer.Ordinal);
+        Outlined(
+            html,
+            path,
+            field,
+            outline,
+            leg =>
+            {
+                string net = nets?[$"{leg}"]?.ToString() ?? "";
+                html.Append(
+                    $"<label class=\"leg-press\" title=\"{E(net)}\"><input type=\"checkbox\" name=\"{E(name)}\" value=\"{leg}\""
+                        + $"{(lifted.Contains($"{leg}") ? " checked" : "")}><span>{leg}</span> <small>{E(net)}</small></label>"
+                );
+            },
+            $"<input type=\"hidden\" name=\"{E(name)}\" value=\"\">",
+            wrong
+        );
+    }
+
+    /// <summary>The outline of a chip with a field for the net at each leg; <c>n:path:leg</c> is its name.</summary>
+    public static void Nets(
+        StringBuilder html,
+        string path,
+        ShapeField field,
+        ChipOutline outline,
+        IReadOnlyList<Thing> known,
+        JsonObject? nets,
+        string? wrong
+    )
+    {
+        string list = $"nets-{path}",
+            options = string.Concat(known.Select(k => $"<option value=\"{E(k.Value)}\"></option>"));
+        Outlined(
+            html,
+            path,
+            field,
+            outline,
+            leg =>
+                html.Append(
+                    $"<label class=\"leg-net\"><span>{leg}</span><input class=\"form-control mono\" "
+                        + $"name=\"{E($"n:{path}:{leg}")}\" "
+                        + $"value=\"{E(nets?[$"{leg}"]?.ToString() ?? "")}\" list=\"{E(list)}\" autocomplete=\"off\" "
+                        + $"aria-label=\"Net of leg {leg}\"></label>"
+                ),
+            $"<datalist id=\"{E(list)}\">{options}</datalist>",
+            wrong
+        );
+    }
+
+    /// <summary>A chip's four sides as they stand, each leg drawn by <paramref name="draw"/>.</summary>
+    static void Outlined(
+        StringBuilder html,
+        string path,
+        ShapeField field,
+        ChipOutline outline,
+        Action<int> draw,
+        string more,
+        string? wrong
+    )
+    {
         html.Append(
             $"<fieldset class=\"field legs-field\" id=\"{E($"f-{path}")}\" title=\"{E(field.Help)}\"><legend>{E(field.Label)} of "
-                + $"{E(outline.Name)}, from above</legend><input type=\"hidden\" name=\"{E(name)}\" value=\"\">"
+                + $"{E(outline.Name)}, from above</legend>{more}"
         );
         foreach (PinSide side in (PinSide[])[PinSide.Left, PinSide.Bottom, PinSide.Right, PinSide.Top])
         {
@@ -38,18 +97,38 @@ static class WiredInputs
             bool falls = legs[0] > legs[^1];
             html.Append($"<div class=\"legs-{side.ToString().ToLowerInvariant()}{(falls ? " falls" : "")}\">");
             foreach (int leg in falls ? legs.Reverse() : legs)
-            {
-                string net = nets?[$"{leg}"]?.ToString() ?? "";
-                html.Append(
-                    $"<label class=\"leg-press\" title=\"{E(net)}\"><input type=\"checkbox\" name=\"{E(name)}\" value=\"{leg}\""
-                        + $"{(lifted.Contains($"{leg}") ? " checked" : "")}><span>{leg}</span> <small>{E(net)}</small></label>"
-                );
-            }
+                draw(leg);
             html.Append("</div>");
         }
         html.Append("<div class=\"legs-body\"></div>");
         Wrong(html, wrong);
         html.Append("</fieldset>");
+    }
+
+    /// <summary>
+    /// Puts what was typed at the legs of a chip into its sheet; an empty field is a leg of which nothing is said.
+    /// </summary>
+    public static void Apply(JsonObject sheet, IFormCollection form)
+    {
+        foreach (
+            IGrouping<string, string> chip in form
+                .Keys.Where(k => k.StartsWith("n:", StringComparison.Ordinal) && k.LastIndexOf(':') > 2)
+                .GroupBy(k => k[2..k.LastIndexOf(':')])
+        )
+        {
+            var nets = new JsonObject();
+            foreach (string key in chip)
+                if (form[key].ToString().Trim() is { Length: > 0 } net)
+                    nets[key[(key.LastIndexOf(':') + 1)..]] = net;
+            JsonNode? here = JsonPath.Get(sheet, chip.Key);
+            // The order in which they stand on the sheet is kept where nothing else changes.
+            bool same =
+                here is JsonObject stands
+                && stands.Count == nets.Count
+                && nets.All(n => stands[n.Key]?.ToString() == n.Value!.ToString());
+            if (!same && (here is not null || nets.Count > 0))
+                JsonPath.Put(sheet, chip.Key, nets.Count > 0 ? nets : null);
+        }
     }
 
     /// <summary>A field for each place and one more, each with the places of the sheets to choose from.</summary>

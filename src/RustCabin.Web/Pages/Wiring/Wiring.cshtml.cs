@@ -13,9 +13,11 @@ namespace RustCabin.Web.Pages.Wiring;
 /// <param name="Part">The part.</param>
 /// <param name="Way">The way.</param>
 /// <param name="Chosen">It is the one that is planned.</param>
-/// <param name="Changes">What is done.</param>
-public sealed record WayColumn(Instance Part, Way Way, bool Chosen, IReadOnlyList<PlacedChange> Changes)
+/// <param name="Wired">What is done, and the nets after it.</param>
+/// <param name="Board">The board as this way would have it; null: no sheet says how it looks.</param>
+public sealed record WayColumn(Instance Part, Way Way, bool Chosen, Wired Wired, BoardPlan? Board)
 {
+    public IReadOnlyList<PlacedChange> Changes => Wired.Changes;
     public int Joints => Changes.Sum(c => c.Joints);
     public decimal Minutes => Changes.Sum(WiringWorks.MinutesOf);
 }
@@ -177,18 +179,25 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs, Phot
             .. View
                 .After.Instances.Where(i => i.Added)
                 .SelectMany(i =>
-                    i.Part.Ways.Where(w => w.Model == View.Model.Id && View.After.Holds(w.Revisions))
-                        .Select(w => new WayColumn(
-                            i,
-                            w,
-                            w.Id == i.Way?.Id,
-                            PlacedChange.Of(View.After with { Instances = [i with { Way = w }] })
-                        ))
+                    i.Part.Ways.Where(w => w.Model == View.Model.Id && View.After.Holds(w.Revisions)).Select(w => ColumnOf(i, w))
                 )
                 .GroupBy(w => w.Part)
                 .Where(g => g.Count() > 1 && g.Any(w => w.Changes.Count > 0))
                 .SelectMany(g => g),
         ];
+
+    WayColumn ColumnOf(Instance part, Way way)
+    {
+        var wired = Wired.Of(View.After with { Instances = [part with { Way = way }] });
+        int[] touched = [.. wired.Changes.SelectMany(wired.Touched)];
+        return new WayColumn(
+            part,
+            way,
+            way.Id == part.Way?.Id,
+            wired,
+            BoardPlan.All(wired, Below).FirstOrDefault(b => touched.Any(p => b.Of(p) is not null))
+        );
+    }
 
     /// <summary>The address of this page with one thing of it changed.</summary>
     public string With(string name, string value) =>
