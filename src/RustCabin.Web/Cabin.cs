@@ -92,8 +92,8 @@ public static class Cabin
         );
         string home = FileWork.Home(builder.Configuration);
         var phrase = new DoorFile(home, TimeProvider.System);
-        if (builder.Configuration["open"] == "true" && !phrase.HasPhrase)
-            Asking.For(phrase);
+        if (builder.Configuration["open"] == "true")
+            Asking.For(phrase, anew: false);
         Door door = Door.Of(builder.Configuration, phrase);
         // The file is opened and read while the pipeline is put together; what is wrong with it is said before anything listens.
         Task<Opened> opened = Task.Run(() => Opened.From(home));

@@ -20,7 +20,7 @@ static class FileWork
         string home = Home(settings);
         if (settings["phrase"] is not null)
         {
-            Asking.For(new DoorFile(home, TimeProvider.System));
+            Asking.For(new DoorFile(home, TimeProvider.System), anew: true);
             Console.WriteLine("The pass phrase is set, and every device is signed out.");
             return true;
         }

@@ -11,7 +11,9 @@ static class Asking
 
     /// <summary>Sets a phrase: what the environment says, else what is typed.</summary>
     /// <exception cref="FormatException">None was given that can be one.</exception>
-    public static void For(DoorFile door)
+    /// <param name="door">Where it is kept.</param>
+    /// <param name="anew">Another one is wanted although there is one.</param>
+    public static void For(DoorFile door, bool anew)
     {
         if (Environment.GetEnvironmentVariable(Variable) is { Length: > 0 } told)
         {
@@ -19,6 +21,8 @@ static class Asking
                 door.SetPhrase(told);
             return;
         }
+        if (door.HasPhrase && !anew)
+            return;
         if (Console.IsInputRedirected && Console.In.Peek() < 0)
             throw new FormatException($"a pass phrase is wanted. Type it at a terminal, or set {Variable}.");
         Console.WriteLine("Other machines need a pass phrase to come in. Four words or more are good; it is not shown.");
