@@ -61,7 +61,7 @@ public sealed class Netlist
         Split(all, missing);
         JoinAll(all, missing);
         Missing = missing;
-        _node = Grouped(_joins, -1);
+        _node = Grouped();
     }
 
     /// <summary>The number of a place by its name, of a lifted leg's pad too; -1: there is none.</summary>
@@ -222,19 +222,12 @@ public sealed class Netlist
         }
     }
 
-    /// <summary>The node of every fragment, joined by all joins but one.</summary>
-    int[] Grouped(IReadOnlyList<Join> joins, int without)
+    /// <summary>The node of every fragment.</summary>
+    int[] Grouped()
     {
-        int[] parent = [.. Enumerable.Range(0, Fragments)];
-        int root(int i)
-        {
-            while (parent[i] != i)
-                i = parent[i] = parent[parent[i]];
-            return i;
-        }
-        foreach ((int i, Join join) in joins.Index())
-            if (i != without)
-                parent[root(_fragment[join.A])] = root(_fragment[join.B]);
-        return [.. Enumerable.Range(0, Fragments).Select(root)];
+        var groups = new Groups(Fragments);
+        foreach (Join join in _joins)
+            groups.Join(_fragment[join.A], _fragment[join.B]);
+        return [.. Enumerable.Range(0, Fragments).Select(groups.Of)];
     }
 }

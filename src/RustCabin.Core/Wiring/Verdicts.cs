@@ -36,11 +36,14 @@ public static class Verdicts
     /// <summary>The table of a unit with the job's readings.</summary>
     public static IReadOnlyList<Probed> Of(Wired wired)
     {
-        IReadOnlyList<ContinuityLine> table = Continuity.Of(wired);
+        ContinuityLine[] lines = [.. Continuity.Of(wired)];
         var read = (wired.Unit.Job?.Probes ?? []).ToLookup(p => (p.From, p.To));
-        ContinuityLine[] lines = [.. table];
-        var shows = new Shows(wired, lines);
-        (Mistake Mistake, int[] Lines)[] mistakes = [.. Mistake.Of(wired).Select(m => (m, shows.Of(m)))];
+        // Asked only where a reading differs.
+        var mistakes = new Lazy<(Mistake Mistake, int[] Lines)[]>(() =>
+        {
+            var shows = new Shows(wired, lines);
+            return [.. Mistake.Of(wired).Select(m => (m, shows.Of(m)))];
+        });
         return
         [
             .. lines.Select(
@@ -49,31 +52,25 @@ public static class Verdicts
                     (string from, string to) = (wired.After.NameOf(line.From), wired.After.NameOf(line.To));
                     Probe? probe = read[(from, to)].LastOrDefault();
                     bool? agrees = probe is null ? null : Agrees(line, probe);
+                    if (agrees != false)
+                        return new Probed(line, from, to, probe, agrees, "") { Change = Words(wired, line) };
                     // Of the mistakes that this line shows, the one that fewest other lines show: the nearest by.
                     var likeliest = mistakes
-                        .Where(m => m.Lines.Contains(i))
+                        .Value.Where(m => m.Lines.Contains(i))
                         .OrderBy(m => m.Mistake.Change == line.Change ? 0 : 1)
                         .ThenBy(m => m.Lines.Length)
                         .FirstOrDefault();
-                    return new Probed(
-                        line,
-                        from,
-                        to,
-                        probe,
-                        agrees,
-                        agrees == false ? Cause(line, probe!, likeliest.Mistake) : ""
-                    )
+                    return new Probed(line, from, to, probe, agrees, Cause(line, probe!, likeliest.Mistake))
                     {
-                        Change = line.Change is { } change ? wired.Changes[change].Words : "",
-                        Also = agrees == false && likeliest.Lines is { } also ? [.. also.Where(l => l != i)] : [],
+                        Change = Words(wired, line),
+                        Also = [.. (likeliest.Lines ?? []).Where(l => l != i)],
                     };
                 }
             ),
         ];
     }
 
-    /// <summary>True once every line was read and agrees.</summary>
-    public static bool AllAgree(Wired wired) => Of(wired).All(l => l.Agrees == true);
+    static string Words(Wired wired, ContinuityLine line) => line.Change is { } change ? wired.Changes[change].Words : "";
 
     static bool Agrees(ContinuityLine line, Probe probe) =>
         line.Proves == Proves.Rail ? probe.Beep == false || (probe.Ohms >= ClosedBelow && !(probe.Ohms < probe.Before / 2))

@@ -11,6 +11,7 @@ public sealed class Wired
 
     readonly Dictionary<string, int> _fragmentOf = new(StringComparer.Ordinal);
     readonly ILookup<int, string> _names;
+    IReadOnlyList<Probed>? _readings;
 
     /// <summary>The unit.</summary>
     public PlannedUnit Unit { get; }
@@ -48,6 +49,9 @@ public sealed class Wired
     public static bool IsAny(PlannedUnit unit) =>
         unit.Instances.Any(i => i.Way is { Changes.Count: > 0 } || i.Part.Pads.Count > 0 || i.Part.Contacts.Count > 0);
 
+    /// <summary>The table that proves the changes, with the job's readings; worked out once.</summary>
+    public IReadOnlyList<Probed> Readings => _readings ??= Verdicts.Of(this);
+
     /// <summary>The fragment that bears a net's name after the changes; -1: none does.</summary>
     public int FragmentOf(string net) => _fragmentOf.GetValueOrDefault(Places.Canonical(net), -1);
 
@@ -67,15 +71,16 @@ public sealed class Wired
     public IEnumerable<int> Touched(PlacedChange placed)
     {
         WireChange change = placed.Change;
+        if (change.Do == ChangeAct.Socket)
+            return LegsOf(placed);
         IEnumerable<string> names = change.Do switch
         {
             ChangeAct.Lift => change.Pins.SelectMany(p => (string[])[$"{change.Chip}.{p}", $"{change.Chip}.{p}p"]),
             ChangeAct.Cut => change.Off,
             ChangeAct.Remove or ChangeAct.Scrape => [change.Point!, $"{change.Point}.1", $"{change.Point}.2"],
-            ChangeAct.Socket => LegsOf(placed).Select(l => l.ToString()),
             _ => change.From.Concat(change.To),
         };
-        return change.Do == ChangeAct.Socket ? LegsOf(placed) : names.Select(n => After.Find(placed.Named(n))).Where(p => p >= 0);
+        return names.Select(n => After.Find(placed.Named(n))).Where(p => p >= 0);
     }
 
     /// <summary>The legs of the chip that a change sockets.</summary>

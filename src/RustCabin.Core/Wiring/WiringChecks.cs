@@ -92,18 +92,12 @@ public static class WiringChecks
     static IEnumerable<Finding> Cross(Wired wired)
     {
         Netlist after = wired.After;
-        int[] parent = [.. Enumerable.Range(0, after.Fragments)];
+        var groups = new Groups(after.Fragments);
         string?[] name = [.. Enumerable.Range(0, after.Fragments).Select(after.NameOfFragment)];
-        int root(int i)
-        {
-            while (parent[i] != i)
-                i = parent[i] = parent[parent[i]];
-            return i;
-        }
         foreach (Join join in after.Joins)
         {
-            int a = root(after.FragmentOf(join.A)),
-                b = root(after.FragmentOf(join.B));
+            int a = groups.Of(after.FragmentOf(join.A)),
+                b = groups.Of(after.FragmentOf(join.B));
             if (a == b)
                 continue;
             if (
@@ -120,7 +114,7 @@ public static class WiringChecks
                     $"{wired.Changes[join.Change].Words}: {one} and {other} become one net.",
                     [$"{after.NameOf(join.A)} lies on {one}, {after.NameOf(join.B)} on {other}."]
                 );
-            parent[b] = a;
+            groups.Join(a, b);
             name[a] ??= name[b];
         }
     }

@@ -56,6 +56,6 @@ public sealed class WiringStation : Station
     /// <inheritdoc/>
     public override Far FarOf(PlannedUnit unit) =>
         PlacedChange.Of(unit).Count == 0 ? Far.Empty
-        : Verdicts.AllAgree(Wired.Of(unit)) ? Far.Clear
+        : Wired.Of(unit).Readings.All(l => l.Agrees == true) ? Far.Clear
         : Far.InHand;
 }

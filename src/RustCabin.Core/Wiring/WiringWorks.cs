@@ -20,8 +20,7 @@ public static class WiringWorks
             {
                 Opens = AccessPath.To(asked.After.Model, part.Key),
             };
-        var wired = Wired.Of(asked.After);
-        IReadOnlyList<Probed> table = Verdicts.Of(wired);
+        IReadOnlyList<Probed> table = Wired.Of(asked.After).Readings;
         if (table.Count > 0)
             yield return new Work(WorkTime.Wiring, [Proof(table, changes)]);
     }

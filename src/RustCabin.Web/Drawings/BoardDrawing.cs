@@ -1,5 +1,6 @@
 using System.Numerics;
 using Microsoft.AspNetCore.Html;
+using RustCabin.Core.Chips;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Wiring;
 
@@ -64,10 +65,11 @@ public static class BoardDrawing
         }
         foreach (BoardChip chip in plan.Chips)
         {
-            (_, double across, double down) = BoardPlan.Measures(chip.Outline);
+            ChipOutline outline = chip.Outline;
+            (_, double across, double down) = BoardPlan.Measures(outline);
             Body(svg, plan, chip.At!, across, down, chip.Id, on, "chip-body");
             int first = wired.Places.Find($"{plan.Owner}{chip.Id}.1");
-            for (int leg = first; leg < first + chip.Outline.Pins; leg++)
+            for (int leg = first; leg < first + outline.Pins; leg++)
                 if (of(leg) is { } dot)
                     svg.Spot(
                         dot.X,

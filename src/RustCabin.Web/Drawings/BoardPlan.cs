@@ -82,7 +82,7 @@ public sealed class BoardPlan(Wired wired, Board board, bool below, Instance? of
             return null;
         return at switch
         {
-            { Chip: { At: { } spot } chip } when spot.Board == board.Id => Leg(chip, spot, at.Number, place),
+            { Chip.At: { } spot } when spot.Board == board.Id => Leg(at.Outline!, spot, at.Number, place),
             { Point: { At: { } spot } } when spot.Board == board.Id => Seen(
                 spot,
                 at.Kind == PlaceKind.End ? (at.Number == 1 ? -1.6 : 1.6) : 0,
@@ -94,9 +94,8 @@ public sealed class BoardPlan(Wired wired, Board board, bool below, Instance? of
     }
 
     /// <summary>Where a leg ends: on its pad, or lifted up a little towards the body.</summary>
-    Dot Leg(BoardChip chip, Spot spot, int leg, int place)
+    Dot Leg(ChipOutline outline, Spot spot, int leg, int place)
     {
-        ChipOutline outline = chip.Outline;
         PinPlace pin = outline.Find(leg, View.Above);
         (double pitch, double width, double height) = Measures(outline);
         bool lifted = wired.After.PadOf(place) >= 0;

@@ -45,6 +45,9 @@ public sealed class ConnectorsModel(SheetRepository sheets, StockRepository stoc
     public ChainAsked Asked { get; private set; } = new();
     public string? ChainWrong { get; private set; }
     public Lead? Lead { get; private set; }
+
+    /// <summary>The nets of a lead's two ends.</summary>
+    public (IReadOnlyList<string> One, IReadOnlyList<string> Other) LeadEnds { get; private set; } = ([], []);
     public string? LeadWrong { get; private set; }
     public CableChain? Cables { get; private set; }
     public string? CablesWrong { get; private set; }
@@ -110,7 +113,8 @@ public sealed class ConnectorsModel(SheetRepository sheets, StockRepository stoc
     {
         if (string.IsNullOrWhiteSpace(One) || string.IsNullOrWhiteSpace(Other))
             return;
-        (IReadOnlyList<string> one, IReadOnlyList<string> other) = (Words(One), Words(Other));
+        LeadEnds = (Words(One), Words(Other));
+        (IReadOnlyList<string> one, IReadOnlyList<string> other) = LeadEnds;
         if (one.Count > ChainAsked.MostContacts || other.Count > ChainAsked.MostContacts)
             LeadWrong = $"A lead has {ChainAsked.MostContacts} contacts at most.";
         else

@@ -106,7 +106,7 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs, Phot
     protected override void Loaded()
     {
         Wired = Wired.Of(View.After);
-        Table = Verdicts.Of(Wired);
+        Table = Wired.Readings;
         Missing = Taps.Of(Wired);
         Photos = [.. photos.Of(View.Unit.Id).Where(p => !p.Hidden)];
         Here =
@@ -140,7 +140,7 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs, Phot
     /// <summary>How a leg of the chip at hand is drawn: lifted, soldered, or beside one of these.</summary>
     public string LookOf(BoardChip chip, int leg)
     {
-        int place = Wired.Places.All.Index().First(p => p.Item.Chip == chip && p.Item.Number == leg).Index;
+        int place = Wired.Places.All.First(p => p.Chip == chip).FirstLeg + leg - 1;
         return Wired.After.PadOf(place) >= 0 ? "lifted"
             : Worked.Contains(place) ? "soldered"
             : Wired.Beside(place).Any(n => Wired.After.PadOf(n) >= 0 || Worked.Contains(n)) ? "beside"
