@@ -15,7 +15,7 @@ public sealed class PackExport(CabinFile file, SheetRepository sheets, JobReposi
     /// <summary>The whole cabin, sheets in the order in which they came.</summary>
     public byte[] Whole() => Of(_ => true);
 
-    /// <summary>One unit, its model, its jobs and the parts that it or they name; null when there is no such unit.</summary>
+    /// <summary>One unit, its model (or the part that it is), its jobs and the parts that it or they name; null when there is no such unit.</summary>
     public byte[]? OfUnit(string id)
     {
         if (sheets.All().FindUnit(id) is not { } unit)
@@ -27,7 +27,7 @@ public sealed class PackExport(CabinFile file, SheetRepository sheets, JobReposi
             {
                 "unit" => row.Id == id,
                 "model" => row.Id == unit.Model,
-                "part" => parts.Contains(row.Id),
+                "part" => parts.Contains(row.Id) || row.Id == unit.Model,
                 "job" => own.Any(j => j.Id == row.Id),
                 _ => false,
             }

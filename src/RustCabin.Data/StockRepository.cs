@@ -1,7 +1,10 @@
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using Dapper;
 using Microsoft.Data.Sqlite;
 using RustCabin.Core.Cupboard;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Data;
 
@@ -91,6 +94,75 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
         Log(connection, transaction, id, $"{item.Count} x {item.Name} put in", null, json);
         transaction.Commit();
         return id;
+    }
+
+    /// <summary>
+    /// Takes one of a part out of the cupboard onto the bench, as a unit of its own with what is done to it as its record; all or
+    /// nothing.
+    /// </summary>
+    /// <returns>The unit's id; null: there is none left, or the press came too late.</returns>
+    public string? OntoBench(SheetRepository sheets, long id, long version, Part part)
+    {
+        using SqliteConnection connection = file.Connect();
+        using SqliteTransaction transaction = connection.BeginTransaction();
+        if (
+            All(connection, transaction).FirstOrDefault(s => s.Id == id) is not { Item.Count: > 0 } there
+            || there.Version != version
+        )
+            return null;
+        string unit = Enumerable
+            .Range(1, int.MaxValue)
+            .Select(n => n == 1 ? $"bench-{part.Id}" : $"bench-{part.Id}-{n}")
+            .First(u => SheetRepository.Stored(connection, transaction, "unit", u) is null);
+        var sheet = Declaration<Unit>.Write(
+            new Unit
+            {
+                Id = unit,
+                Model = part.Id,
+                Name = there.Item.Name,
+            }
+        );
+        sheets.Put(connection, transaction, "unit", unit, there.Item.Name, sheet.ToJsonString(StoredJson.AsTyped));
+        Write(connection, transaction, there, -1, $"{there.Item.Name} onto the bench");
+        transaction.Commit();
+        sheets.Forget();
+        return unit;
+    }
+
+    /// <summary>
+    /// Lays a part that was worked on by itself back into the cupboard, apart from those that were not, and retires its unit, which
+    /// keeps the record.
+    /// </summary>
+    public bool FromBench(SheetRepository sheets, Unit unit, Part part)
+    {
+        using SqliteConnection connection = file.Connect();
+        using SqliteTransaction transaction = connection.BeginTransaction();
+        if (SheetRepository.Stored(connection, transaction, "unit", unit.Id) is not { } json || unit.Retired)
+            return false;
+        JsonObject after = Declaration<Unit>.Edit(JsonNode.Parse(json)!.AsObject(), u => u with { Retired = true })!;
+        sheets.Put(connection, transaction, "unit", unit.Id, unit.Name, after.ToJsonString(StoredJson.AsTyped));
+        var item = new StockItem
+        {
+            Kind = StockKind.Part,
+            Item = part.Id,
+            Name = unit.Name,
+            Count = 1,
+            Note = $"worked on: its record is the unit {unit.Id}",
+        };
+        (long id, string put) = Insert(connection, transaction, item);
+        Log(connection, transaction, id, $"{item.Name} back from the bench", null, put);
+        transaction.Commit();
+        sheets.Forget();
+        return true;
+    }
+
+    void Write(SqliteConnection connection, SqliteTransaction transaction, StoredStock there, int by, string what)
+    {
+        string before = connection.QuerySingle<string>("select json from stock where id = @Id", there, transaction);
+        int used = (int)there.Uses.Sum(u => u.Count);
+        string after = (there.Item with { Count = there.Item.Count + used + by }).ToJson().ToJsonString(StoredJson.AsTyped);
+        Write(connection, transaction, there.Id, after);
+        Log(connection, transaction, there.Id, what, before, after);
     }
 
     /// <summary>Changes an item; null takes it out of the cupboard for good (undo brings it back).</summary>

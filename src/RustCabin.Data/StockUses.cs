@@ -60,11 +60,18 @@ static class StockUses
 
     static void Take(SqliteConnection connection, IDbTransaction transaction, string job, Piece piece, Pack sheets)
     {
-        StoredStock[] there = [.. StockRepository.All(connection, transaction).Where(s => piece.Is(s.Item))];
+        IReadOnlyList<StoredStock> all = StockRepository.All(connection, transaction);
+        StoredStock[] there = [.. all.Where(s => piece.Is(s.Item))];
         if (piece.Comes)
         {
             long stock = there.Length > 0 ? there[0].Id : StockRepository.Insert(connection, transaction, New(piece, sheets)).Id;
             Insert(connection, transaction, job, piece, stock, -piece.Count);
+            return;
+        }
+        if (piece.Serves?.Invoke([.. all.Where(s => s.Item.Count > 0).Select(s => s.Item)]) is { } serving)
+        {
+            foreach (var same in serving.GroupBy(i => all.First(s => ReferenceEquals(s.Item, i)).Id))
+                Insert(connection, transaction, job, piece, same.Key, same.Count());
             return;
         }
         int left = piece.Count;

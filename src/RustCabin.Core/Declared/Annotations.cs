@@ -131,6 +131,9 @@ public enum Things
     /// <summary>Legs of the outline that is named beside them, each with a net.</summary>
     LegNets,
 
+    /// <summary>Contacts of a connector in their order, each with a net.</summary>
+    ContactNets,
+
     /// <summary>Places of the model and of the part: legs, points, contacts, pads.</summary>
     Places,
 }

@@ -67,9 +67,8 @@ static class PackReferences
         foreach (string id in revisions.Where(id => model.FindRevision(id) is null))
             yield return new(where, $"\"{id}\" is not a revision of this model");
 
-        foreach ((int i, AccessLevel level) in model.Access.Index())
-            if (level.From is { } from && model.Access.Take(i).All(a => a.Id != from))
-                yield return new($"{path}.access[{i}].from", $"\"{from}\" is not an access level above this one");
+        foreach (SheetError error in CheckAccess(model.Access, path))
+            yield return error;
 
         if (Mirrors(model.Claims, model.AddressBits) is { } many)
             yield return new($"{path}.claims", many);
@@ -81,6 +80,14 @@ static class PackReferences
         foreach (SheetError error in Twice(model.Vectors.Select(v => v.Id), $"{path}.vectors"))
             yield return error;
     }
+
+    static IEnumerable<SheetError> CheckAccess(IReadOnlyList<AccessLevel> access, string path) =>
+        from level in access.Index()
+        where level.Item.From is { } outer && access.Take(level.Index).All(a => a.Id != outer)
+        select new SheetError(
+            $"{path}.access[{level.Index}].from",
+            $"\"{level.Item.From}\" is not an access level above this one"
+        );
 
     /// <summary>The sockets that claims and banks name are sites of the same sheet.</summary>
     static IEnumerable<SheetError> CheckSockets(IReadOnlyList<Claim> claims, string path, IReadOnlyList<Site> sites) =>
@@ -152,6 +159,8 @@ static class PackReferences
         foreach (SheetError error in WiredNames.Of(part.Boards, part.Chips, part.Points, part.Sites, path))
             yield return error;
         foreach (SheetError error in Twice(part.Pads.Select(p => p.Id), $"{path}.pads"))
+            yield return error;
+        foreach (SheetError error in CheckAccess(part.Access, path))
             yield return error;
 
         foreach ((int i, Claim claim) in part.Claims.Index())

@@ -35,7 +35,7 @@ public sealed record Part : ICompleted<Part>
     [Display(Description = "Whether the connector has pins or holes.")]
     public Gender? Gender { get; init; }
 
-    [Display(Description = "The net that each of its contacts wants, in order; n takes any.")]
+    [OnSheet(Things.ContactNets), Display(Description = "The net that each of its contacts wants, in order; n takes any.")]
     public IReadOnlyList<string> Contacts { get; init; } = [];
 
     [Display(Description = "Its pads, to which leads go; others name them part:pad.")]
@@ -49,6 +49,12 @@ public sealed record Part : ICompleted<Part>
 
     [Display(Description = "Points on its own boards.")]
     public IReadOnlyList<BoardPoint> Points { get; init; } = [];
+
+    [Display(ShortName = "access level", Description = "How far its own case can be open, outermost first.")]
+    public IReadOnlyList<AccessLevel> Access { get; init; } = [];
+
+    [Display(ShortName = "piece to service", Description = "Pieces of its own that age and are replaced.")]
+    public IReadOnlyList<ServicePiece> Service { get; init; } = [];
 
     [Display(Name = "names of nets", Description = "Other names of a net, understood wherever it is named.")]
     public OrderedDictionary<string, IReadOnlyList<string>> NetNames { get; init; } = [];
@@ -172,6 +178,33 @@ public sealed record Part : ICompleted<Part>
     /// <summary>A way by its id; null: there is none.</summary>
     public Way? FindWay(string? id) => Ways.FirstOrDefault(w => w.Id == id);
 
+    /// <summary>True if it has boards or chips of its own, so that there is something to work on.</summary>
+    public bool IsBoard => Boards.Count > 0 || Chips.Count > 0 || Points.Count > 0;
+
+    /// <summary>
+    /// The part by itself on the bench, as the thing that a unit is: its own boards, sites, access levels and pieces to service,
+    /// and no memory that anything counts. Source: docs/handbook/wiring.md, Parts on the bench.
+    /// </summary>
+    public Model OnTheBench() =>
+        new()
+        {
+            Id = Id,
+            Name = Name,
+            Maker = Maker,
+            Summary = Summary,
+            AddressBits = 1,
+            DataBits = 8,
+            Masters = ["bench"],
+            Revisions = [new Revision { Id = "as-built", Name = "as built" }],
+            Access = Access,
+            Sites = Sites,
+            Boards = Boards,
+            Chips = Chips,
+            Points = Points,
+            NetNames = NetNames,
+            Service = Service,
+        };
+
     /// <inheritdoc/>
     public Part Completed(RecordReading read)
     {
@@ -195,72 +228,6 @@ public enum PartKind
     Controller,
     Case,
     Adapter,
-}
-
-/// <summary>
-/// One bank of chips on a board: its bits, the types that it takes, and what the board gives them. Source:
-/// docs/handbook/memory.md, Chips.
-/// </summary>
-public sealed record MemoryArray : ICompleted<MemoryArray>
-{
-    [Required, Id, Display(Description = "Its identifier.")]
-    public string Id { get; init; } = "";
-
-    [Required, Range(1, 1024), UnitOf("bits"), Display(Description = "Data bits of the bank.")]
-    public int DataBits { get; init; }
-
-    [Range(0, 1024), UnitOf("bits"), Display(Description = "Parity bits beside them.")]
-    public int ParityBits { get; init; }
-
-    [OnSheet(Things.ChipTypes), Display(Description = "The types of chips that it takes.")]
-    public IReadOnlyList<string> Types { get; init; } = [];
-
-    [Range(1, 64), Display(Description = "Address lines that the board brings, multiplexed for DRAM.")]
-    public int? AddressLines { get; init; }
-
-    [Range(1, 32), UnitOf("bits"), Display(Description = "The width of the board's refresh counter.")]
-    public int? RefreshBits { get; init; }
-
-    [Range(0.001, 100_000), UnitOf("us"), Display(Name = "refresh row", Description = "The time between two refreshed rows.")]
-    public decimal? RefreshRowUs { get; init; }
-
-    [Display(Description = "The chips' own refresh counters are used.")]
-    public bool OwnRefresh { get; init; }
-
-    [
-        Range(1, 100_000),
-        UnitOf("ns"),
-        Display(Name = "access", Description = "The slowest access time that the board's cycle allows.")
-    ]
-    public int? AccessNs { get; init; }
-
-    [
-        Range(1, 100_000),
-        UnitOf("ns"),
-        Display(Name = "full cycle", Description = "How long the board's whole cycle is, row and precharge.")
-    ]
-    public int? CycleNs { get; init; }
-
-    [
-        Range(1, 4),
-        Display(Description = "How many times its access time the whole cycle of a multiplexed chip takes; left out: 1.8.")
-    ]
-    public decimal CycleFactor { get; init; } = 1.8m;
-
-    [Display(ShortName = "supply", Description = "The supplies at each socket, such as +5.")]
-    public IReadOnlyList<string> Supplies { get; init; } = [];
-
-    [Display(Description = "Its chips have sockets.")]
-    public bool Socketed { get; init; } = true;
-
-    /// <inheritdoc/>
-    public MemoryArray Completed(RecordReading read)
-    {
-        foreach ((int i, string type) in Types.Index())
-            if (Chips.ChipType.Find(type) is null)
-                read.Wrong($"types[{i}]", $"\"{type}\" is not a type of the table");
-        return this;
-    }
 }
 
 /// <summary>Where the switches stand for one arrangement of the banks.</summary>

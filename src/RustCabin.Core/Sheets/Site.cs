@@ -28,7 +28,7 @@ public sealed record Site
     [Display(Description = "Whether the connector has pins or holes.")]
     public Gender? Gender { get; init; }
 
-    [Display(Description = "The net of each contact, in order; n is open.")]
+    [OnSheet(Things.ContactNets), Display(Description = "The net of each contact, in order; n is open.")]
     public IReadOnlyList<string> Contacts { get; init; } = [];
 
     [Display(Description = "Which way its contacts face, for a flat cable.")]

@@ -32,7 +32,7 @@ public static class ShoppingList
             .. from station in Trail.Stations
             from same in plans
                 .SelectMany(station.Pieces)
-                .Where(p => p is { Done: false, Comes: false } && p.Serves?.Invoke(stock) != true)
+                .Where(p => p is { Done: false, Comes: false } && p.Serves?.Invoke(stock) is null)
                 .GroupBy(p => p.Name)
                 .OrderBy(g => g.Key, StringComparer.Ordinal)
             select Line(same.Key, [.. same], stock),

@@ -82,8 +82,11 @@ public sealed record Piece(StockKind Kind, string Name, int Count, Func<StockIte
     /// <summary>It comes out of the unit, and lies in the cupboard then.</summary>
     public bool Comes { get; init; }
 
-    /// <summary>Other things in the cupboard that serve for it; null: nothing but it itself does.</summary>
-    public Func<IReadOnlyList<StockItem>, bool>? Serves { get; init; }
+    /// <summary>
+    /// The things of the cupboard, one of each, that serve for it together; they leave in its place. Null, or an answer of null:
+    /// nothing but it itself does.
+    /// </summary>
+    public Func<IReadOnlyList<StockItem>, IReadOnlyList<StockItem>?>? Serves { get; init; }
 
     /// <summary>What the cupboard calls it, where it does not know it yet.</summary>
     public string Item { get; init; } = "";

@@ -11,7 +11,9 @@ public static class CableRuns
     const decimal Minutes = 2;
 
     /// <summary>The pieces that lie in the cupboard, each as often as it is there, up to what a chain takes.</summary>
-    public static IReadOnlyList<CablePiece> PiecesOf(IEnumerable<StockItem> stock) =>
+    public static IReadOnlyList<CablePiece> PiecesOf(IEnumerable<StockItem> stock) => [.. Lying(stock).Select(p => p.Piece)];
+
+    static IReadOnlyList<(CablePiece Piece, StockItem Item)> Lying(IEnumerable<StockItem> stock) =>
         [
             .. stock
                 .Where(i => i.Kind == StockKind.Cable)
@@ -19,10 +21,10 @@ public static class CableRuns
                     CablePiece.TryParse(i.Name, i.Item, out CablePiece piece)
                         ? Enumerable
                             .Range(1, Math.Min(i.Count, CablesAsked.MostPieces))
-                            .Select(n => n == 1 ? piece : piece with { Id = $"{i.Name} #{n}" })
+                            .Select(n => (Piece: n == 1 ? piece : piece with { Id = $"{i.Name} #{n}" }, Item: i))
                         : []
                 )
-                .DistinctBy(p => p.Id)
+                .DistinctBy(p => p.Piece.Id)
                 .Take(CablesAsked.MostPieces),
         ];
 
@@ -47,8 +49,17 @@ public static class CableRuns
             Step = Acts.Cables(run.Id),
             Done = unit.Job!.Done.Contains(Acts.Cables(run.Id)),
             Item = one.Text,
-            Serves = stock => Of(run, PiecesOf(stock)).Links is not null,
+            Serves = stock => Serving(run, stock),
         };
+
+    /// <summary>What lies in the cupboard that makes a chain for a run; null: nothing does.</summary>
+    static IReadOnlyList<StockItem>? Serving(CableRun run, IReadOnlyList<StockItem> stock)
+    {
+        IReadOnlyList<(CablePiece Piece, StockItem Item)> lying = Lying(stock);
+        return Of(run, [.. lying.Select(p => p.Piece)]).Links is { } links
+            ? [.. links.Select(link => lying.First(p => p.Piece.Id == link.Piece).Item)]
+            : null;
+    }
 
     static bool IsSuch(StockItem item, CablePiece one) =>
         item.Kind == StockKind.Cable && CablePiece.TryParse(item.Name, item.Item, out CablePiece piece) && piece.IsLike(one);

@@ -133,6 +133,16 @@ public sealed class CupboardModel(StockRepository stock, SheetRepository sheets,
         return After(stock.Put(id, version, $"{item.Name}: {found.Item.Count} to {item.Count}", item));
     }
 
+    /// <summary>Takes a part with a board of its own out of the cupboard, to be worked on by itself.</summary>
+    public IActionResult OnPostBench(long id, long version) =>
+        stock.Find(id) is not { } found || sheets.All().FindPart(found.Item.Item) is not { IsBoard: true } part ? NotFound()
+        : stock.OntoBench(sheets, id, version, part) is { } unit ? LocalRedirect($"/#unit-{unit}")
+        : After(WriteResult.Stale);
+
+    /// <summary>True for a part that can be worked on by itself.</summary>
+    public bool IsBoard(StockItem item) =>
+        item is { Kind: StockKind.Part, Count: > 0 } && sheets.All().FindPart(item.Item)?.IsBoard == true;
+
     public IActionResult OnPostOut(long id, long version) =>
         stock.Find(id) is { } found
             ? After(stock.Put(id, version, $"{found.Item.Name} taken out of the list", null))

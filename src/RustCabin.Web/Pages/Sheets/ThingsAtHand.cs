@@ -27,7 +27,9 @@ public sealed class ThingsAtHand(string kind, JsonObject sheet, Pack here, Func<
     IEnumerable<Thing> Of(string path, Things things) =>
         things switch
         {
-            Things.Models => here.Models.Select(m => new Thing(m.Id, m.Name)),
+            Things.Models => here
+                .Models.Select(m => new Thing(m.Id, m.Name))
+                .Concat(here.Parts.Where(p => p.IsBoard).Select(p => new Thing(p.Id, $"{p.Name}, by itself"))),
             Things.Parts => here.Parts.Select(p => new Thing(p.Id, p.Name)),
             Things.Units => here.Units.Select(u => new Thing(u.Id, u.Name)),
             Things.Titles => here.Titles.Select(t => new Thing(t.Id, t.Name)),
@@ -36,7 +38,9 @@ public sealed class ThingsAtHand(string kind, JsonObject sheet, Pack here, Func<
             Things.Regions => here.Models.SelectMany(m => m.Region).Select(Plain),
             Things.Revisions => Models(path).SelectMany(m => Listed(m, "revisions", "id", "name")),
             Things.Masters => Models(path).SelectMany(m => Names(m, "masters")),
-            Things.Access => Models(path).SelectMany(m => Listed(m, "access", "id", null)),
+            Things.Access => (
+                path.StartsWith("ways[", StringComparison.Ordinal) ? Models(path) : Models(path).Append(sheet)
+            ).SelectMany(m => Listed(m, "access", "id", null)),
             Things.Firmware => Models(path).SelectMany(m => Listed(m, "firmware", "id", null)),
             Things.Openings => Models(path).SelectMany(m => Listed(m, "openings", "id", null)),
             Things.Signals => Models(path).SelectMany(m => Listed(m, "signals", "net", null)),
@@ -67,7 +71,7 @@ public sealed class ThingsAtHand(string kind, JsonObject sheet, Pack here, Func<
                 kind
             ),
             // A net may be a new one: those that are there are offered beside each leg.
-            Things.LegNets => [],
+            Things.LegNets or Things.ContactNets => [],
             Things.Legs => OutlineAt(path) is { } chip
                 ? Enumerable.Range(1, chip.Outline.Pins).Select(leg => Plain($"{leg}"))
                 : [],
@@ -108,14 +112,14 @@ public sealed class ThingsAtHand(string kind, JsonObject sheet, Pack here, Func<
         if (kind == "model")
             return [sheet];
         if (kind == "unit")
-            return Stored("model", sheet["model"]);
+            return Described(sheet["model"]);
         JsonObject[] ways = [.. (sheet["ways"] as JsonArray ?? []).OfType<JsonObject>()];
         if (
             path.StartsWith("ways[", StringComparison.Ordinal)
             && JsonPath.Get(sheet, path[..(path.IndexOf(']') + 1)]) is JsonObject way
         )
             ways = [way];
-        IEnumerable<JsonObject> named = ways.SelectMany(w => Stored("model", w["model"]));
+        IEnumerable<JsonObject> named = ways.SelectMany(w => Described(w["model"]));
         return named.Any() ? named : here.Models.SelectMany(m => Stored("model", m.Id));
     }
 
@@ -125,6 +129,10 @@ public sealed class ThingsAtHand(string kind, JsonObject sheet, Pack here, Func<
         && JsonPath.Get(sheet, path[..(path.IndexOf(']') + 1)]) is JsonObject fitted
             ? Stored("part", fitted["part"]).FirstOrDefault()
             : null;
+
+    /// <summary>The model of an id, or the part that lies on the bench by itself.</summary>
+    IEnumerable<JsonObject> Described(JsonNode? id) =>
+        Stored("model", id) is { } found && found.Any() ? found : Stored("part", id);
 
     IEnumerable<JsonObject> Stored(string of, JsonNode? id) =>
         Text(id) is { Length: > 0 } named && stored(of, named) is { } found ? [found] : [];

@@ -18,11 +18,11 @@ static class Use
             "part" =>
             [
                 .. sheets
-                    .Units.Where(u => u.Fitted.Any(f => f.Part == id))
+                    .Units.Where(u => u.Model == id || u.Fitted.Any(f => f.Part == id))
                     .Select(u => ($"unit {u.Name}", $"/sheets/units/{u.Id}")),
                 .. jobs.Where(j => j.Add.Any(a => a.Part == id)).Select(j => ($"job {j.Name}", $"/jobs/{j.Id}/fit")),
                 .. sheets
-                    .Parts.Where(p => p.Conflicts.Any(c => c.Part == id))
+                    .Parts.Where(p => p.Conflicts.Any(c => c.Part == id) || p.Ways.Any(w => w.Model == id))
                     .Select(p => ($"part {p.Name}", $"/sheets/parts/{p.Id}")),
             ],
             "unit" => [.. jobs.Where(j => j.Unit == id).Select(j => ($"job {j.Name}", $"/jobs/{j.Id}/memory"))],

@@ -73,6 +73,45 @@ static class WiredInputs
         );
     }
 
+    /// <summary>
+    /// A connector's contacts in a row as they are numbered, with a field for the net at each and some more behind them;
+    /// <c>c:path</c> is the name of all.
+    /// </summary>
+    public static void Contacts(
+        StringBuilder html,
+        string path,
+        ShapeField field,
+        IReadOnlyList<Thing> known,
+        JsonArray? nets,
+        string? wrong
+    )
+    {
+        string list = $"nets-{path}";
+        html.Append(
+            $"<fieldset class=\"field contacts-field\" id=\"{E($"f-{path}")}\" title=\"{E(field.Help)}\">"
+                + $"<legend>{E(field.Label)}</legend><div class=\"contacts-row\">"
+        );
+        foreach (
+            (int i, string net) in (nets ?? [])
+                .Select(n => n?.ToString() ?? "")
+                .Concat(Enumerable.Repeat("", MoreContacts))
+                .Index()
+        )
+            html.Append(
+                $"<label class=\"contact-net{(net.Length == 0 ? " free" : "")}\"><span>{i + 1}</span><input class=\"form-control mono\" "
+                    + $"name=\"{E($"c:{path}")}\" value=\"{E(net)}\" list=\"{E(list)}\" autocomplete=\"off\" "
+                    + $"aria-label=\"Net of contact {i + 1}\"></label>"
+            );
+        html.Append($"</div><datalist id=\"{E(list)}\">");
+        foreach (Thing one in known)
+            html.Append($"<option value=\"{E(one.Value)}\"></option>");
+        html.Append("</datalist>");
+        Wrong(html, wrong);
+        html.Append("</fieldset>");
+    }
+
+    const int MoreContacts = 4;
+
     /// <summary>A chip's four sides as they stand, each leg drawn by <paramref name="draw"/>.</summary>
     static void Outlined(
         StringBuilder html,
@@ -106,10 +145,19 @@ static class WiredInputs
     }
 
     /// <summary>
-    /// Puts what was typed at the legs of a chip into its sheet; an empty field is a leg of which nothing is said.
+    /// Puts what was typed at the legs of a chip, and at the contacts of a connector, into its sheet. An empty field is a leg of
+    /// which nothing is said; between contacts it is one that takes any net, behind them none.
     /// </summary>
     public static void Apply(JsonObject sheet, IFormCollection form)
     {
+        foreach (string key in form.Keys.Where(k => k.StartsWith("c:", StringComparison.Ordinal)))
+        {
+            string[] nets = [.. form[key].Select(n => (n ?? "").Trim())];
+            nets = [.. nets[..(Array.FindLastIndex(nets, n => n.Length > 0) + 1)].Select(n => n.Length > 0 ? n : "n")];
+            JsonNode? stands = JsonPath.Get(sheet, key[2..]);
+            if (!nets.SequenceEqual((stands as JsonArray ?? []).Select(n => n?.ToString() ?? "")))
+                JsonPath.Put(sheet, key[2..], nets.Length > 0 ? new JsonArray([.. nets.Select(n => (JsonNode)n)]) : null);
+        }
         foreach (
             IGrouping<string, string> chip in form
                 .Keys.Where(k => k.StartsWith("n:", StringComparison.Ordinal) && k.LastIndexOf(':') > 2)

@@ -79,7 +79,7 @@ public sealed class ShelfModel(
         string id = jobs.Begin(unit, called.Length > 0 ? called : "New job");
         Verdict board = Plan.For(all, known).Revision;
         return LocalRedirect(
-            $"/jobs/{id}/{(JobView.InDoubt(all.FindModel(known.Model)!, known, board) ? "identify" : "memory")}"
+            $"/jobs/{id}/{(JobView.InDoubt(all.FindModel(known.Model)!, known, board) ? "identify" : FirstOf(known))}"
         );
     }
 
@@ -115,6 +115,22 @@ public sealed class ShelfModel(
         jobs.GoBack(job)
             ? LocalRedirect("/")
             : Refuse("No earlier state of that job reads either. Restore a backup: ./cabin restore FILE.");
+
+    /// <summary>Lays a part that was on the bench by itself back into the cupboard.</summary>
+    public IActionResult OnPostBack(string unit) =>
+        sheets.All() is var all
+        && all.FindUnit(unit) is { } known
+        && BenchedPart(known) is { } part
+        && stock.FromBench(sheets, known, part)
+            ? LocalRedirect("/cupboard")
+            : NotFound();
+
+    /// <summary>The part that a unit is; null: it is a machine.</summary>
+    public Part? BenchedPart(Unit unit) =>
+        sheets.All() is var all && all.Models.All(m => m.Id != unit.Model) ? all.FindPart(unit.Model) : null;
+
+    /// <summary>The station that a job opens with: a part by itself has no map of memory.</summary>
+    public string FirstOf(Unit unit) => BenchedPart(unit) is null ? "memory" : "wiring";
 
     public IActionResult OnPostRemove(string kind, string id) =>
         (kind == "unit" ? shelf.RemoveUnit(id) : shelf.Remove(id)) ? LocalRedirect("/#removed") : NotFound();
