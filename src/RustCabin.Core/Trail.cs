@@ -24,6 +24,7 @@ public static class Trail
         new Power.PowerStation(),
         new Rom.RomStation(),
         new Speed.SpeedStation(),
+        new Storage.StorageStation(),
         new Wiring.WiringStation(),
         new WantsStation(),
         new Mends.MendStation(),

@@ -26,6 +26,14 @@ public class DemoTests
     [InlineData("exchange.json", "counter-exchange-cable", Standing.Clear, null, 48)]
     [InlineData("larkspur-disc.json", "jetty-disc-direct", Standing.Clear, null, 0)]
     [InlineData("larkspur-disc.json", "float-disc-cuts", Standing.Clear, null, 0)]
+    [InlineData("brindle-16c.json", "winch-16c-card", Standing.Watch, "COND-CAPACITORS", 1024)]
+    [InlineData("brindle-16.json", "slip-9-card", Standing.Clear, null, 256)]
+    [InlineData("keep.json", "tower-keep-room", Standing.Watch, "FIT-HEIGHT", 8192 + 32768)]
+    [InlineData("larkspur-disc.json", "boathouse-disc-cards", Standing.Watch, null, 0)]
+    [InlineData("larkspur-disc-2.json", "lookout-disc-2-card", Standing.Watch, "STO-REGION", 0)]
+    [InlineData("porthole-colour.json", "chandlery-colour-card", Standing.Clear, null, 4096)]
+    [InlineData("porthole-colour.json", "signal-colour-card", Standing.Stop, "STO-CONTACTS", 4096)]
+    [InlineData("primer.json", "chalk-primer-card", Standing.Watch, "BANK-RESET", 32)]
     [InlineData("brindle-16c.json", "winch-16c-more", Standing.Watch, "COND-CAPACITORS", 2048 + 4096)]
     public void Job_stands_as_meant(string file, string job, Standing standing, string? code, int kib)
     {
@@ -35,6 +43,30 @@ public class DemoTests
         if (code is not null)
             Assert.Contains(answer.Findings, f => f.Code == code);
         Assert.Equal((ulong)kib << 10, answer.PowerUp.Total.Bytes);
+    }
+
+    /// <summary>A sheet of one pack would stop another from coming in where both have an id.</summary>
+    [Fact]
+    public void No_id_stands_in_two_packs()
+    {
+        string[] ids =
+        [
+            .. Directory
+                .EnumerateFiles(Path.Combine(AppContext.BaseDirectory, "demo"), "*.json")
+                .Select(f => Demo.Of(Path.GetFileName(f)))
+                .SelectMany(p =>
+                    (string[])
+                        [
+                            .. p.Models.Select(m => $"model {m.Id}"),
+                            .. p.Parts.Select(m => $"part {m.Id}"),
+                            .. p.Units.Select(m => $"unit {m.Id}"),
+                            .. p.Jobs.Select(m => $"job {m.Id}"),
+                            .. p.Titles.Select(m => $"title {m.Id}"),
+                        ]
+                ),
+        ];
+        Assert.True(ids.Length > 100);
+        Assert.Equal(ids.Length, ids.Distinct().Count());
     }
 
     [Fact]

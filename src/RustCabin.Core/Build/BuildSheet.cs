@@ -67,7 +67,8 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
             depth == 0
                 ? "Switch on and read the screen."
                 : "The case is open: nothing loose on the board, hands off, then switch on and read the screen.";
-        return Gate(gate.Id, $"Power up {gate.With}", detail, gate.At, depth) with { Needs = gate.Needs };
+        Step step = Gate(gate.Id, $"Power up {gate.With}", detail, gate.At, depth);
+        return step with { Needs = gate.Needs, Details = [.. step.Details, .. gate.Sees] };
     }
 
     static Step Gate(StepId id, string title, string detail, PlannedUnit at, int depth) =>

@@ -6,8 +6,8 @@ using RustCabin.Core.Declared;
 
 namespace RustCabin.Core.Cupboard;
 
-/// <summary>What lies in the cupboard: a part of a sheet, a chip of the table of types, a module, a cable, or anything
-/// else.</summary>
+/// <summary>What lies in the cupboard: a part of a sheet, a chip of the table of types, a module, a cable, a card, or
+/// anything else.</summary>
 public enum StockKind
 {
     /// <summary>A part of a sheet.</summary>
@@ -21,6 +21,9 @@ public enum StockKind
 
     /// <summary>A cable or an adapter, by its ends.</summary>
     Cable,
+
+    /// <summary>A card for storage, by its label.</summary>
+    Card,
 
     /// <summary>Anything else.</summary>
     Other,
@@ -37,8 +40,8 @@ public sealed record StockItem
     public StockKind Kind { get; init; }
 
     /// <summary>
-    /// The id of a part's sheet, the organisation of a chip (<c>256Kx1</c>), the ends of a cable (<c>DB-25 f, DE-9 m</c>);
-    /// empty where none names it.
+    /// The id of a part's sheet, the organisation of a chip (<c>256Kx1</c>), the ends of a cable (<c>DB-25 f, DE-9 m</c>),
+    /// the label of a card (<c>32 GB</c>); empty where none names it.
     /// </summary>
     [Display(Description = "The id of a part's sheet, or the organisation of a chip; left out: neither names it.")]
     public string Item { get; init; } = "";

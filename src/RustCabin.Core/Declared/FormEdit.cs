@@ -34,7 +34,7 @@ public static class FormEdit
             (ShapeKind.List, JsonArray list) => string.Join(", ", list.Select(Plain)),
             (ShapeKind.NameOrNames, JsonArray list) => string.Join(", ", list.Select(Plain)),
             (ShapeKind.Map, JsonObject map) => string.Join("\n", map.Select(p => $"{p.Key} = {Text(shape.Items!, p.Value)}")),
-            (ShapeKind.Flag, JsonValue flag) when flag.TryGetValue(out bool on) => on ? "yes" : "no",
+            (ShapeKind.Flag or ShapeKind.Map, JsonValue flag) when flag.TryGetValue(out bool on) => on ? "yes" : "no",
             _ => Plain(value),
         };
 
@@ -72,6 +72,8 @@ public static class FormEdit
             case ShapeKind.Size or ShapeKind.SizeOrNumber:
                 // Sizes as the pages show them, 16 KiB or 4,352 KiB, are put down as sheets write them.
                 return JsonValue.Create(Units.ByteSize.TrySpoken(text, out Units.ByteSize size) ? size.ToSheet() : text);
+            case ShapeKind.Map when shape.OrFlag && text is "yes" or "no":
+                return JsonValue.Create(text == "yes");
             case ShapeKind.Map:
                 return ParseMap(shape, text);
             default:

@@ -21,6 +21,7 @@ public sealed class SchemaWriter(string at)
             ShapeKind.Object when shape.OrText => AnyOf(Of(Shape.Name), Of(shape with { OrText = false })),
             ShapeKind.Object => Reference(shape),
             ShapeKind.List => new() { ["type"] = "array", ["items"] = Of(shape.Items!) },
+            ShapeKind.Map when shape.OrFlag => AnyOf(Of(Shape.Flag), Of(shape with { OrFlag = false })),
             ShapeKind.Map => new() { ["type"] = "object", ["additionalProperties"] = Of(shape.Items!) },
             ShapeKind.Id => new()
             {

@@ -47,6 +47,9 @@ public sealed record Shape(
     /// <summary>A plain text may stand for the object, as its main field.</summary>
     public bool OrText { get; init; }
 
+    /// <summary>True or false may stand for the map.</summary>
+    public bool OrFlag { get; init; }
+
     /// <summary>Where any of several forms may stand, those; null elsewhere.</summary>
     public IReadOnlyList<Shape>? Choices { get; init; }
 

@@ -1,3 +1,5 @@
+using System.Reflection;
+using System.Runtime.Serialization;
 using System.Text;
 
 namespace RustCabin.Core.Declared;
@@ -8,8 +10,7 @@ namespace RustCabin.Core.Declared;
 public static class Words<T>
     where T : struct, Enum
 {
-    static readonly Dictionary<string, T> ByWord = Enum.GetValues<T>()
-        .ToDictionary(v => Kebab(v.ToString()), StringComparer.Ordinal);
+    static readonly Dictionary<string, T> ByWord = Enum.GetValues<T>().ToDictionary(WordOf, StringComparer.Ordinal);
     static readonly Dictionary<T, string> ByValue = ByWord.ToDictionary(p => p.Value, p => p.Key);
 
     /// <summary>Every word.</summary>
@@ -20,6 +21,10 @@ public static class Words<T>
 
     /// <summary>The word of a value.</summary>
     public static string Of(T value) => ByValue[value];
+
+    /// <summary>The word that the member says itself, where letters cannot: <c>8.3</c>.</summary>
+    static string WordOf(T value) =>
+        typeof(T).GetField(value.ToString())!.GetCustomAttribute<EnumMemberAttribute>()?.Value ?? Kebab(value.ToString());
 
     static string Kebab(string name)
     {

@@ -40,7 +40,7 @@ public static class SoftwareChecks
             else if (
                 driver.Firmware is { } firmware
                 && unit.Firmware is { } runs
-                && Needs.FirmwareRule.Has(unit.Model, runs, firmware) == false
+                && FirmwareLine.Has(unit.Model, runs, firmware) == false
             )
                 yield return new Finding(
                     FitFindings.FitDriver,

@@ -1,4 +1,5 @@
 using Google.OrTools.Sat;
+using RustCabin.Core.Cards;
 using RustCabin.Core.Choices;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
@@ -207,7 +208,16 @@ sealed record StorageRule(StorageNeed Need) : NeedRule
         return (there >= Need.AtLeast, $"{Words(unit)}; {told}");
     }
 
-    static ByteSize Held(PlannedUnit unit) => new(unit.Instances.Aggregate(0ul, (sum, i) => sum + (i.Part.Capacity?.Bytes ?? 0)));
+    /// <summary>Of a part with a card in it what the host reaches of the card, else what its sheet says.</summary>
+    static ByteSize Held(PlannedUnit unit)
+    {
+        IReadOnlyList<PlannedCard> cards = PlannedCard.Of(unit);
+        return new(unit.Instances.Aggregate(0ul, (sum, i) => sum + Of(i)));
+        ulong Of(Instance i) =>
+            cards.FirstOrDefault(c => c.Device.Name == i.Name) is { } card
+                ? (ulong)card.Layout.ReachableBytes
+                : i.Part.Capacity?.Bytes ?? 0;
+    }
 
     public override void Require(ChoiceModel choices, ILiteral on, bool strict) =>
         choices.AtLeast(on, Need.AtLeast.Bytes, choices.Named.Select(p => (choices.Is(p.Name), p.Part.Capacity?.Bytes ?? 0)));

@@ -275,6 +275,10 @@ static class PackReferences
         foreach ((int i, Need want) in job.Wants.Index())
             if (want is TitleNeed title && (pack.FindTitle(title.Id) ?? known.FindTitle(title.Id)) is null)
                 yield return new($"{path}.wants[{i}].title", $"\"{title.Id}\" is not a title here");
+        foreach ((int i, JobCard card) in job.Cards.Index())
+        foreach ((int k, CardPartition p) in card.Partitions.Index())
+        foreach (string held in p.Holds.Where(t => (pack.FindTitle(t) ?? known.FindTitle(t)) is null))
+            yield return new($"{path}.cards[{i}].partitions[{k}].holds", $"\"{held}\" is not a title here");
         foreach ((int i, SpeedClaim claim) in (job.Speed?.Claims ?? []).Index())
             if (claim.Unit is { } reference && (pack.FindUnit(reference) ?? known.FindUnit(reference)) is null)
                 yield return new($"{path}.speed.claims[{i}].unit", $"\"{reference}\" is not a unit here");

@@ -72,6 +72,7 @@ public static class SheetsPage
             ShapeKind.Object when shape.OrText => $"[{shape.Record}](#{shape.Record!.ToLowerInvariant()}) or text",
             ShapeKind.Object => $"[{shape.Record}](#{shape.Record!.ToLowerInvariant()})",
             ShapeKind.List => $"list: {Holds(shape.Items!)}",
+            ShapeKind.Map when shape.OrFlag => $"true or false, or {Holds(shape with { OrFlag = false })}",
             ShapeKind.Map => $"by name: {Holds(shape.Items!)}",
             ShapeKind.Id => "identifier",
             ShapeKind.Name => "name",

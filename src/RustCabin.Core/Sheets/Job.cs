@@ -68,6 +68,9 @@ public sealed record Job
     [Display(ShortName = "run of cables", Description = "Devices that are joined by cables.")]
     public IReadOnlyList<CableRun> Cables { get; init; } = [];
 
+    [Display(ShortName = "card", Description = "Cards that go into parts, one a part at most.")]
+    public IReadOnlyList<JobCard> Cards { get; init; } = [];
+
     [Display(ShortName = "reading of the meter", Description = "What a meter showed between places that were changed.")]
     public IReadOnlyList<Probe> Probes { get; init; } = [];
 

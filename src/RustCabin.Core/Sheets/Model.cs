@@ -115,6 +115,16 @@ public sealed record Model
     [Usual, Display(ShortName = "firmware", Description = "Its firmware, oldest first.")]
     public IReadOnlyList<Firmware> Firmware { get; init; } = [];
 
+    [Display(ShortName = "storage host", Description = "What drives and cards come to.")]
+    public IReadOnlyList<StorageHost> Hosts { get; init; } = [];
+
+    [Display(
+        Name = "routes for files",
+        ShortName = "leg",
+        Description = "Ways on which files come and go, each in one direction; the machine is called machine."
+    )]
+    public IReadOnlyList<RouteLeg> Routes { get; init; } = [];
+
     [Display(ShortName = "piece to service", Description = "Pieces that age and are replaced.")]
     public IReadOnlyList<ServicePiece> Service { get; init; } = [];
 
@@ -322,6 +332,9 @@ public sealed record Firmware
 
     [Display(Name = "can do", Description = "What it can do that others cannot, such as start-from-drive.")]
     public IReadOnlyList<string> Can { get; init; } = [];
+
+    [Display(Description = "The variant of an interface that it drives.")]
+    public string? Variant { get; init; }
 
     [Display(Description = "What it takes of the memory that each master reaches.")]
     public IReadOnlyDictionary<string, ByteSize> Uses { get; init; } = ModelLimits.None;

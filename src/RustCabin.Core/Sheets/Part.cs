@@ -95,6 +95,22 @@ public sealed record Part : ICompleted<Part>
     [Display(ShortName = "row of the switch table", Description = "Where the switches stand for each arrangement of the banks.")]
     public IReadOnlyList<SwitchRow> SwitchTable { get; init; } = [];
 
+    [Display(Description = "What it is on a storage bus.")]
+    public StorageDevice? Storage { get; init; }
+
+    [Display(ShortName = "storage host", Description = "What drives and cards come to that it brings.")]
+    public IReadOnlyList<StorageHost> Hosts { get; init; } = [];
+
+    [Display(
+        Name = "routes for files",
+        ShortName = "leg",
+        Description = "Ways on which files come and go, each in one direction; the machine is called machine."
+    )]
+    public IReadOnlyList<RouteLeg> Routes { get; init; } = [];
+
+    [Display(Name = "card kit", Description = "Files that its card must carry.")]
+    public CardKit? CardKit { get; init; }
+
     [Display(Description = "What a storage part holds.")]
     public ByteSize? Capacity { get; init; }
 
@@ -294,46 +310,6 @@ public enum DriverOrder
     Before,
     After,
     Any,
-}
-
-/// <summary>A jumper, DIP switch, rotary switch or solder link with named positions.</summary>
-public sealed record Switch : ICompleted<Switch>
-{
-    [Required, Display(Description = "Its name as printed on the board.")]
-    public string Id { get; init; } = "";
-
-    [Display(Description = "What kind of switch.")]
-    public SwitchKind Kind { get; init; }
-
-    [LongText, Usual, Display(Description = "What it does, in a word.")]
-    public string Label { get; init; } = "";
-
-    [MinLength(1), Usual, Display(Description = "Its positions, by name.")]
-    public IReadOnlyList<string> Positions { get; init; } = [];
-
-    [Usual, Display(Description = "The position in which it leaves the factory; left out: the first.")]
-    public string Factory { get; init; } = "";
-
-    /// <inheritdoc/>
-    public Switch Completed(RecordReading read)
-    {
-        if (Positions.Count == 0)
-            read.Wrong("positions", "needs at least one position");
-        if (Positions.Distinct().Count() != Positions.Count)
-            read.Wrong("positions", "names a position twice");
-        if (Factory.Length > 0 && Positions.Count > 0 && !Positions.Contains(Factory))
-            read.Wrong("factory", $"\"{Factory}\" is not one of its positions");
-        return Factory.Length > 0 || Positions.Count == 0 ? this : this with { Factory = Positions[0] };
-    }
-}
-
-/// <summary>Kinds of switches.</summary>
-public enum SwitchKind
-{
-    Jumper,
-    Dip,
-    Rotary,
-    Link,
 }
 
 /// <summary>A part that does not go with another.</summary>

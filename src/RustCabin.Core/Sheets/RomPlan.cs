@@ -29,6 +29,9 @@ public sealed record RomPlan : ICompleted<RomPlan>
     [Range(0, RomFile.Largest), Display(Description = "Bytes of all its images together.")]
     public int? Bytes { get; init; }
 
+    [Display(Description = "The variant of an interface that its image drives; left out: none.")]
+    public string? Variant { get; init; }
+
     [Display(Description = "What lines are tied to that the socket lacks: GND, VCC, switch or tap.")]
     public IReadOnlyDictionary<string, string> Ties { get; init; } = new Dictionary<string, string>();
 

@@ -69,6 +69,18 @@ public static class Acts
     /// <summary>A change of an instance's way is made, by its number from 1.</summary>
     public static StepId Change(string instance, int number) => new("change", $"{instance}-{number}");
 
+    /// <summary>The card for an instance is prepared.</summary>
+    public static StepId PrepareCard(string instance) => new("card", instance);
+
+    /// <summary>The kit of an instance is copied onto its card.</summary>
+    public static StepId CopyKit(string instance) => new("kit", instance);
+
+    /// <summary>The machine starts from the card in an instance.</summary>
+    public static StepId StartFrom(string instance) => new("start", instance);
+
+    /// <summary>What stands on the card in an instance is looked at on the machine.</summary>
+    public static StepId LookAtCard(string instance) => new("look", instance);
+
     /// <summary>A run of cables is plugged together.</summary>
     public static StepId Cables(string run) => new("cables", run);
 

@@ -1,6 +1,7 @@
 #pragma warning disable CS1591 // each field is described by its annotation
 using System.ComponentModel.DataAnnotations;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Sheets;
 
@@ -276,4 +277,16 @@ public sealed record Title
 
     [Display(Description = "What must be there for it to run, all of them.")]
     public IReadOnlyList<Need> Needs { get; init; } = [];
+
+    [OnSheet(Things.Regions), Display(Description = "The region that its image was made for; left out: any.")]
+    public string? Region { get; init; }
+
+    [Range(1, 100), Display(Description = "How many discs it has.")]
+    public int Discs { get; init; } = 1;
+
+    [Display(Description = "What it takes in all, in bytes.")]
+    public ByteSize? Bytes { get; init; }
+
+    [Display(Description = "The name of its file; that of disc 2 has -2 before the last point.")]
+    public string? File { get; init; }
 }

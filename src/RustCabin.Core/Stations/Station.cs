@@ -135,6 +135,9 @@ public enum PassportPart
     /// <summary>What was changed on the board.</summary>
     Wired,
 
+    /// <summary>Cards that it starts from or reads.</summary>
+    Cards,
+
     /// <summary>What a person mended by hand.</summary>
     Mended,
 

@@ -116,7 +116,11 @@ public sealed record Work(WorkTime Time, IReadOnlyList<Step> Steps)
 /// <param name="With">What is new, as in "power up with ...".</param>
 /// <param name="At">The unit as it stands there.</param>
 /// <param name="Needs">Steps that must come before it.</param>
-public sealed record GateAsked(StepId Id, string With, PlannedUnit At, IReadOnlyList<StepId> Needs);
+public sealed record GateAsked(StepId Id, string With, PlannedUnit At, IReadOnlyList<StepId> Needs)
+{
+    /// <summary>What else must be seen, line by line.</summary>
+    public IReadOnlyList<string> Sees { get; init; } = [];
+}
 
 /// <summary>What a build asks stations for: the unit before and after.</summary>
 /// <param name="Before">The unit as it stands.</param>

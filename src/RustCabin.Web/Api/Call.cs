@@ -24,16 +24,54 @@ static class Call
         Func<JsonElement, Reading<TAsked>>? read = null,
         bool heavy = false
     )
+        where TAsked : class, new() =>
+        Describe<TAnswer>(
+            Map(routes, path, asked => Json(answer(asked)), read ?? (json => Declaration<TAsked>.Read(json)), heavy),
+            path,
+            summary,
+            Declaration<TAsked>.Shape
+        );
+
+    /// <summary>A call that takes a declared record and gives a file, or a problem.</summary>
+    /// <param name="routes">Where it is put.</param>
+    /// <param name="path">Its path under the root.</param>
+    /// <param name="summary">What it is for.</param>
+    /// <param name="answer">What it gives.</param>
+    /// <param name="read">How it is read.</param>
+    /// <param name="media">The kinds of files that it gives, the usual one first.</param>
+    public static void MapFileCall<TAsked>(
+        this IEndpointRouteBuilder routes,
+        string path,
+        string summary,
+        Func<TAsked, IResult> answer,
+        Func<JsonElement, Reading<TAsked>> read,
+        params string[] media
+    )
+        where TAsked : class, new() =>
+        Describe(Map(routes, path, answer, read, heavy: false), path, summary, Declaration<TAsked>.Shape)
+            .Produces<byte[]>(200, media[0], media[1..]);
+
+    /// <summary>An answer; null is told as null, not as nothing.</summary>
+    static IResult Json<T>(T answer) =>
+        answer is null ? TypedResults.Content("null", "application/json") : TypedResults.Ok(answer);
+
+    static RouteHandlerBuilder Map<TAsked>(
+        IEndpointRouteBuilder routes,
+        string path,
+        Func<TAsked, IResult> answer,
+        Func<JsonElement, Reading<TAsked>> read,
+        bool heavy
+    )
         where TAsked : class, new()
     {
         IResult Answer(JsonElement body)
         {
-            Reading<TAsked> reading = (read ?? (json => Declaration<TAsked>.Read(json)))(body);
+            Reading<TAsked> reading = read(body);
             if (reading.Value is not { } value)
                 return Problems.Invalid(reading.Errors);
             try
             {
-                return TypedResults.Ok(answer(value));
+                return answer(value);
             }
             catch (MapTooDenseException dense)
             {
@@ -51,15 +89,10 @@ static class Call
         async Task<IResult> Placed(JsonElement body, HttpContext context) =>
             await context.RequestServices.GetRequiredService<HeavyWork>().Do(() => Answer(body), context.RequestAborted)
             ?? HeavyWork.ComeAgain(context.Response);
-        Describe<TAnswer>(
-            routes.MapPost(
-                Root + path,
-                (HttpRequest request) =>
-                    JsonBody.With(request, body => heavy ? Placed(body, request.HttpContext) : Task.FromResult(Answer(body)))
-            ),
-            path,
-            summary,
-            Declaration<TAsked>.Shape
+        return routes.MapPost(
+            Root + path,
+            (HttpRequest request) =>
+                JsonBody.With(request, body => heavy ? Placed(body, request.HttpContext) : Task.FromResult(Answer(body)))
         );
     }
 
@@ -93,11 +126,13 @@ static class Call
             .ProducesProblem(404);
 
     static RouteHandlerBuilder Describe<TAnswer>(RouteHandlerBuilder call, string path, string summary, Shape takes) =>
+        Describe(call, path, summary, takes).Produces<TAnswer>();
+
+    static RouteHandlerBuilder Describe(RouteHandlerBuilder call, string path, string summary, Shape takes) =>
         call.WithName(path.Replace('/', '-'))
             .WithSummary(summary)
             .DisableAntiforgery()
             .TakesJson(takes)
-            .Produces<TAnswer>()
             .ProducesProblem(400)
             .ProducesProblem(413)
             .ProducesProblem(415)

@@ -103,6 +103,17 @@ public sealed class Svg
         return this;
     }
 
+    /// <summary>A grip that a script drags sideways: which thing it ends, and from where that begins.</summary>
+    public Svg Grip(double x, double y, double width, double height, string cssClass, int index, long start)
+    {
+        _text.Append(
+            CultureInfo.InvariantCulture,
+            $"<rect x=\"{N(x)}\" y=\"{N(y)}\" width=\"{N(width)}\" height=\"{N(height)}\" class=\"{cssClass}\" rx=\"4\" "
+                + $"data-grip=\"{index}\" data-start=\"{start}\"/>"
+        );
+        return this;
+    }
+
     /// <summary>A line of text; <paramref name="anchor"/> is start, middle or end.</summary>
     public Svg Text(double x, double y, string text, string cssClass, string anchor = "middle")
     {

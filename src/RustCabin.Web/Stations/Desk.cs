@@ -86,7 +86,7 @@ public static class Desks
         new Pages.Memory.MemoryDesk(),
         new Pages.Rom.RomDesk(),
         new Pages.Speed.SpeedDesk(),
-        new LaterDesk("Storage", "cards and limits", 'o'),
+        new Pages.Storage.StorageDesk(),
         new LaterDesk("Picture, sound", "timings, channels", 'c'),
         new Pages.Wiring.WiringDesk(),
         new Pages.Build.BuildDesk(),

@@ -114,6 +114,8 @@ public sealed class CupboardModel(StockRepository stock, SheetRepository sheets,
             Errors = [.. Errors, new SheetError("item", "a chip needs its organisation, such as 64Kx1")];
         if (item is { Kind: StockKind.Cable } && !Core.Wiring.CablePiece.TryParse(item.Name, item.Item, out _))
             Errors = [.. Errors, new SheetError("item", "a cable needs its ends, such as DB-25 f, DE-9 m, crossing")];
+        if (item is { Kind: StockKind.Card } && Core.Cards.CardLabel.Parse(item.Item, out string card) is null)
+            Errors = [.. Errors, new SheetError("item", $"a card needs its label, such as 32 GB: {card}")];
         if (Errors.Count > 0 || item is null)
             return Refuse(StatusCodes.Status422UnprocessableEntity, null);
         if (Edit is not { } id)

@@ -74,7 +74,7 @@ sealed class FieldInputs(StringBuilder html, IReadOnlyList<SheetError> errors, T
             html.Append(
                 $"<textarea class=\"form-control mono\" {attributes} "
                     + $"rows=\"{Math.Clamp(text.Count(c => c == '\n') + 1, 1, 8)}\" spellcheck=\"false\" "
-                    + $"placeholder=\"{(field.Shape.Kind == ShapeKind.Map ? "name = value" : "")}\">{E(text)}</textarea>"
+                    + $"placeholder=\"{(field.Shape.OrFlag ? "yes, no, or switch = position" : field.Shape.Kind == ShapeKind.Map ? "name = value" : "")}\">{E(text)}</textarea>"
             );
         else
             html.Append(

@@ -1,0 +1,53 @@
+using System.Globalization;
+
+namespace RustCabin.Core.Cards;
+
+/// <summary>
+/// The size of a card as its label says: decimal, and not quite kept. Source: docs/handbook/storage.md, Card size.
+/// </summary>
+/// <param name="Text">As it stands on the label.</param>
+/// <param name="Bytes">The bytes that it promises.</param>
+public sealed record CardLabel(string Text, decimal Bytes)
+{
+    /// <summary>No card is larger, in bytes: 2 TiB.</summary>
+    public const long Largest = 1L << 41;
+
+    /// <summary>Alignment of partitions, and of what is planned on: 1 MiB.</summary>
+    public const long MiB = 1 << 20;
+
+    const decimal Kept = 0.97m;
+
+    /// <summary>What is planned on: 97 % of the label, rounded down to 1 MiB.</summary>
+    public long UsableBytes => (long)(Bytes * Kept) / MiB * MiB;
+
+    /// <summary>Reads a label such as <c>32 GB</c> or <c>512MB</c>; null, with why, when it is none.</summary>
+    public static CardLabel? Parse(string text, out string wrong)
+    {
+        wrong = "";
+        string label = text.Trim().ToUpperInvariant();
+        decimal unit =
+            label.EndsWith("GB", StringComparison.Ordinal) ? 1e9m
+            : label.EndsWith("MB", StringComparison.Ordinal) ? 1e6m
+            : 0;
+        if (unit == 0)
+        {
+            wrong = $"\"{text}\" has neither MB nor GB";
+            return null;
+        }
+        if (
+            !decimal.TryParse(
+                label[..^2].Trim().Replace(',', '.'),
+                NumberStyles.AllowDecimalPoint,
+                CultureInfo.InvariantCulture,
+                out decimal count
+            )
+            || count > Largest
+        )
+            wrong = $"\"{text}\" is not a size as labels print it, such as 32 GB";
+        else if (count * unit > Largest)
+            wrong = "a card has up to 2 TiB";
+        else if (new CardLabel(text, count * unit).UsableBytes < 2 * MiB)
+            wrong = "a card has 3 MB at least";
+        return wrong.Length > 0 ? null : new CardLabel(text.Trim(), count * unit);
+    }
+}

@@ -1,0 +1,81 @@
+using System.Globalization;
+using RustCabin.Core.Cupboard;
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Core.Cards;
+
+/// <summary>
+/// A plan of partitions written out: a script that sfdisk takes, figures to type into the machine's own partitioner, CSV.
+/// Source: docs/handbook/storage.md, Written out.
+/// </summary>
+public static class CardScript
+{
+    /// <summary>The script of a PC table; no word of the user's is in it. Empty for a card that has no PC table.</summary>
+    public static string Of(CardLayout layout) =>
+        layout.Host.Table != TableKind.Pc
+            ? ""
+            : string.Join(
+                '\n',
+                [
+                    "label: dos",
+                    "unit: sectors",
+                    $"sector-size: {HostLimits.Sector}",
+                    "",
+                    .. layout.Partitions.Select(p =>
+                        string.Create(
+                            CultureInfo.InvariantCulture,
+                            $"start={p.FirstSector}, size={p.Sectors}, type={p.Type.TrimStart('0')}{(p.Asked.Start ? ", bootable" : "")}"
+                        )
+                    ),
+                    "",
+                ]
+            );
+
+    /// <summary>
+    /// The figures that a partitioner of the machine's own asks for: blocks, and cylinders where there is a geometry.
+    /// </summary>
+    public static IReadOnlyList<(string Name, string Figures)> Figures(CardLayout layout) =>
+        [.. layout.Partitions.Select(p => (p.Asked.Name, FiguresOf(layout, p)))];
+
+    static string FiguresOf(CardLayout layout, PlacedPartition p)
+    {
+        long last = p.FirstSector + p.Sectors - 1;
+        string blocks = string.Create(CultureInfo.InvariantCulture, $"blocks {p.FirstSector} to {last}, {p.Sectors} in all");
+        if (layout.Host.Geometry is null)
+            return blocks;
+        (long first, long end) = (p.FirstSector / layout.Unit, last / layout.Unit);
+        return string.Create(CultureInfo.InvariantCulture, $"cylinders {first} to {end}, {end - first + 1} in all; {blocks}");
+    }
+
+    /// <summary>The plan as CSV (RFC 4180), a head line first.</summary>
+    public static string AsCsv(CardLayout layout) =>
+        Csv.Of([
+            [
+                "name",
+                "first sector",
+                "sectors",
+                "bytes",
+                "file system",
+                "type",
+                "cluster bytes",
+                "clusters",
+                "waste bytes",
+                "start",
+            ],
+            .. layout.Partitions.Select(p =>
+                (string[])
+                    [
+                        p.Asked.Name,
+                        $"{p.FirstSector}",
+                        $"{p.Sectors}",
+                        $"{p.Bytes}",
+                        Declared.Words<FileSystem>.Of(p.Fs),
+                        p.Type,
+                        $"{p.Fat?.ClusterBytes}",
+                        $"{p.Fat?.Clusters}",
+                        $"{p.WasteBytes}",
+                        p.Asked.Start ? "yes" : "",
+                    ]
+            ),
+        ]);
+}

@@ -1,0 +1,79 @@
+using RustCabin.Core.Cards;
+using RustCabin.Core.Choices;
+using RustCabin.Core.Cupboard;
+using RustCabin.Core.Findings;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Core.Storage;
+
+/// <summary>Cards, drives, buses, partitions and files. Source: docs/handbook/storage.md.</summary>
+public sealed class StorageStation : Station
+{
+    /// <inheritdoc/>
+    public override string Name => "Storage";
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<FindingKind> Findings => StorageFindings.All;
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Check> Checks { get; } =
+    [Check.On(Rests.All, StorageChecks.Cards), Check.On(Rests.All, BusChecks.Of)];
+
+    /// <inheritdoc/>
+    public override IEnumerable<Work> Works(BuildAsked asked) => StorageWorks.Of(asked);
+
+    /// <summary>A card leaves the cupboard when it is prepared.</summary>
+    public override IEnumerable<Piece> Pieces(PlannedUnit unit) =>
+        from card in PlannedCard.Of(unit)
+        where card.Card.Origin != CardOrigin.Image || card.Card.From.Length > 0
+        let step = Acts.PrepareCard(card.Device.Name)
+        select new Piece(StockKind.Card, $"card {card.Layout.Card.Text}", 1, item => IsSuch(item, card.Layout.Card))
+        {
+            Step = step,
+            Done = unit.Job!.Done.Contains(step),
+            Item = card.Layout.Card.Text,
+        };
+
+    static bool IsSuch(StockItem item, CardLabel label) =>
+        item.Kind == StockKind.Card && CardLabel.Parse(item.Item, out _)?.Bytes == label.Bytes;
+
+    /// <inheritdoc/>
+    public override IEnumerable<PassportLine> Passport(PassportAsked asked) =>
+        from card in PlannedCard.Of(asked.Unit)
+        let made = asked.IsDone(Acts.PrepareCard(card.Device.Name))
+        let kit = card.Device.Part.CardKit is { } k ? KitFiles.Chosen(k, card.Card.Choices) : null
+        select new PassportLine(
+            PassportPart.Cards,
+            $"Card, {card.Card.Labelled}",
+            card.Device.Title,
+            string.Join(
+                "; ",
+                (string[])
+                    [
+                        .. card.Layout.Partitions.Select(p =>
+                            $"{p.Asked.Name} {new Units.ByteSize((ulong)p.Bytes)} {Declared.Words<FileSystem>.Of(p.Fs)}"
+                        ),
+                        .. kit is { Count: > 0 } ? [string.Join(", ", kit.Select(c => $"{c.Key} {c.Value}"))] : (string[])[],
+                        .. card.Card.Origin != CardOrigin.Plan || card.Card.From.Length > 0
+                            ?
+                            [
+                                $"{Declared.Words<CardOrigin>.Of(card.Card.Origin)}{(card.Card.From.Length > 0 ? $": {card.Card.From}" : "")}",
+                            ]
+                            : (string[])[],
+                    ]
+            ),
+            made ? "prepared" : "planned"
+        );
+
+    /// <inheritdoc/>
+    public override Far FarOf(PlannedUnit unit)
+    {
+        Attached[] taking = [.. Attached.Of(unit).Where(a => a.Storage.TakesCard)];
+        IReadOnlyList<PlannedCard> cards = PlannedCard.Of(unit);
+        return Attached.Of(unit).Count == 0 ? Far.Empty
+            : cards.Count < taking.Length && unit.Instances.Any(i => i.Added && taking.Any(t => t.Device == i)) ? Far.InHand
+            : Far.Clear;
+    }
+}

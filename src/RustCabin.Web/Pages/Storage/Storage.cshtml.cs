@@ -1,0 +1,356 @@
+using System.Text;
+using Microsoft.AspNetCore.Mvc;
+using RustCabin.Core.Cards;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Storage;
+using RustCabin.Core.Units;
+using RustCabin.Data;
+using RustCabin.Web.Drawings;
+using RustCabin.Web.Stations;
+
+namespace RustCabin.Web.Pages.Storage;
+
+/// <summary>A bus as it is drawn, with the ids that are free to choose settled.</summary>
+public sealed record BusShown(string Name, IReadOnlyList<OnBus> Things, bool Terminates);
+
+/// <summary>
+/// The Storage station: each card as a strip with the lines that its host cannot pass, the way from host to card, the buses, and
+/// what the card must carry.
+/// </summary>
+public sealed partial class StorageModel(SheetRepository sheets, JobRepository jobs, StockRepository stock)
+    : StationPage(sheets, jobs)
+{
+    const string ShownScale = "log";
+
+    public override Desk Desk => Desks.Of<StorageDesk>();
+
+    public IReadOnlyList<Attached> Devices { get; private set; } = [];
+    public IReadOnlyList<PlannedCard> Cards { get; private set; } = [];
+    public IReadOnlyList<HostHere> Hosts { get; private set; } = [];
+
+    /// <summary>Which scale the strips have: log, linear; left out: as is needed.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? Scale { get; set; }
+
+    /// <summary>What a pasted listing showed, and of which part's card; null: none was pasted.</summary>
+    public (string On, KitReading Reading)? Listing { get; private set; }
+
+    protected override void Loaded()
+    {
+        Devices = Attached.Of(View.After);
+        Cards = PlannedCard.Of(View.After);
+        Hosts = HostHere.Of(View.After);
+        Routed();
+    }
+
+    public PlannedCard? CardOf(Attached at) => Cards.FirstOrDefault(c => c.Device.Name == at.Device.Name);
+
+    public bool IsLog(PlannedCard card) => Scale is null ? CardStrip.IsUneven(card.Layout) : Scale == ShownScale;
+
+    /// <summary>Labels of cards that lie in the cupboard.</summary>
+    public IReadOnlyList<string> InCupboard =>
+        [
+            .. stock
+                .All()
+                .Where(s => s.Item is { Kind: Core.Cupboard.StockKind.Card, Count: > 0 })
+                .Select(s => s.Item.Item)
+                .Distinct(),
+        ];
+
+    /// <summary>The way from the host to the card, joint by joint.</summary>
+    public IReadOnlyList<JointShown> JointsOf(Attached at) => JointShown.Of(View, at);
+
+    /// <summary>The buses on which there is something to settle.</summary>
+    public IReadOnlyList<BusShown> Buses =>
+        [
+            .. Devices
+                .Where(d => d.Host is not null)
+                .GroupBy(d => d.Host!)
+                .Where(g => g.Key.Host.Bus == StorageBus.Scsi || g.Key.Host.Ids is not null || g.Count() > 1)
+                .Select(g => BusOf(g.Key, [.. g])),
+        ];
+
+    BusShown BusOf(HostHere host, Attached[] devices)
+    {
+        bool scsi = host.Host.Bus == StorageBus.Scsi;
+        ScsiBus settled = ScsiBus.Of(BusChecks.Asked(View.After, host, devices));
+        bool wrong(string subject) =>
+            View.Answer.Findings.Any(f =>
+                f.Subjects.Contains(subject)
+                && f.Kind is var k
+                && (k == StorageFindings.Id || k == StorageFindings.Term || k == StorageFindings.Pair)
+            );
+        return new BusShown(
+            host.Name,
+            [
+                new OnBus(
+                    host.Name,
+                    $"{host.Host.HostId}",
+                    settled.Terminated.Contains(ScsiAsked.HostName),
+                    false,
+                    wrong(host.Subject)
+                ),
+                .. devices.Select(d =>
+                {
+                    IReadOnlyList<int> own = d.IdsOf(View.Job);
+                    bool chosen = own.Count == 0 && scsi;
+                    return new OnBus(
+                        d.Device.Title,
+                        host.Host.Bus == StorageBus.Ata
+                            ? string.Join(", ", own.Select(i => i == 0 ? "first" : "second"))
+                            : string.Join(", ", chosen ? [settled.Ids[d.Device.Name]] : own),
+                        settled.Terminated.Contains(d.Device.Name),
+                        chosen,
+                        wrong(d.Device.Subject)
+                    );
+                }),
+            ],
+            scsi
+        );
+    }
+
+    /// <summary>Cards of other jobs that can be cloned.</summary>
+    public IEnumerable<(Job Job, JobCard Card, Unit Unit)> Others =>
+        from stored in Jobs.All()
+        where stored.Id != View.Job.Id
+        let unit = View.Sheets.FindUnit(stored.Unit)
+        where unit is not null
+        from card in stored.Cards
+        where card.Partitions.Count > 0
+        select (stored, card, unit);
+
+    /// <summary>Titles that can be put on a card: those that it holds first, then those whose file or size is known.</summary>
+    public IReadOnlyList<Title> TitlesFor(PlannedCard card) =>
+        [
+            .. View
+                .Sheets.Titles.Where(t => t.File is not null || t.Bytes is not null || IsHeld(card, t))
+                .OrderByDescending(t => IsHeld(card, t)),
+        ];
+
+    static bool IsHeld(PlannedCard card, Title title) => card.Card.Partitions.Any(p => p.Holds.Contains(title.Id));
+
+    public IActionResult OnPostCard(string job, long version, string on, string? label)
+    {
+        if (!Load(job))
+            return NotFound();
+        string typed = (label ?? "").Trim();
+        return CardLabel.Parse(typed, out string wrong) is null
+            ? Refuse($"Nothing was changed: {wrong}.")
+            : Change(
+                job,
+                version,
+                view =>
+                    TakesCard(on)
+                        ? ($"A card of {typed} in {view.After.Find(on)!.Title}", j => StorageEdits.Put(j, on, typed))
+                        : null
+            );
+    }
+
+    bool TakesCard(string on) => Devices.Any(d => d.Device.Name == on && d.Storage.TakesCard);
+
+    public IActionResult OnPostNoCard(string job, long version, string on) =>
+        Change(job, version, _ => ("The card taken out", j => StorageEdits.Drop(j, on)));
+
+    public IActionResult OnPostMore(string job, long version, string on, string? fs) =>
+        Change(
+            job,
+            version,
+            _ =>
+                Words<FileSystem>.TryParse(fs ?? "fat", out FileSystem kind)
+                    ? ("Another partition", j => StorageEdits.AddPartition(j, on, kind))
+                    : null
+        );
+
+    public IActionResult OnPostFewer(string job, long version, string on, int index) =>
+        Change(job, version, _ => ($"Partition {index + 1} taken away", j => StorageEdits.DropPartition(j, on, index)));
+
+    /// <summary>Takes what was typed of one partition.</summary>
+    public IActionResult OnPostPartition(
+        string job,
+        long version,
+        string on,
+        int index,
+        string? name,
+        string? size,
+        string? fs,
+        string? cluster,
+        bool start
+    )
+    {
+        if (!Load(job))
+            return NotFound();
+        string called = (name ?? "").Trim();
+        if (called.Length is 0 or > 200)
+            return Refuse("Nothing was changed: a partition's name has 1 to 200 letters.");
+        if (StorageEdits.Typed(size ?? "") is not { } typed)
+            return Refuse($"Nothing was changed: the size \"{size}\" is none; such as 512M or 4 GiB, or rest.");
+        if (!Words<FileSystem>.TryParse(fs ?? "", out FileSystem kind))
+            return Refuse($"Nothing was changed: \"{fs}\" is not a file system.");
+        ByteSize? wanted = null;
+        if (!string.IsNullOrWhiteSpace(cluster))
+        {
+            if (StorageEdits.Typed(cluster) is not { Size: { } given })
+                return Refuse($"Nothing was changed: the cluster \"{cluster}\" is no size, such as 32K.");
+            wanted = given;
+        }
+        return Change(
+            job,
+            version,
+            _ =>
+                (
+                    $"{called}: {(typed.Remaining ? "the rest" : typed.Size!.Value.ToString())}",
+                    j =>
+                        StorageEdits.Partition(
+                            j,
+                            on,
+                            index,
+                            p =>
+                                p with
+                                {
+                                    Name = called,
+                                    Size = typed.Size,
+                                    Rest = typed.Remaining,
+                                    Fs = kind,
+                                    Cluster = wanted,
+                                    Start = start,
+                                }
+                        )
+                )
+        );
+    }
+
+    /// <summary>A partition's end was dragged: its size in whole MiB.</summary>
+    public IActionResult OnPostDrag(string job, long version, string on, int index, long mib) =>
+        Change(
+            job,
+            version,
+            _ =>
+                mib is > 0 and <= CardLabel.Largest / CardLabel.MiB
+                    ? (
+                        $"Partition {index + 1}: {new ByteSize((ulong)mib << 20)}",
+                        j =>
+                            StorageEdits.Partition(
+                                j,
+                                on,
+                                index,
+                                p => p with { Size = new ByteSize((ulong)mib << 20), Rest = false }
+                            )
+                    )
+                    : null
+        );
+
+    public IActionResult OnPostChoose(string job, long version, string on, string choice, string value) =>
+        Change(
+            job,
+            version,
+            view =>
+                view.After.Find(on)?.Part.CardKit?.Choices.FirstOrDefault(c => c.Id == choice) is { } known
+                && known.Values.Contains(value)
+                    ? ($"{known.Label}: {value}", j => StorageEdits.Choose(j, on, choice, value))
+                    : null
+        );
+
+    public IActionResult OnPostHold(string job, long version, string on, int index, string title, bool holds) =>
+        Change(
+            job,
+            version,
+            view =>
+                view.Sheets.FindTitle(title) is { } known
+                    ? ($"{known.Name} {(holds ? "onto" : "off")} the card", j => StorageEdits.Hold(j, on, index, title, holds))
+                    : null
+        );
+
+    public IActionResult OnPostId(string job, long version, string on, int id, string? what)
+    {
+        if (!Load(job))
+            return NotFound();
+        int most = Devices.FirstOrDefault(d => d.Device.Name == on)?.Host?.Host.Ids ?? 0;
+        string said = (what ?? "").Trim();
+        if (id < 0 || id >= most)
+            return Refuse($"Nothing was changed: the bus has the ids 0 to {most - 1}.");
+        return said.Length > 200
+            ? Refuse("Nothing was changed: say in up to 200 letters what stands on the id.")
+            : Change(
+                job,
+                version,
+                _ => (said.Length > 0 ? $"Id {id}: {said}" : $"Id {id} is free", j => StorageEdits.Id(j, on, id, said))
+            );
+    }
+
+    public IActionResult OnPostOrigin(string job, long version, string on, string origin, string? from) =>
+        Change(
+            job,
+            version,
+            _ =>
+                Words<CardOrigin>.TryParse(origin, out CardOrigin known) && (from ?? "").Length <= 500
+                    ? ($"The card's contents: {origin}", j => StorageEdits.From(j, on, known, (from ?? "").Trim()))
+                    : null
+        );
+
+    public IActionResult OnPostClone(string job, long version, string on, string other, string card) =>
+        Change(
+            job,
+            version,
+            _ =>
+                Others.FirstOrDefault(o => o.Job.Id == other && o.Card.On == card) is { Card: { } found } one
+                    ? (
+                        $"Cloned from the card of {one.Job.Name}",
+                        j => StorageEdits.Clone(j, on, found, $"{found.Labelled} of {one.Unit.Name}, {one.Job.Name}")
+                    )
+                    : null
+        );
+
+    /// <summary>Holds a pasted listing of the card against the kit; nothing is kept.</summary>
+    public IActionResult OnPostListing(string job, string on, string? listing)
+    {
+        if (!Load(job))
+            return NotFound();
+        if (KitOf(on) is not { } files)
+            return NotFound();
+        if ((listing ?? "").Length > KitFiles.MostListing)
+            return Refuse($"That listing is longer than {KitFiles.MostListing:#,0} letters.");
+        if (string.IsNullOrWhiteSpace(listing))
+            return Refuse("Nothing was compared: paste the card's listing, a path a line.");
+        Listing = (on, KitFiles.Compare(files, listing));
+        return Page();
+    }
+
+    public IReadOnlyList<(string Path, string Text)>? KitOf(string on) =>
+        Cards.FirstOrDefault(c => c.Device.Name == on) is { Device.Part.CardKit: { } kit } card
+            ? KitFiles.Of(kit, card.Card.Choices)
+            : null;
+
+    public IActionResult OnGetKit(string job, string on) =>
+        Load(job) && KitOf(on) is { } files
+            ? File(KitFiles.Zip(files), "application/zip", $"kit-{SafeName(on)}.zip")
+            : NotFound();
+
+    public IActionResult OnGetScript(string job, string on) =>
+        Found(job, on) is { } card && CardScript.Of(card.Layout) is { Length: > 0 } script
+            ? File(Encoding.ASCII.GetBytes(script), "text/plain", $"card-{SafeName(on)}.sfdisk")
+            : NotFound();
+
+    public IActionResult OnGetCsv(string job, string on) =>
+        Found(job, on) is { } card
+            ? File(
+                Encoding.UTF8.GetPreamble().Concat(Encoding.UTF8.GetBytes(CardScript.AsCsv(card.Layout))).ToArray(),
+                "text/csv; charset=utf-8",
+                $"card-{SafeName(on)}.csv"
+            )
+            : NotFound();
+
+    public async Task<IActionResult> OnGetImage(string job, string on)
+    {
+        if (Found(job, on) is not { } card)
+            return NotFound();
+        if (StorageCalls.Refused(card.Layout) is { } why)
+            return Refuse($"No image: {why.Message}");
+        await StorageCalls.File(card.Layout).ExecuteAsync(HttpContext);
+        return new EmptyResult();
+    }
+
+    PlannedCard? Found(string job, string on) => Load(job) ? Cards.FirstOrDefault(c => c.Device.Name == on) : null;
+
+    static string SafeName(string on) => string.Concat(on.Where(c => char.IsAsciiLetterOrDigit(c) || c == '-'));
+}
