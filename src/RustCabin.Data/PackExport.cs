@@ -15,7 +15,10 @@ public sealed class PackExport(CabinFile file, SheetRepository sheets, JobReposi
     /// <summary>The whole cabin, sheets in the order in which they came.</summary>
     public byte[] Whole() => Of(_ => true);
 
-    /// <summary>One unit, its model (or the part that it is), its jobs and the parts that it or they name; null when there is no such unit.</summary>
+    /// <summary>
+    /// One unit, its model (or the part that it is), its jobs and the parts that it or they name; null when there is no such
+    /// unit.
+    /// </summary>
     public byte[]? OfUnit(string id)
     {
         if (sheets.All().FindUnit(id) is not { } unit)

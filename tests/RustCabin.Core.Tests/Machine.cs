@@ -22,6 +22,7 @@ sealed record Machine
     /// <summary>More fields of the unit, each with a comma before it.</summary>
     public string UnitMore { get; init; } = "";
     public string Job { get; init; } = "\"add\": []";
+    public string Titles { get; init; } = "";
 
     public Pack Pack =>
         Sample.Pack(
@@ -33,7 +34,7 @@ sealed record Machine
                 "claims": [{{Claims}}], "powerUp": [{{PowerUp}}] {{More}} } ],
               "parts": [{{Parts}}],
               "units": [ { "id": "u", "model": "m", "name": "Unit", "revision": "r1", "fitted": [{{Fitted}}] {{UnitMore}} } ],
-              "jobs": [ { "id": "j", "unit": "u", "name": "Job", {{Job}} } ] }
+              "jobs": [ { "id": "j", "unit": "u", "name": "Job", {{Job}} } ], "titles": [{{Titles}}] }
             """
         );
 

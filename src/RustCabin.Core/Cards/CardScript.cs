@@ -24,12 +24,14 @@ public static class CardScript
                     .. layout.Partitions.Select(p =>
                         string.Create(
                             CultureInfo.InvariantCulture,
-                            $"start={p.FirstSector}, size={p.Sectors}, type={p.Type.TrimStart('0')}{(p.Asked.Start ? ", bootable" : "")}"
+                            $"start={p.FirstSector}, size={p.Sectors}, type={p.Type.TrimStart('0')}{Flag(p)}"
                         )
                     ),
                     "",
                 ]
             );
+
+    static string Flag(PlacedPartition p) => p.Asked.Start ? ", bootable" : "";
 
     /// <summary>
     /// The figures that a partitioner of the machine's own asks for: blocks, and cylinders where there is a geometry.

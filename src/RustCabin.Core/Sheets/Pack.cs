@@ -22,7 +22,9 @@ public sealed record Pack(
     /// <summary>A pack with nothing in it.</summary>
     public static readonly Pack Empty = new("EUR", [], [], [], [], []);
 
-    /// <summary>The model of an id, or the part of that id as it lies on the bench by itself; null where there is neither.</summary>
+    /// <summary>
+    /// The model of an id, or the part of that id as it lies on the bench by itself; null where there is neither.
+    /// </summary>
     public Model? FindModel(string id) =>
         Models.FirstOrDefault(m => m.Id == id) ?? (FindPart(id) is { IsBoard: true } part ? part.OnTheBench() : null);
 

@@ -7,7 +7,8 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Storage;
 
 /// <summary>
-/// What is wrong between hosts and devices: contacts, power, ids, terminators, variants. Source: docs/handbook/storage.md, Host to
+/// What is wrong between hosts and devices: contacts, power, ids, terminators, variants. Source: docs/handbook/storage.md,
+/// Host to
 /// card.
 /// </summary>
 public static class BusChecks
@@ -78,8 +79,8 @@ public static class BusChecks
             Severity.Stop,
             $"No {plug} plug for {at.Device.Title}",
             [at.Device.Subject],
-            $"{at.Device.Title} needs a {plug} plug, and this unit has none free: a splitter or a lead brings one. Mind what its path "
-                + "carries.",
+            $"{at.Device.Title} needs a {plug} plug, and this unit has none free: a splitter or a lead brings one. Mind "
+                + "what its path carries.",
             [plugs.Length == 0 ? $"No sheet here names a {plug}." : $"Taken: {string.Join(", ", plugs)}."]
         );
 
@@ -172,8 +173,8 @@ public static class BusChecks
                 Severity.Stop,
                 $"{at.Device.Title} wants variant {variant}",
                 [at.Device.Subject],
-                $"{at.Device.Title} is of variant {variant}, and no firmware of this unit drives that one. A card that was written "
-                    + "under another variant is not read.",
+                $"{at.Device.Title} is of variant {variant}, and no firmware of this unit drives that one. "
+                    + "A card that was written under another variant is not read.",
                 [.. drive.Select(d => $"{d.Who}: {d.Variant}.").DefaultIfEmpty("No firmware here says a variant.")]
             );
     }

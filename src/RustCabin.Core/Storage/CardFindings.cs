@@ -59,9 +59,10 @@ public static class CardFindings
             [subject],
             (
                 beyond.Length > 0
-                    ? $"{string.Join(", ", beyond.Select(p => p.Asked.Name))}: beyond {Size(layout.ReachableBytes)}, which is as far "
-                        + "as the host reaches."
-                    : $"The host reaches {Size(layout.ReachableBytes)} of the card; {layout.UnreachableBytes:#,0} bytes lie beyond."
+                    ? $"{string.Join(", ", beyond.Select(p => p.Asked.Name))}: beyond {Size(layout.ReachableBytes)}, which is "
+                        + "as far as the host reaches."
+                    : $"The host reaches {Size(layout.ReachableBytes)} of the card; {layout.UnreachableBytes:#,0} bytes lie "
+                        + "beyond."
             ) + lifts,
             [
                 $"{layout.Card.Text} is planned as {layout.UsableBytes:#,0} bytes: 97 %, rounded down to 1 MiB.",

@@ -136,8 +136,8 @@ static class StorageChecks
             $"{held.Title.Name} is for {held.Title.Region}",
             [card.Device.Subject],
             $"The image of {held.Title.Name} is for {held.Title.Region}, this machine for "
-                + $"{string.Join(", ", unit.Model.Region)}: it may hang while it loads. Take the image of this region, or a unit of "
-                + "the other.",
+                + $"{string.Join(", ", unit.Model.Region)}: it may hang while it loads. Take the image of this "
+                + "region, or a unit of the other.",
             ["By the sheets of the title and the model."]
         );
 

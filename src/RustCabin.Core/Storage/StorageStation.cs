@@ -59,7 +59,8 @@ public sealed class StorageStation : Station
                         .. card.Card.Origin != CardOrigin.Plan || card.Card.From.Length > 0
                             ?
                             [
-                                $"{Declared.Words<CardOrigin>.Of(card.Card.Origin)}{(card.Card.From.Length > 0 ? $": {card.Card.From}" : "")}",
+                                Declared.Words<CardOrigin>.Of(card.Card.Origin)
+                                    + (card.Card.From.Length > 0 ? $": {card.Card.From}" : ""),
                             ]
                             : (string[])[],
                     ]

@@ -17,7 +17,9 @@ static class StorageWorks
         FigureMinutes = 4,
         LookMinutes = 3;
 
-    /// <summary>The work of a job's cards: what is done on another computer first, what the machine does itself at the end.</summary>
+    /// <summary>
+    /// The work of a job's cards: what is done on another computer first, what the machine does itself at the end.
+    /// </summary>
     public static IEnumerable<Work> Of(BuildAsked asked)
     {
         foreach (PlannedCard card in PlannedCard.Of(asked.After))

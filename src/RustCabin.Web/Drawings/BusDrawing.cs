@@ -28,7 +28,8 @@ public static class BusDrawing
             + string.Join(
                 "; ",
                 things.Select(t =>
-                    $"{t.Name}, {(t.Ids.Length > 0 ? $"id {t.Ids}" : "no id")}{(t.Terminated && terminates ? ", terminated" : "")}"
+                    $"{t.Name}, {(t.Ids.Length > 0 ? $"id {t.Ids}" : "no id")}"
+                    + (t.Terminated && terminates ? ", terminated" : "")
                 )
             );
         Svg svg = Svg.Begin(things.Count * Step + 20, Cable + 36, "bus", "img", said);

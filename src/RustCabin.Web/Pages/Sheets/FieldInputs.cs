@@ -74,7 +74,7 @@ sealed class FieldInputs(StringBuilder html, IReadOnlyList<SheetError> errors, T
             html.Append(
                 $"<textarea class=\"form-control mono\" {attributes} "
                     + $"rows=\"{Math.Clamp(text.Count(c => c == '\n') + 1, 1, 8)}\" spellcheck=\"false\" "
-                    + $"placeholder=\"{(field.Shape.OrFlag ? "yes, no, or switch = position" : field.Shape.Kind == ShapeKind.Map ? "name = value" : "")}\">{E(text)}</textarea>"
+                    + $"placeholder=\"{Wording(field.Shape)}\">{E(text)}</textarea>"
             );
         else
             html.Append(
@@ -84,6 +84,11 @@ sealed class FieldInputs(StringBuilder html, IReadOnlyList<SheetError> errors, T
         Wrong(wrong);
         html.Append("</label>");
     }
+
+    static string Wording(Shape shape) =>
+        shape.OrFlag ? "yes, no, or switch = position"
+        : shape.Kind == ShapeKind.Map ? "name = value"
+        : "";
 
     static IReadOnlyList<Thing> ChoicesOf(ShapeField field, IReadOnlyList<Thing> choices) =>
         field.Shape.Kind switch

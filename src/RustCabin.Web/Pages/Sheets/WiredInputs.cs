@@ -98,7 +98,8 @@ static class WiredInputs
                 .Index()
         )
             html.Append(
-                $"<label class=\"contact-net{(net.Length == 0 ? " free" : "")}\"><span>{i + 1}</span><input class=\"form-control mono\" "
+                $"<label class=\"contact-net{(net.Length == 0 ? " free" : "")}\"><span>{i + 1}</span>"
+                    + "<input class=\"form-control mono\" "
                     + $"name=\"{E($"c:{path}")}\" value=\"{E(net)}\" list=\"{E(list)}\" autocomplete=\"off\" "
                     + $"aria-label=\"Net of contact {i + 1}\"></label>"
             );

@@ -128,6 +128,19 @@ public sealed partial class StorageModel(SheetRepository sheets, JobRepository j
                 .OrderByDescending(t => IsHeld(card, t)),
         ];
 
+    /// <summary>How many discs a title has, and how the device takes them.</summary>
+    public static string DiscsOf(Title title, PlannedCard card) =>
+        title.Discs == 1
+            ? "one"
+            : $"{title.Discs}, "
+                + card.Attached.Storage.Discs switch
+                {
+                    DiscsBy.Folder => "side by side in one folder",
+                    DiscsBy.Swap => "changed by a press",
+                    DiscsBy.Each => "an id each",
+                    _ => "one by one",
+                };
+
     static bool IsHeld(PlannedCard card, Title title) => card.Card.Partitions.Any(p => p.Holds.Contains(title.Id));
 
     public IActionResult OnPostCard(string job, long version, string on, string? label)

@@ -166,7 +166,9 @@ static class StorageCalls
             );
     }
 
-    /// <summary>A plain image, written as it is sent; its length stands before it, so that a browser shows how far it is.</summary>
+    /// <summary>
+    /// A plain image, written as it is sent; its length stands before it, so that a browser shows how far it is.
+    /// </summary>
     sealed class PlainImage(CardImage image) : IResult
     {
         public async Task ExecuteAsync(HttpContext context)
