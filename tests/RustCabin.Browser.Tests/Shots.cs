@@ -26,7 +26,7 @@ public sealed class Shots
             Take(bench, folder, "wiring", "/jobs/jetty-disc-direct/wiring?at=2");
             Take(bench, folder, "speed", "/jobs/gable-keep-render/speed");
             Take(bench, folder, "memory", "/jobs/slip-3-winter/memory");
-            Take(bench, folder, "memory-table", "/jobs/slip-3-winter/memory?as=table");
+            Take(bench, folder, "storage", "/jobs/chandlery-colour-card/storage");
             Take(bench, folder, "chips", "/jobs/loft-clerk-ledger/memory/chips");
             Take(bench, folder, "banks", "/jobs/dunnock-lamp-voice/memory/banks");
             Take(bench, folder, "settings", "/jobs/winch-16c-more/memory/settings");

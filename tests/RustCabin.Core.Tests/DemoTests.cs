@@ -27,13 +27,13 @@ public class DemoTests
     [InlineData("larkspur-disc.json", "jetty-disc-direct", Standing.Clear, null, 0)]
     [InlineData("larkspur-disc.json", "float-disc-cuts", Standing.Clear, null, 0)]
     [InlineData("brindle-16c.json", "winch-16c-card", Standing.Watch, "COND-CAPACITORS", 1024)]
-    [InlineData("brindle-16.json", "slip-9-card", Standing.Clear, null, 256)]
+    [InlineData("brindle-16.json", "slip-6-card", Standing.Clear, null, 256)]
     [InlineData("keep.json", "tower-keep-room", Standing.Watch, "FIT-HEIGHT", 8192 + 32768)]
     [InlineData("larkspur-disc.json", "boathouse-disc-cards", Standing.Watch, null, 0)]
     [InlineData("larkspur-disc-2.json", "lookout-disc-2-card", Standing.Watch, "STO-REGION", 0)]
     [InlineData("porthole-colour.json", "chandlery-colour-card", Standing.Clear, null, 4096)]
     [InlineData("porthole-colour.json", "signal-colour-card", Standing.Stop, "STO-CONTACTS", 4096)]
-    [InlineData("primer.json", "chalk-primer-card", Standing.Watch, "BANK-RESET", 32)]
+    [InlineData("primer.json", "desk-primer-card", Standing.Watch, "BANK-RESET", 32)]
     [InlineData("brindle-16c.json", "winch-16c-more", Standing.Watch, "COND-CAPACITORS", 2048 + 4096)]
     public void Job_stands_as_meant(string file, string job, Standing standing, string? code, int kib)
     {

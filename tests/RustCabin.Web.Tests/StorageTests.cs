@@ -46,7 +46,7 @@ public sealed class StorageTests : IAsyncLifetime
             """{"name":"work","firstSector":1050624,"sectors":2097152,"bytes":1073741824,"fs":"native","type":"7f","clusterBytes":null,"clusters":null,"wasteBytes":null}""",
             answer["partitions"]![1]!.ToJsonString()
         );
-        Assert.Equal("fat16", (string)answer["partitions"]![2]!["fs"]!);
+        Assert.Equal("fat32", (string)answer["partitions"]![2]!["fs"]!);
         Assert.Equal(2147483648, (long)answer["partitions"]![2]!["bytes"]!);
     }
 
