@@ -288,6 +288,18 @@ public sealed class StorageTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task The_variant_of_an_interface_is_held_against_the_device_that_is_burnt_for_it()
+    {
+        const string Primer = "/jobs/desk-primer-card/storage";
+        Assert.DoesNotContain("FW-VARIANT", Found(await _cabin.Page(Primer)));
+        IHtmlDocument page = await Pressed(_cabin, Primer, "form[action*='handler=Variant'] button", ("holds", "false"));
+        Assert.Contains("FW-VARIANT", Found(page));
+        page = await Pressed(_cabin, Primer, "form[action*='handler=Variant'] button", ("holds", "true"));
+        Assert.DoesNotContain("FW-VARIANT", Found(page));
+        Assert.Contains("blocks ", Text(page, ".figures"));
+    }
+
+    [Fact]
     public async Task A_file_finds_its_way_over_small_discs_or_is_told_that_there_is_none()
     {
         const string Clerk = "/jobs/loft-clerk-ledger/storage";

@@ -125,12 +125,23 @@ public static class BusChecks
                 .. devices.Select(d => new ScsiDevice
                 {
                     Name = d.Device.Name,
-                    Id = d.IdsOf(unit.Job) is [var id, ..] ? id : null,
+                    Id = d.IdsOf(unit.Job) is [var id, ..] ? id : Expected(unit, host, devices, d),
                     Terminates = d.Terminates(unit.Instances),
                     Power = d.Storage.TerminatorPower,
                 }),
             ],
         };
+
+    /// <summary>The id that the host looks for to start from, for the first device that is started from and has none.</summary>
+    static int? Expected(PlannedUnit unit, HostHere host, IReadOnlyList<Attached> devices, Attached device) =>
+        host.Host.StartId is { } start
+        && devices.All(d => !d.IdsOf(unit.Job).Contains(start))
+        && devices.FirstOrDefault(d => d.IdsOf(unit.Job).Count == 0 && Starts(unit, d)) == device
+            ? start
+            : null;
+
+    static bool Starts(PlannedUnit unit, Attached device) =>
+        unit.Job?.Cards.Any(c => c.On == device.Device.Name && c.Partitions.Any(p => p.Start)) == true;
 
     static IEnumerable<Finding> Pair(HostHere host, Attached[] devices, (string Name, int Id)[] ids)
     {

@@ -78,6 +78,15 @@ public static class StorageEdits
                     }
         );
 
+    /// <summary>Says of which variant the firmware is that the device for a ROM site holds; null: none is planned.</summary>
+    public static Job? Variant(Job job, string site, string? variant) =>
+        job.Roms.Any(r => r.Site == site)
+            ? job with
+            {
+                Roms = [.. job.Roms.Select(r => r.Site == site ? r with { Variant = variant } : r)],
+            }
+            : null;
+
     /// <summary>Chooses something for the kit.</summary>
     public static Job? Choose(Job job, string on, string choice, string value) =>
         With(job, on, card => card with { Choices = With(card.Choices, choice, value) });

@@ -220,6 +220,19 @@ public class StorageChecksTests
     }
 
     [Fact]
+    public void The_device_that_is_started_from_gets_the_id_that_the_host_looks_for()
+    {
+        Machine two = Two("scsi", "", "", ", \"hostId\": 7, \"startId\": 4");
+        string card = On("4 GB", P("1M", more: ", \"start\": true"));
+        Machine starts = two with { Job = $"{Machine.Add("a", "b")}, \"cards\": [ {card.Replace("\"d\"", "\"b\"")} ]" };
+        IReadOnlyList<Core.Cards.Attached> devices = Core.Cards.Attached.Of(starts.Planned);
+        Core.Storage.ScsiBus bus = Core.Storage.ScsiBus.Of(
+            Core.Storage.BusChecks.Asked(starts.Planned, devices[0].Host!, devices)
+        );
+        Assert.Equal(new Dictionary<string, int> { ["a"] = 0, ["b"] = 4 }, bus.Ids);
+    }
+
+    [Fact]
     public void Ids_differ_on_any_bus_that_has_ids_and_an_emulator_has_several()
     {
         Machine two = Two("serial", ", \"id\": 1", ", \"idSwitch\": \"ID\"", ", \"ids\": 4");

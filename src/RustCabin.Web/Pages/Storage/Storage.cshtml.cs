@@ -301,6 +301,20 @@ public sealed partial class StorageModel(SheetRepository sheets, JobRepository j
                     : null
         );
 
+    /// <summary>Says that a device that the job burns holds the firmware of an interface's variant, or does not.</summary>
+    public IActionResult OnPostVariant(string job, long version, string site, string variant, bool holds) =>
+        Change(
+            job,
+            version,
+            _ =>
+                Devices.Any(d => d.Storage.Variant == variant)
+                    ? (
+                        $"The device in {site} {(holds ? "holds" : "does not hold")} firmware of variant {variant}",
+                        j => StorageEdits.Variant(j, site, holds ? variant : null)
+                    )
+                    : null
+        );
+
     public IActionResult OnPostClone(string job, long version, string on, string other, string card) =>
         Change(
             job,
