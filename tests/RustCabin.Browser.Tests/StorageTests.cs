@@ -56,7 +56,8 @@ public sealed class StorageTests
         void Type(string name, string text)
         {
             IWebElement field = bench.Browser.FindElement(By.CssSelector($".partition-row [name={name}]"));
-            field.Clear();
+            // As a person does: all of it marked, and typed over.
+            field.SendKeys(Keys.Control + "a");
             field.SendKeys(text + Keys.Tab);
         }
         string Size() =>
