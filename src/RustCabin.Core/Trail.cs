@@ -25,6 +25,7 @@ public static class Trail
         new Rom.RomStation(),
         new Speed.SpeedStation(),
         new Storage.StorageStation(),
+        new PictureSound.PictureSoundStation(),
         new Wiring.WiringStation(),
         new WantsStation(),
         new Mends.MendStation(),

@@ -32,6 +32,8 @@ public class LampTests(SharedBench shared) : IClassFixture<SharedBench>
         "/jobs/gable-keep-render/rom",
         "/jobs/jetty-disc-direct/wiring?at=2",
         "/jobs/float-disc-cuts/wiring?from=below",
+        "/jobs/slip-8-picture/picture-sound",
+        "/jobs/granary-ledger-sing/picture-sound",
         "/jobs/tower-keep-room/storage",
         "/jobs/winch-16c-card/storage",
         "/jobs/signal-colour-card/storage?bytes=2M&from=a&to=b",

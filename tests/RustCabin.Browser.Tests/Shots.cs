@@ -29,7 +29,7 @@ public sealed class Shots
             Take(bench, folder, "storage", "/jobs/chandlery-colour-card/storage");
             Take(bench, folder, "chips", "/jobs/loft-clerk-ledger/memory/chips");
             Take(bench, folder, "banks", "/jobs/dunnock-lamp-voice/memory/banks");
-            Take(bench, folder, "settings", "/jobs/winch-16c-more/memory/settings");
+            Take(bench, folder, "picture-sound", "/jobs/slip-8-picture/picture-sound");
             Take(bench, folder, "build", "/jobs/slip-7-picture/build");
             Take(bench, folder, "passport", "/jobs/slip-7-picture/passport");
             bench.Press("button", "Lamp off");

@@ -88,7 +88,7 @@ public sealed class SliceTests
         bench.Keys("u");
         bench.Sees(".screen", "4352 KiB");
 
-        foreach (string station in (string[])["ROM", "Speed", "Storage", "Wiring", "Build"])
+        foreach (string station in (string[])["ROM", "Speed", "Storage", "Picture, sound", "Wiring", "Build"])
         {
             bench.Keys("]");
             bench.Sees("h1", station);

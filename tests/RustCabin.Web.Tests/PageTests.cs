@@ -18,7 +18,7 @@ public sealed class PageTests : IAsyncLifetime
     public async Task The_shelf_shows_every_unit_in_its_state()
     {
         IHtmlDocument page = await _cabin.Page("/");
-        Assert.Equal(28, page.QuerySelectorAll(".unit-card").Length);
+        Assert.Equal(29, page.QuerySelectorAll(".unit-card").Length);
         Assert.Contains("two drive one range", Text(page, "#unit-slip-3"));
         Assert.Contains("reading: power up with Tidewell", Text(page, "#unit-slip-7"));
         Assert.Contains("No job planned", Text(page, "#unit-slip-9"));

@@ -25,6 +25,9 @@ public enum StockKind
     /// <summary>A card for storage, by its label.</summary>
     Card,
 
+    /// <summary>A display, by what it locks onto.</summary>
+    Display,
+
     /// <summary>Anything else.</summary>
     Other,
 }

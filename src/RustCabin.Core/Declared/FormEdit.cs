@@ -31,6 +31,10 @@ public static class FormEdit
         (shape.Kind, value) switch
         {
             (_, null) => "",
+            (ShapeKind.List, JsonArray list) when shape.Items!.Kind == ShapeKind.List => string.Join(
+                "\n",
+                list.Select(l => Text(shape.Items, l))
+            ),
             (ShapeKind.List, JsonArray list) => string.Join(", ", list.Select(Plain)),
             (ShapeKind.NameOrNames, JsonArray list) => string.Join(", ", list.Select(Plain)),
             (ShapeKind.Map, JsonObject map) => string.Join("\n", map.Select(p => $"{p.Key} = {Text(shape.Items!, p.Value)}")),
@@ -62,6 +66,11 @@ public static class FormEdit
                 return text is "yes" ? JsonValue.Create(true)
                     : text is "no" ? JsonValue.Create(false)
                     : JsonValue.Create(text);
+            case ShapeKind.List when shape.Items!.Kind == ShapeKind.List:
+                return new JsonArray([
+                    .. text.Split(['\n', ';'], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+                        .Select(line => Parse(shape.Items, line)),
+                ]);
             case ShapeKind.List:
                 return new JsonArray([.. Items(text).Select(item => Parse(shape.Items!, item))]);
             case ShapeKind.NameOrNames:

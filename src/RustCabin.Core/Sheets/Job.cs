@@ -71,6 +71,12 @@ public sealed record Job
     [Display(ShortName = "card", Description = "Cards that go into parts, one a part at most.")]
     public IReadOnlyList<JobCard> Cards { get; init; } = [];
 
+    [Display(Description = "What is known of the picture.")]
+    public PictureRecord? Picture { get; init; }
+
+    [Display(Description = "What was heard of the sound.")]
+    public SoundRecord? Sound { get; init; }
+
     [Display(ShortName = "reading of the meter", Description = "What a meter showed between places that were changed.")]
     public IReadOnlyList<Probe> Probes { get; init; } = [];
 

@@ -125,6 +125,21 @@ public sealed record Model
     )]
     public IReadOnlyList<RouteLeg> Routes { get; init; } = [];
 
+    [Display(ShortName = "picture", Description = "Pictures that it puts out.")]
+    public IReadOnlyList<PictureMode> Pictures { get; init; } = [];
+
+    [Display(Description = "Its colours.")]
+    public Palette? Palette { get; init; }
+
+    [Display(ShortName = "sound", Description = "What plays where.")]
+    public IReadOnlyList<SoundSource> Sounds { get; init; } = [];
+
+    [Display(ShortName = "jack", Description = "Its jacks.")]
+    public IReadOnlyList<Jack> Jacks { get; init; } = [];
+
+    [Display(ShortName = "input", Description = "Inputs that feed several sides.")]
+    public IReadOnlyList<SoundInput> Inputs { get; init; } = [];
+
     [Display(ShortName = "piece to service", Description = "Pieces that age and are replaced.")]
     public IReadOnlyList<ServicePiece> Service { get; init; } = [];
 
@@ -338,60 +353,4 @@ public sealed record Firmware
 
     [Display(Description = "What it takes of the memory that each master reaches.")]
     public IReadOnlyDictionary<string, ByteSize> Uses { get; init; } = ModelLimits.None;
-}
-
-/// <summary>
-/// A piece that ages and is replaced, with what a shop must know of it. Source: docs/handbook/baseline.md, Condition.
-/// </summary>
-public sealed record ServicePiece
-{
-    [Required, Id, Display(Description = "Its identifier.")]
-    public string Id { get; init; } = "";
-
-    [Display(Description = "What kind of piece.")]
-    public ServiceKind Kind { get; init; } = ServiceKind.Other;
-
-    [Required, Display(Description = "What it is.")]
-    public string What { get; init; } = "";
-
-    [LongText, Display(Description = "Where it sits.")]
-    public string Where { get; init; } = "";
-
-    [LongText, Display(Description = "Its value, as the shop writes it.")]
-    public string Value { get; init; } = "";
-
-    [Range(0, 100_000), UnitOf("V"), Display(Description = "The volts that it stands or gives.")]
-    public decimal? Volts { get; init; }
-
-    [LongText, Display(Description = "Which way round it goes.")]
-    public string Polarity { get; init; } = "";
-
-    [LongText, Display(Description = "What it measures.")]
-    public string Size { get; init; } = "";
-
-    [Range(1, 200), UnitOf("years"), Display(Description = "After how many years it is due.")]
-    public int? Years { get; init; }
-
-    [Id, Usual, OnSheet(Things.Access), Display(Description = "How far the case must be open to reach it.")]
-    public string? Access { get; init; }
-
-    [Id, Usual, OnSheet(Things.Revisions), Display(Description = "The revisions that have it; left out: all.")]
-    public IReadOnlyList<string> Revisions { get; init; } = [];
-}
-
-/// <summary>Kinds of pieces that age.</summary>
-public enum ServiceKind
-{
-    Capacitor,
-    Cell,
-    Belt,
-    Filter,
-    Other,
-}
-
-/// <summary>What a read gives that nothing answers.</summary>
-public enum Undriven
-{
-    Ones,
-    Last,
 }

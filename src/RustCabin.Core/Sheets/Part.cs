@@ -108,6 +108,30 @@ public sealed record Part : ICompleted<Part>
     )]
     public IReadOnlyList<RouteLeg> Routes { get; init; } = [];
 
+    [Display(ShortName = "picture", Description = "Pictures that it puts out.")]
+    public IReadOnlyList<PictureMode> Pictures { get; init; } = [];
+
+    [Display(Description = "Its colours.")]
+    public Palette? Palette { get; init; }
+
+    [Display(ShortName = "sound", Description = "What plays where.")]
+    public IReadOnlyList<SoundSource> Sounds { get; init; } = [];
+
+    [Display(ShortName = "jack", Description = "Its jacks.")]
+    public IReadOnlyList<Jack> Jacks { get; init; } = [];
+
+    [Display(ShortName = "input", Description = "Inputs that feed several sides.")]
+    public IReadOnlyList<SoundInput> Inputs { get; init; } = [];
+
+    [Display(Description = "How it samples a picture.")]
+    public Sampler? Samples { get; init; }
+
+    [Display(Description = "Its amplifier.")]
+    public Amplifier? Amplifier { get; init; }
+
+    [Display(ShortName = "speaker", Description = "Speakers that it drives.")]
+    public IReadOnlyList<SoundLoad> Loads { get; init; } = [];
+
     [Display(Name = "card kit", Description = "Files that its card must carry.")]
     public CardKit? CardKit { get; init; }
 

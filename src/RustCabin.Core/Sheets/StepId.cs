@@ -81,6 +81,12 @@ public static class Acts
     /// <summary>What stands on the card in an instance is looked at on the machine.</summary>
     public static StepId LookAtCard(string instance) => new("look", instance);
 
+    /// <summary>A still screen stands still with a converter.</summary>
+    public static StepId StillPicture(string instance) => new("still", instance);
+
+    /// <summary>Each side of a part is heard alone.</summary>
+    public static StepId HearSides(string instance) => new("sides", instance);
+
     /// <summary>A run of cables is plugged together.</summary>
     public static StepId Cables(string run) => new("cables", run);
 

@@ -287,6 +287,15 @@ public sealed record Title
     [Display(Description = "What it takes in all, in bytes.")]
     public ByteSize? Bytes { get; init; }
 
+    [Display(Description = "Whose picture it uses: own or added; left out: own.")]
+    public string? Picture { get; init; }
+
+    [Display(Description = "Whose sound it uses: own or added; left out: own.")]
+    public string? Sound { get; init; }
+
+    [Display(Name = "slot of its sound board", Description = "The slot in which it expects a sound board.")]
+    public string? Slot { get; init; }
+
     [Display(Description = "The name of its file; that of disc 2 has -2 before the last point.")]
     public string? File { get; init; }
 }

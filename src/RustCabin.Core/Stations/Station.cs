@@ -138,6 +138,9 @@ public enum PassportPart
     /// <summary>Cards that it starts from or reads.</summary>
     Cards,
 
+    /// <summary>What was set by eye and ear.</summary>
+    Settings,
+
     /// <summary>What a person mended by hand.</summary>
     Mended,
 

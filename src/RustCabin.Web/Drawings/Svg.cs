@@ -84,6 +84,25 @@ public sealed class Svg
         return this;
     }
 
+    public Svg Ellipse(double x, double y, double across, double down, string cssClass)
+    {
+        _text.Append(
+            CultureInfo.InvariantCulture,
+            $"<ellipse cx=\"{N(x)}\" cy=\"{N(y)}\" rx=\"{N(across)}\" ry=\"{N(down)}\" class=\"{cssClass}\"/>"
+        );
+        return this;
+    }
+
+    /// <summary>A rectangle in a colour of the data, not of the lamp.</summary>
+    public Svg Patch(double x, double y, double width, double height, string colour)
+    {
+        _text.Append(
+            CultureInfo.InvariantCulture,
+            $"<rect x=\"{N(x)}\" y=\"{N(y)}\" width=\"{N(width)}\" height=\"{N(height)}\" fill=\"{E(colour)}\"/>"
+        );
+        return this;
+    }
+
     /// <summary>A picture, turned and scaled by <paramref name="matrix"/>: a, b, c, d, e, f as SVG has them.</summary>
     public Svg Image(string href, double[] matrix, string cssClass)
     {

@@ -87,7 +87,7 @@ public static class Desks
         new Pages.Rom.RomDesk(),
         new Pages.Speed.SpeedDesk(),
         new Pages.Storage.StorageDesk(),
-        new LaterDesk("Picture, sound", "timings, channels", 'c'),
+        new Pages.PictureSound.PictureSoundDesk(),
         new Pages.Wiring.WiringDesk(),
         new Pages.Build.BuildDesk(),
         new LaterDesk("Faults", "likeliest causes", 'u'),

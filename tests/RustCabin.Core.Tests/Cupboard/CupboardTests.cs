@@ -34,7 +34,10 @@ public class CupboardTests
 
     [Theory]
     [InlineData("""{ "kind": "chip", "name": "x", "count": -1 }""", "count: must lie from 0 to 100000, not -1")]
-    [InlineData("""{ "kind": "chips", "name": "x" }""", "kind: \"chips\" is not one of part, chip, module, cable, card, other")]
+    [InlineData(
+        """{ "kind": "chips", "name": "x" }""",
+        "kind: \"chips\" is not one of part, chip, module, cable, card, display, other"
+    )]
     [InlineData("""{ "kind": "chip", "name": "", "count": "many" }""", "name: must not be empty")]
     [InlineData("""{ "kind": "chip", "name": "x", "count": 1.5 }""", "count: must be a whole number, not 1.5")]
     public void What_is_wrong_is_told_by_field(string json, string error) => Assert.Contains(error, Read(json).Errors);

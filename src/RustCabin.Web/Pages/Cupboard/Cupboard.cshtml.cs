@@ -116,6 +116,12 @@ public sealed class CupboardModel(StockRepository stock, SheetRepository sheets,
             Errors = [.. Errors, new SheetError("item", "a cable needs its ends, such as DB-25 f, DE-9 m, crossing")];
         if (item is { Kind: StockKind.Card } && Core.Cards.CardLabel.Parse(item.Item, out string card) is null)
             Errors = [.. Errors, new SheetError("item", $"a card needs its label, such as 32 GB: {card}")];
+        if (item is { Kind: StockKind.Display } && Core.PictureSound.DisplayText.Parse(item.Name, item.Item) is null)
+            Errors =
+            [
+                .. Errors,
+                new SheetError("item", "a display needs what it locks onto, such as 15-70 kHz, 48-75 Hz, 1280x1024"),
+            ];
         if (Errors.Count > 0 || item is null)
             return Refuse(StatusCodes.Status422UnprocessableEntity, null);
         if (Edit is not { } id)

@@ -1,0 +1,102 @@
+using RustCabin.Core.Choices;
+using RustCabin.Core.Findings;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Core.PictureSound;
+
+/// <summary>Pictures that lock and stand still, and sides that play where they should. Source:
+/// docs/handbook/picture-sound.md.</summary>
+public sealed class PictureSoundStation : Station
+{
+    const decimal StillMinutes = 6,
+        SidesMinutes = 4;
+
+    /// <inheritdoc/>
+    public override string Name => PictureSoundFindings.At;
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<FindingKind> Findings => PictureSoundFindings.All;
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Check> Checks { get; } =
+    [Check.On(Rests.All, PictureSoundChecks.Picture), Check.On(Rests.All, PictureSoundChecks.Sound)];
+
+    /// <summary>A still screen is seen and each side heard alone, once all is in.</summary>
+    public override IEnumerable<Work> Works(BuildAsked asked)
+    {
+        foreach (Instance part in asked.After.Instances.Where(i => asked.Before.Find(i.Name) is null))
+        {
+            if (part.Part.Samples is not null)
+                yield return new Work(
+                    WorkTime.Last,
+                    [
+                        new Step(
+                            Acts.StillPicture(part.Name),
+                            StepKind.Prove,
+                            $"A still screen stands still with {part.Title}",
+                            [
+                                "Put up a screen that does not move, turn the phase until nothing shimmers, and save.",
+                                asked.After.Job?.Picture?.Phase is { } phase
+                                    ? $"Saved: phase {phase}."
+                                    : "The bench of Picture and sound shows what to look for.",
+                            ],
+                            StillMinutes
+                        )
+                        {
+                            Station = Name,
+                            Needs = [Acts.Fit(part.Name)],
+                        },
+                    ]
+                );
+            if (part.Part.Sounds.Count > 0)
+                yield return new Work(
+                    WorkTime.Last,
+                    [
+                        new Step(
+                            Acts.HearSides(part.Name),
+                            StepKind.Prove,
+                            $"Each side of {part.Title} is heard where it should be",
+                            [
+                                .. part.Part.Sounds.Where(s => s.Plays.Length > 0).Select(s => $"{s.Id}: {s.Plays}"),
+                                "Play each side alone; at Picture and sound say where it was heard.",
+                            ],
+                            SidesMinutes
+                        )
+                        {
+                            Station = Name,
+                            Needs = [Acts.Fit(part.Name)],
+                        },
+                    ]
+                );
+        }
+    }
+
+    /// <inheritdoc/>
+    public override IEnumerable<PassportLine> Passport(PassportAsked asked)
+    {
+        if (asked.Unit.Job?.Picture?.Phase is { } phase && PictureHere.Converter(asked.Unit) is { } converter)
+            yield return new PassportLine(
+                PassportPart.Settings,
+                "Picture",
+                converter.Title,
+                $"phase {phase}, {asked.Unit.Job.Picture.SamplesPerLine ?? PictureHere.Chosen(asked.Unit)?.Mode.PixelsPerLine} samples a line",
+                asked.IsIn(converter) ? "saved" : "planned"
+            );
+        if (asked.Unit.Job?.Sound is { Heard.Count: > 0 } sound)
+            yield return new PassportLine(
+                PassportPart.Settings,
+                "Sound",
+                "",
+                Sides.Of(sound.Heard).Words,
+                Sides.Of(sound.Heard).Verdict == SidesVerdict.Right ? "heard" : "differs"
+            );
+    }
+
+    /// <inheritdoc/>
+    public override Far FarOf(PlannedUnit unit) =>
+        unit.Job is not { } job || (job.Picture is null && job.Sound is null) ? Far.Empty
+        : PictureHere.Converter(unit) is { Added: true } && job.Picture?.Phase is null ? Far.InHand
+        : Far.Clear;
+}

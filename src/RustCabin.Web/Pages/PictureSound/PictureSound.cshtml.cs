@@ -1,0 +1,282 @@
+using Microsoft.AspNetCore.Mvc;
+using RustCabin.Core.Cupboard;
+using RustCabin.Core.Declared;
+using RustCabin.Core.PictureSound;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Data;
+using RustCabin.Web.Stations;
+
+namespace RustCabin.Web.Pages.PictureSound;
+
+/// <summary>
+/// The Picture and sound station: one line as a time axis against what the display locks onto, the bench for the phase, the panel, the
+/// colours, and the jacks with what plays where.
+/// </summary>
+public sealed class PictureSoundModel(SheetRepository sheets, JobRepository jobs, StockRepository stock)
+    : StationPage(sheets, jobs)
+{
+    public override Desk Desk => Desks.Of<PictureSoundDesk>();
+
+    public IReadOnlyList<PictureHere> Pictures { get; private set; } = [];
+    public PictureHere? Chosen { get; private set; }
+    public Instance? Converter { get; private set; }
+    public Timing? Rates { get; private set; }
+    public Palette? Palette { get; private set; }
+
+    protected override void Loaded()
+    {
+        Pictures = PictureHere.Of(View.After);
+        Chosen = PictureHere.Chosen(View.After);
+        Converter = PictureHere.Converter(View.After);
+        Palette = PictureHere.PaletteOf(View.After);
+        Rates = Chosen is null ? null : Timing.Of(TimingAsked.Of(Chosen.Mode, Doubles, null));
+    }
+
+    public bool Doubles => Converter?.Part.Samples?.Doubles == true;
+    public PictureRecord Picture => View.Job.Picture ?? new PictureRecord();
+    public SoundRecord Sound => View.Job.Sound ?? new SoundRecord();
+    public Core.Sheets.Display? Display => Picture.Display;
+    public int Samples => Picture.SamplesPerLine ?? Chosen?.Mode.PixelsPerLine ?? 1;
+    public int Phases => Converter?.Part.Samples?.Phases ?? 16;
+
+    /// <summary>Displays that are kept in the cupboard.</summary>
+    public IReadOnlyList<Core.Sheets.Display> Displays =>
+        [
+            .. stock
+                .All()
+                .Where(s => s.Item.Kind == StockKind.Display)
+                .Select(s => DisplayText.Parse(s.Item.Name, s.Item.Item))
+                .OfType<Core.Sheets.Display>(),
+        ];
+
+    /// <summary>Whether the display locks onto a mode: stop, watch or clear.</summary>
+    public StationMark LocksOnto(PictureHere picture) =>
+        Timing.Locks(TimingAsked.Of(picture.Mode, Doubles, Display), "x").FirstOrDefault()?.Severity switch
+        {
+            Core.Findings.Severity.Stop => StationMark.Stop,
+            Core.Findings.Severity.Watch => StationMark.Watch,
+            _ => Display is null ? StationMark.Empty : StationMark.Clear,
+        };
+
+    /// <summary>What a mode takes, and what the master that draws it has free; null: the sheet does not say.</summary>
+    public (PictureMemory Taken, Core.Units.ByteSize? Free)? RoomOf(PictureHere picture) =>
+        PictureMemory.Of(picture.Mode) is not { } taken
+            ? null
+            : (
+                taken,
+                picture.Mode.Memory is { } master && View.Model.Masters.Contains(master)
+                    ? Core.Needs.NeedCheck.Free(View.After, master)
+                    : null
+            );
+
+    /// <summary>The picture on the display's panel; null: no panel, or it is too small.</summary>
+    public Scaling? Scaled =>
+        Display is { Panel: [var w, var h] panel }
+        && Chosen?.Mode is { Visible: { } seen } mode
+        && w >= seen.Width
+        && h >= seen.Height
+            ? Scaling.Of(
+                new ScaleAsked
+                {
+                    Source = [seen.Width, seen.Height],
+                    PixelAspect = mode.PixelAspect,
+                    Panel = panel,
+                }
+            )
+            : null;
+
+    /// <summary>Voices of the machine and its parts.</summary>
+    public IReadOnlyList<SoundSource> Voices => [.. View.Model.Sounds, .. View.After.Instances.SelectMany(i => i.Part.Sounds)];
+
+    /// <summary>Amplifiers with what their speakers take.</summary>
+    public IEnumerable<(Instance Part, SpeakerLoad Load)> Loads =>
+        from instance in View.After.Instances
+        where instance.Part is { Amplifier.Rms: not null, Loads.Count: > 0 }
+        let amplifier = instance.Part.Amplifier!
+        select (instance, SpeakerLoad.Of(PictureSoundChecks.LoadOf(View.After, instance, amplifier, amplifier.Rms!.Value)));
+
+    /// <summary>Entries of the palette with what is wanted there and what the machine shows.</summary>
+    public IEnumerable<(int Entry, string Wanted, NearestColour Nearest)> Wanted =>
+        Palette is null
+            ? []
+            : Picture
+                .Colours.Index()
+                .Where(c => Colours.Parse(c.Item) is not null)
+                .Select(c => (c.Index, c.Item, Colours.Nearest(Palette.Levels, c.Item)));
+
+    /// <summary>Titles that say whose picture or sound they use.</summary>
+    public IReadOnlyList<Title> TitleRows =>
+        [.. View.Sheets.Titles.Where(t => t.Picture is not null || t.Sound is not null || t.Slot is not null)];
+
+    /// <summary>True if a side was said to be heard there.</summary>
+    public static bool IsHeard(SoundRecord sound, string side, string on) =>
+        sound.Heard.TryGetValue(side, out IReadOnlyList<string>? where)
+        && on
+            == (
+                where.Count == 0 ? "nothing"
+                : where.Count > 1 ? "both"
+                : where[0]
+            );
+
+    public IActionResult OnPostMode(string job, long version, string mode) =>
+        Change(
+            job,
+            version,
+            _ =>
+                Pictures.Any(p => p.Name == mode)
+                    ? ($"Picture {mode}", j => PictureSoundEdits.Picture(j, p => p with { Mode = mode }))
+                    : null
+        );
+
+    public IActionResult OnPostDisplay(string job, long version, string? name, string? locks)
+    {
+        if (!Load(job))
+            return NotFound();
+        Core.Sheets.Display? display =
+            Displays.FirstOrDefault(d => d.Id == name && string.IsNullOrWhiteSpace(locks))
+            ?? DisplayText.Parse((name ?? "").Trim(), locks ?? "");
+        return display is null || display.Id?.Length > 200
+            ? Refuse("Nothing was changed: a display is what it locks onto, such as 15-70 kHz, 48-75 Hz, 1280x1024.")
+            : Change(
+                job,
+                version,
+                _ =>
+                    ($"Seen on {display.Id ?? "a display"}", j => PictureSoundEdits.Picture(j, p => p with { Display = display }))
+            );
+    }
+
+    public IActionResult OnPostSamples(string job, long version, int samples)
+    {
+        if (!Load(job))
+            return NotFound();
+        return samples is < 1 or > 1_000_000
+            ? Refuse("Nothing was changed: samples of a line are 1 to 1,000,000.")
+            : Change(
+                job,
+                version,
+                _ => ($"{samples} samples a line", j => PictureSoundEdits.Picture(j, p => p with { SamplesPerLine = samples }))
+            );
+    }
+
+    /// <summary>Saves the phase at which the picture stands still.</summary>
+    public IActionResult OnPostPhase(string job, long version, int phase)
+    {
+        if (!Load(job))
+            return NotFound();
+        return phase < 0 || phase >= Phases
+            ? Refuse($"Nothing was changed: phases are 0 to {Phases - 1}.")
+            : Change(
+                job,
+                version,
+                _ => ($"Phase {phase} saved", j => PictureSoundEdits.Picture(j, p => p with { Phase = phase }))
+            );
+    }
+
+    public IActionResult OnPostColour(string job, long version, int entry, string? colour)
+    {
+        if (!Load(job))
+            return NotFound();
+        string typed = (colour ?? "").Trim().ToLowerInvariant();
+        if (Palette is null || entry < 0 || entry >= Palette.AtOnce)
+            return Refuse($"Nothing was changed: the machine has the entries 0 to {(Palette?.AtOnce ?? 1) - 1}.");
+        return Colours.Parse(typed) is null
+            ? Refuse($"Nothing was changed: \"{colour}\" is not a colour such as #806020.")
+            : Change(job, version, _ => ($"Entry {entry}: {typed}", j => PictureSoundEdits.Colour(j, entry, typed)));
+    }
+
+    /// <summary>Notes where a side was heard when it played alone: left, right, both or nothing.</summary>
+    public IActionResult OnPostHeard(string job, long version, string side, string on) =>
+        Change(
+            job,
+            version,
+            _ =>
+                side is SidesAsked.Left or SidesAsked.Right && on is "left" or "right" or "both" or "nothing"
+                    ? (
+                        $"{side} alone: heard on {on}",
+                        j =>
+                            PictureSoundEdits.Heard(
+                                j,
+                                side,
+                                on switch
+                                {
+                                    "both" => [SidesAsked.Left, SidesAsked.Right],
+                                    "nothing" => [],
+                                    _ => [on],
+                                }
+                            )
+                    )
+                    : null
+        );
+
+    public IActionResult OnPostWired(string job, long version, string wired) =>
+        Change(
+            job,
+            version,
+            _ =>
+                Words<SpeakersWired>.TryParse(wired, out SpeakersWired known)
+                    ? ($"Speakers in {wired}", j => PictureSoundEdits.Wired(j, known))
+                    : null
+        );
+
+    /// <summary>The simulated converter of this job: the same hidden phase every time.</summary>
+    SimulatedConverter Bench(bool moving) =>
+        new(Phases, View.Job.Id.Aggregate(17, (all, c) => unchecked(all * 31 + c)) & 0xFFFF, moving);
+
+    double? Beat =>
+        Sampling.Of(new SamplingAsked { PixelsPerLine = Chosen?.Mode.PixelsPerLine ?? 1, SamplesPerLine = Samples }).BeatPixels
+            is { } beat
+            ? beat
+            : null;
+
+    /// <summary>One capture of the simulated converter for the bench: the picture as it is, and as it is sampled.</summary>
+    public IActionResult OnGetCapture(string job, int phase, int frame, bool moving)
+    {
+        if (!Load(job) || phase < 0 || phase >= Phases || frame < 0 || frame > 1_000_000)
+            return NotFound();
+        SimulatedConverter bench = Bench(moving);
+        (bool Lit, double Seen)[] pixels = [.. bench.Capture(phase, frame, Beat)];
+        return new JsonResult(
+            new
+            {
+                width = SimulatedConverter.Width,
+                height = SimulatedConverter.Height,
+                lit = pixels.Select(p => p.Lit ? 1 : 0),
+                seen = pixels.Select(p => Math.Round(p.Seen, 2)),
+                wrong = bench.Wrong(phase, frame, Beat),
+            }
+        );
+    }
+
+    /// <summary>Looks for the phase: null for a screen that moves, and where no phase stands out.</summary>
+    public IActionResult OnGetFind(string job, bool moving)
+    {
+        if (!Load(job))
+            return NotFound();
+        SimulatedConverter bench = Bench(moving);
+        IReadOnlyList<int> errors = bench.Errors(0, Beat);
+        bool moved = moving && Sampling.Moved(errors, bench.Errors(Phases, Beat));
+        int? phase = moved
+            ? null
+            : Sampling
+                .Of(
+                    new SamplingAsked
+                    {
+                        PixelsPerLine = 1,
+                        SamplesPerLine = 1,
+                        Captures = errors,
+                    }
+                )
+                .Phase;
+        return new JsonResult(
+            new
+            {
+                phase,
+                errors,
+                why = moved ? "The screen moves: put up a still one."
+                : phase is null ? "No phase stands out."
+                : "",
+            }
+        );
+    }
+}
