@@ -7,9 +7,11 @@ namespace RustCabin.Core.PictureSound;
 /// <summary>A display as it is typed and kept in the cupboard: <c>15-70 kHz, 48-75 Hz, 1280x1024, no interlace</c>.</summary>
 public static partial class DisplayText
 {
-    [GeneratedRegex(
-        @"^([0-9.]{1,9})\s*-\s*([0-9.]{1,9})\s*kHz,\s*([0-9.]{1,9})\s*-\s*([0-9.]{1,9})\s*Hz(?:,\s*([0-9]{1,5})\s*x\s*([0-9]{1,5}))?(,\s*no interlace)?$"
-    )]
+    const string Range = @"([0-9.]{1,9})\s*-\s*([0-9.]{1,9})\s*",
+        Rates = "^" + Range + @"kHz,\s*" + Range + "Hz",
+        PanelAndMore = @"(?:,\s*([0-9]{1,5})\s*x\s*([0-9]{1,5}))?(,\s*no interlace)?$";
+
+    [GeneratedRegex(Rates + PanelAndMore)]
     private static partial Regex Form();
 
     /// <summary>Reads one; null: it is none.</summary>

@@ -44,7 +44,8 @@ public static class PictureSoundChecks
                 [subject],
                 $"The picture takes {taken.Bytes:#,0} bytes, and {master} has {free} free.",
                 [
-                    $"{picture.Mode.Visible!.Width} pixels x {picture.Mode.Visible.Bits} bits, at multiples of {picture.Mode.LineAlign}: "
+                    $"{picture.Mode.Visible!.Width} pixels x {picture.Mode.Visible.Bits} bits, "
+                        + $"at multiples of {picture.Mode.LineAlign}: "
                         + $"{taken.Stride} bytes a line.",
                     $"{taken.Stride} x {picture.Mode.Visible.Height} lines x {picture.Mode.Buffers} = {taken.Bytes:#,0} bytes.",
                 ]

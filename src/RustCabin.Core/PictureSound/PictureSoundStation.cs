@@ -76,12 +76,13 @@ public sealed class PictureSoundStation : Station
     /// <inheritdoc/>
     public override IEnumerable<PassportLine> Passport(PassportAsked asked)
     {
+        int? samples = asked.Unit.Job?.Picture?.SamplesPerLine ?? PictureHere.Chosen(asked.Unit)?.Mode.PixelsPerLine;
         if (asked.Unit.Job?.Picture?.Phase is { } phase && PictureHere.Converter(asked.Unit) is { } converter)
             yield return new PassportLine(
                 PassportPart.Settings,
                 "Picture",
                 converter.Title,
-                $"phase {phase}, {asked.Unit.Job.Picture.SamplesPerLine ?? PictureHere.Chosen(asked.Unit)?.Mode.PixelsPerLine} samples a line",
+                $"phase {phase}, {samples} samples a line",
                 asked.IsIn(converter) ? "saved" : "planned"
             );
         if (asked.Unit.Job?.Sound is { Heard.Count: > 0 } sound)

@@ -17,7 +17,9 @@ public sealed record SimulatedConverter(int Phases, int Seed, bool Moving)
         Slope = 0.22,
         Sharp = 0.02;
 
-    /// <summary>The phase at which a pixel is sampled in its middle: well away from 0, so that there is something to find.</summary>
+    /// <summary>
+    /// The phase at which a pixel is sampled in its middle: well away from 0, so that there is something to find.
+    /// </summary>
     public int TruePhase => Phases * 3 / 8 + new Random(Seed).Next(Phases / 4 + 1);
 
     /// <summary>A pixel of the screen as it is: a checkerboard, bars, and strokes like those of text.</summary>
@@ -33,7 +35,8 @@ public sealed record SimulatedConverter(int Phases, int Seed, bool Moving)
     }
 
     /// <summary>
-    /// What is sampled at a phase, line by line: a value from 0 to 1 a pixel, blurred towards the neighbour the nearer the sample lies
+    /// What is sampled at a phase, line by line: a value from 0 to 1 a pixel, blurred towards the neighbour the nearer the
+    /// sample lies
     /// to the edge, and torn by jitter there.
     /// </summary>
     /// <param name="phase">The phase that is set.</param>

@@ -64,8 +64,10 @@ public sealed record SpeakerLoad(double Ohms, double Watts)
             low ? $"{load.Ohms:0.##} ohms are too few" : $"{load.Watts:0.##} W are more than it gives",
             [subject],
             low
-                ? $"The speakers have {load.Ohms:0.##} ohms together; the amplifier stands {asked.Amplifier.MinOhms:0.##} and more."
-                : $"The speakers would take {load.Watts:0.##} W; the amplifier gives {asked.Amplifier.Watts:0.##}: it distorts first.",
+                ? $"The speakers have {load.Ohms:0.##} ohms together; the amplifier stands "
+                    + $"{asked.Amplifier.MinOhms:0.##} and more."
+                : $"The speakers would take {load.Watts:0.##} W; the amplifier gives {asked.Amplifier.Watts:0.##}: "
+                    + "it distorts first.",
             [
                 $"{Words<SpeakersWired>.Of(asked.Wired)}: {string.Join(", ", asked.Speakers.Select(s => $"{s:0.##}"))} ohms make "
                     + $"{load.Ohms:0.###}.",
@@ -145,7 +147,8 @@ public sealed record Sides(SidesVerdict Verdict, string Words)
                 SidesVerdict.Right => "Each side plays where it should.",
                 SidesVerdict.Swapped => "Left and right are exchanged: change the two leads at the jack.",
                 SidesVerdict.Summed =>
-                    "A side is heard on both: an input feeds both sides, or the two leads touch. Lift one leg of what joins them.",
+                    "A side is heard on both: an input feeds both sides, or the two leads touch. Lift one leg of what "
+                        + "joins them.",
                 SidesVerdict.Silent =>
                     "Nothing is heard: no lead reaches the jack, or nothing plays. Measure from the chip outwards.",
                 _ => "One side only: a lead is missing or goes to the other side's contact. Trace that of the silent side.",

@@ -46,7 +46,9 @@ public sealed record TimingAsked
         };
 }
 
-/// <summary>The rates of a picture, and whether a display locks onto them. Source: docs/handbook/picture-sound.md, Timing.</summary>
+/// <summary>
+/// The rates of a picture, and whether a display locks onto them. Source: docs/handbook/picture-sound.md, Timing.
+/// </summary>
 /// <param name="LineHz">Lines a second.</param>
 /// <param name="FieldHz">Fields a second.</param>
 /// <param name="FrameHz">Whole pictures a second.</param>

@@ -87,7 +87,8 @@ public static class PictureDrawings
             high + 20,
             "panel-drawing",
             "img",
-            $"{panel[0]} x {panel[1]} panel, picture {scaling.Size.W} x {scaling.Size.H} at {scaling.Factor.X} x {scaling.Factor.Y}"
+            $"{panel[0]} x {panel[1]} panel, picture {scaling.Size.W} x {scaling.Size.H} "
+                + $"at {scaling.Factor.X} x {scaling.Factor.Y}"
         );
         svg.Rect(10, 10, 420, high, "glass", 6);
         double left = 10 + scaling.Borders.Left * scale,
@@ -101,7 +102,9 @@ public static class PictureDrawings
         return svg.End();
     }
 
-    /// <summary>What plays where: each voice with its line to the contact that the sheet marks, and to where it was heard.</summary>
+    /// <summary>
+    /// What plays where: each voice with its line to the contact that the sheet marks, and to where it was heard.
+    /// </summary>
     public static IHtmlContent Jacks(IReadOnlyList<SoundSource> sounds, IReadOnlyDictionary<string, IReadOnlyList<string>> heard)
     {
         string[] sides = ["left", "right"];

@@ -238,7 +238,8 @@ public class PictureTests
     }
 
     const string Beeper = """
-        , "region": ["50Hz"], "pictures": [ { "id": "own", "pixelClockMHz": 14.31818, "pixelsPerLine": 910, "lines": 262, "syncs": ["hsync"], "memory": "cpu",
+        , "region": ["50Hz"], "pictures": [ { "id": "own", "pixelClockMHz": 14.31818, "pixelsPerLine": 910, "lines": 262,
+            "syncs": ["hsync"], "memory": "cpu",
             "visible": { "width": 640, "height": 200, "bits": 4 } } ],
           "sites": [ { "id": "slot", "kind": "slot", "contacts": ["GND", "hsync"] } ],
           "signals": [ { "net": "csync", "at": [ { "chip": "U12", "pin": 7, "tap": "clip" } ] } ]
@@ -293,7 +294,7 @@ public class PictureTests
     public void Checks_of_the_sound_by_a_hair()
     {
         string loads(decimal ohms) =>
-            $", \"amplifier\": {{ \"watts\": 2.5, \"minOhms\": 4, \"rms\": 3 }}, \"loads\": [ {{ \"ohms\": {ohms} }}, {{ \"ohms\": {ohms} }} ]";
+            $$""", "amplifier": { "watts": 2.5, "minOhms": 4, "rms": 3 }, "loads": [ { "ohms": {{ohms}} }, { "ohms": {{ohms}} } ]""";
         Assert.Equal(["SOUND-LOAD"], Found(With(loads(1.9m))));
         Assert.Empty(Found(With(loads(2m))));
         string heard(string left) =>

@@ -10,7 +10,8 @@ using RustCabin.Web.Stations;
 namespace RustCabin.Web.Pages.PictureSound;
 
 /// <summary>
-/// The Picture and sound station: one line as a time axis against what the display locks onto, the bench for the phase, the panel, the
+/// The Picture and sound station: one line as a time axis against what the display locks onto, the bench for the phase, the
+/// panel, the
 /// colours, and the jacks with what plays where.
 /// </summary>
 public sealed class PictureSoundModel(SheetRepository sheets, JobRepository jobs, StockRepository stock)

@@ -28,7 +28,9 @@ public sealed record LoadAnswer(double Ohms, double Watts, IReadOnlyList<Finding
 
 public sealed record SidesAnswer(string Verdict, string Words);
 
-/// <summary>The calls under <c>/api/v1/picture</c> and <c>/api/v1/sound</c>. Source: docs/formats.md, The JSON interface.</summary>
+/// <summary>
+/// The calls under <c>/api/v1/picture</c> and <c>/api/v1/sound</c>. Source: docs/formats.md, The JSON interface.
+/// </summary>
 static class PictureSoundCalls
 {
     public static void Map(IEndpointRouteBuilder routes)
