@@ -27,6 +27,7 @@ public class DemoTests
     [InlineData("larkspur-disc.json", "jetty-disc-direct", Standing.Clear, null, 0)]
     [InlineData("larkspur-disc.json", "float-disc-cuts", Standing.Clear, null, 0)]
     [InlineData("brindle-16c.json", "winch-16c-card", Standing.Watch, "COND-CAPACITORS", 1024)]
+    [InlineData("brindle-16.json", "slip-8-two-screens", Standing.Clear, null, 256)]
     [InlineData("brindle-16.json", "slip-8-picture", Standing.Clear, null, 256)]
     [InlineData("dunnock.json", "dunnock-pier-loud", Standing.Clear, null, 40)]
     [InlineData("brindle-16.json", "slip-6-card", Standing.Clear, null, 256)]

@@ -156,6 +156,16 @@ public sealed class PictureSoundTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task Each_title_is_seen_at_the_output_that_it_uses()
+    {
+        IHtmlDocument page = await _cabin.Page("/jobs/slip-8-two-screens/picture-sound");
+        Assert.Contains("Shearwater processor: its own plug", Text(page, "[aria-labelledby=titles-title]"));
+        Assert.Contains("picture socket", Text(page, "[aria-labelledby=titles-title]"));
+        page = await _cabin.Page(Still);
+        Assert.Contains("nowhere: nothing here adds a picture", Text(page, "[aria-labelledby=titles-title]"));
+    }
+
+    [Fact]
     public async Task Colours_are_shown_as_the_machine_can_with_its_commands()
     {
         IHtmlDocument page = await Pressed(_cabin, Still, "[name=colour]", ("entry", "3"), ("colour", "#112233"));

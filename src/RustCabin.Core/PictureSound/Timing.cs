@@ -73,6 +73,8 @@ public sealed record Timing(double LineHz, double FieldHz, double FrameHz, doubl
         if (asked.Display is not { } display)
             return [];
         Timing timing = Of(asked);
+        if (asked is { Interlaced: true, Doubled: false } && !display.Interlace)
+            return [Unwoven(asked, timing, subject)];
         (string What, double Value, double From, double To, string Unit)[] rates =
         [
             ("line rate", timing.OutLineHz / 1000, (double)display.LineKHz[0], (double)display.LineKHz[1], "kHz"),
@@ -103,6 +105,17 @@ public sealed record Timing(double LineHz, double FieldHz, double FrameHz, doubl
             ),
         ];
     }
+
+    static Finding Unwoven(TimingAsked asked, Timing timing, string subject) =>
+        new(
+            PictureSoundFindings.SyncRange,
+            Severity.Stop,
+            "The display does not weave two fields",
+            [subject],
+            "The picture comes in two fields, and the display does not weave them: a doubler does, or a mode that is not "
+                + "interlaced.",
+            [.. Steps(asked, timing)]
+        );
 
     static Severity? Weighs(double value, double from, double to) =>
         value < from || value > to ? Severity.Stop

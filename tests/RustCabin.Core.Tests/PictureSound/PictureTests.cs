@@ -50,6 +50,23 @@ public class PictureTests
     }
 
     [Fact]
+    public void Two_fields_want_a_display_that_weaves_them_or_a_doubler()
+    {
+        TimingAsked laced = Asked(12.8m, 816, 625, interlaced: true) with
+        {
+            Display = new Display
+            {
+                LineKHz = [15, 70],
+                FieldHz = [48, 75],
+                Interlace = false,
+            },
+        };
+        Assert.Contains("weave", Timing.Locks(laced, "x").Single().Text);
+        Assert.Empty(Timing.Locks(laced with { Doubled = true }, "x"));
+        Assert.Empty(Timing.Locks(laced with { Interlaced = false, Lines = 312 }, "x"));
+    }
+
+    [Fact]
     public void Samples_are_whole_or_beat()
     {
         Sampling of(int pixels, int samples, params int[] errors) =>

@@ -107,8 +107,27 @@ public sealed class PictureSoundModel(SheetRepository sheets, JobRepository jobs
                 .Select(c => (c.Index, c.Item, Colours.Nearest(Palette.Levels, c.Item)));
 
     /// <summary>Titles that say whose picture or sound they use.</summary>
-    public IReadOnlyList<Title> TitleRows =>
-        [.. View.Sheets.Titles.Where(t => t.Picture is not null || t.Sound is not null || t.Slot is not null)];
+    public IReadOnlyList<(Title Title, string Shown, string Heard)> TitleRows =>
+        [
+            .. View
+                .Sheets.Titles.Where(t => t.Picture is not null || t.Sound is not null || t.Slot is not null)
+                .Select(t => (t, ShownAt(t), HeardAt(t))),
+        ];
+
+    /// <summary>Where a title is seen: at the machine's own output, or at that of a part.</summary>
+    string ShownAt(Title title) =>
+        title.Picture != Added
+            ? View.Model.Pictures.Select(p => p.Out).FirstOrDefault(o => o.Length > 0) ?? "the machine's own output"
+        : View.After.Instances.FirstOrDefault(i => i.Part.Pictures.Count > 0) is { } part
+            ? $"{part.Title}: {part.Part.Pictures[0].Out}"
+        : "nowhere: nothing here adds a picture";
+
+    string HeardAt(Title title) =>
+        title.Sound != Added ? "the machine's own jack"
+        : View.After.Instances.FirstOrDefault(i => i.Part.Sounds.Count > 0) is { } part ? part.Title
+        : "nowhere: nothing here adds sound";
+
+    const string Added = "added";
 
     /// <summary>True if a side was said to be heard there.</summary>
     public static bool IsHeard(SoundRecord sound, string side, string on) =>
