@@ -100,15 +100,31 @@ public static class StorageEdits
         With(job, on, card => card with { Origin = origin, From = from });
 
     /// <summary>
-    /// Clones another card: its partitions, choices and origin; the size of this one stays, and a partition that would not fit
-    /// takes the rest.
+    /// Clones another card: its partitions, choices and origin. The size of this one stays: where it is the smaller, the last
+    /// partition takes what is left.
     /// </summary>
     public static Job? Clone(Job job, string on, JobCard other, string from) =>
         With(
             job,
             on,
-            card => card with { Partitions = other.Partitions, Choices = other.Choices, Origin = CardOrigin.Clone, From = from }
+            card =>
+                card with
+                {
+                    Partitions = Fitted(other.Partitions, card.Labelled),
+                    Choices = other.Choices,
+                    Origin = CardOrigin.Clone,
+                    From = from,
+                }
         );
+
+    static IReadOnlyList<CardPartition> Fitted(IReadOnlyList<CardPartition> partitions, string label)
+    {
+        long usable = CardLabel.Parse(label, out _)?.UsableBytes ?? 0,
+            wanted = partitions.Sum(p => (long)(p.Size?.Bytes ?? 0)) + CardLabel.MiB;
+        return wanted <= usable || partitions.Count == 0 || partitions.Any(p => p.Rest)
+            ? partitions
+            : [.. partitions.SkipLast(1), partitions[^1] with { Size = null, Rest = true }];
+    }
 
     /// <summary>A title onto a partition, and off every other of the card.</summary>
     public static Job? Hold(Job job, string on, int index, string title, bool holds) =>

@@ -67,6 +67,9 @@ static class StorageWorks
                     _ => [$"{card.Device.Title} formats the card itself: put it in empty and follow what it shows."],
                 },
                 .. card.Card.From.Length > 0 ? [$"From: {card.Card.From}."] : (string[])[],
+                .. card.Card.Origin == CardOrigin.Clone
+                    ? card.Card.Partitions.Where(p => p.Start).Select(p => $"Then put this machine's own system onto {p.Name}.")
+                    : [],
                 .. Holds(card),
             ],
             card.Layout.Host.Table == TableKind.Own ? FigureMinutes * Math.Max(1, card.Layout.Partitions.Count) : PrepareMinutes

@@ -267,6 +267,28 @@ public class StorageChecksTests
     }
 
     [Fact]
+    public void A_clone_keeps_its_own_size_and_asks_for_this_machines_system()
+    {
+        Machine machine = With(Card, On("1 GB"), firmware: "2");
+        Core.Sheets.Job job = machine.Pack.Jobs[0];
+        var other = Edited.Read<Core.Sheets.JobCard>(
+            """
+            { "on": "x", "labelled": "4 GB", "partitions": [ { "name": "S", "size": "256M", "start": true, "fs": "native" },
+              { "name": "W", "size": "2G", "fs": "native" } ] }
+            """
+        );
+        Core.Sheets.Job cloned = Core.Storage.StorageEdits.Clone(job, "d", other, "4 GB of X")!;
+        Assert.Equal("1 GB", cloned.Cards[0].Labelled);
+        Assert.Equal((null, true), (cloned.Cards[0].Partitions[1].Size, cloned.Cards[0].Partitions[1].Rest));
+        PlannedUnit plan = Plan.For(machine.Pack, cloned);
+        Assert.DoesNotContain(Answer.For(plan).Findings, f => f.Code.StartsWith("STO-", StringComparison.Ordinal));
+        Step card = BuildSheet.For(Plan.For(machine.Pack, machine.Pack.Units[0]), plan).Steps.First(s => $"{s.Id}" == "card-d");
+        Assert.Contains("Then put this machine's own system onto S.", card.Details);
+        Core.Sheets.Job larger = Core.Storage.StorageEdits.Put(job, "d", "8 GB");
+        Assert.Equal(other.Partitions, Core.Storage.StorageEdits.Clone(larger, "d", other, "")!.Cards[0].Partitions);
+    }
+
+    [Fact]
     public void A_card_is_prepared_first_its_kit_copied_and_the_machine_started_from_it()
     {
         Machine machine = With(
