@@ -136,6 +136,7 @@ public sealed class StorageTests : IAsyncLifetime
     [Theory]
     [InlineData("plan", """{ "card": "32", "partitions": [] }""", "card")]
     [InlineData("plan", """{ "card": "3000 GB", "partitions": [] }""", "card")]
+    [InlineData("plan", """{ "card": "1 GB", "host": { "sectorBytes": 1e15 }, "partitions": [] }""", "host.sectorBytes")]
     [InlineData("plan", """{ "card": "1 GB", "host": { "sectorBytes": 2048 }, "partitions": [] }""", "host.sectorBytes")]
     [InlineData(
         "plan",

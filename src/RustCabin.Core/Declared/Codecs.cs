@@ -136,7 +136,8 @@ sealed class NumberCodec(decimal from, decimal to) : Codec<decimal>
 /// <summary>Whole numbers within a range.</summary>
 sealed class WholeCodec(decimal from, decimal to) : Codec<int>
 {
-    readonly NumberCodec _number = new(from, to);
+    // A whole number is never wider than what holds it, whatever range is declared.
+    readonly NumberCodec _number = new(Math.Max(from, int.MinValue), Math.Min(to, int.MaxValue));
 
     public override Shape Shape => Shape.Whole;
 

@@ -90,7 +90,7 @@ public static class PictureDrawings
             $"{panel[0]} x {panel[1]} panel, picture {scaling.Size.W} x {scaling.Size.H} "
                 + $"at {scaling.Factor.X} x {scaling.Factor.Y}"
         );
-        svg.Rect(10, 10, 420, high, "glass", 6);
+        svg.Rect(10, 10, 420, high, "panel-glass", 6);
         double left = 10 + scaling.Borders.Left * scale,
             top = 10 + scaling.Borders.Top * scale;
         svg.Rect(left, top, scaling.Size.W * scale, scaling.Size.H * scale, "picture-part");
