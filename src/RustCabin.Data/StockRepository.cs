@@ -131,8 +131,7 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
 
     /// <summary>
     /// Lays a part that was worked on by itself back into the cupboard, apart from those that were not, and retires its unit,
-    /// which
-    /// keeps the record.
+    /// which keeps the record.
     /// </summary>
     public bool FromBench(SheetRepository sheets, Unit unit, Part part)
     {

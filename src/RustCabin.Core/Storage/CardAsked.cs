@@ -1,6 +1,5 @@
 using System.ComponentModel.DataAnnotations;
 using System.Text.Json;
-using System.Text.Json.Nodes;
 using RustCabin.Core.Cards;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Sheets;
@@ -66,32 +65,5 @@ public sealed record NamesAsked : ICompleted<NamesAsked>
         if (Names.Count > ShortNames.Most)
             read.Wrong("names", $"are {Names.Count:#,0}; {ShortNames.Most:#,0} are allowed");
         return this;
-    }
-}
-
-/// <summary>Reads what programs send, in which null stands for what is left out.</summary>
-public static class Nulls
-{
-    /// <summary>Reads a record; a field that is null counts as left out.</summary>
-    public static Reading<T> Read<T>(JsonElement json)
-        where T : class, new()
-    {
-        JsonNode? node = JsonNode.Parse(json.GetRawText());
-        Drop(node);
-        using JsonDocument bare = JsonDocument.Parse(node?.ToJsonString() ?? "null");
-        return Declaration<T>.Read(bare.RootElement.Clone());
-    }
-
-    static void Drop(JsonNode? node)
-    {
-        if (node is JsonArray list)
-            foreach (JsonNode? item in list)
-                Drop(item);
-        if (node is not JsonObject map)
-            return;
-        foreach (string gone in map.Where(p => p.Value is null).Select(p => p.Key).ToList())
-            map.Remove(gone);
-        foreach ((string _, JsonNode? value) in map)
-            Drop(value);
     }
 }

@@ -71,9 +71,10 @@ public sealed class StorageStation : Station
     /// <inheritdoc/>
     public override Far FarOf(PlannedUnit unit)
     {
-        Attached[] taking = [.. Attached.Of(unit).Where(a => a.Storage.TakesCard)];
+        IReadOnlyList<Attached> devices = Attached.Of(unit);
+        Attached[] taking = [.. devices.Where(a => a.Storage.TakesCard)];
         IReadOnlyList<PlannedCard> cards = PlannedCard.Of(unit);
-        return Attached.Of(unit).Count == 0 ? Far.Empty
+        return devices.Count == 0 ? Far.Empty
             : cards.Count < taking.Length && unit.Instances.Any(i => i.Added && taking.Any(t => t.Device == i)) ? Far.InHand
             : Far.Clear;
     }

@@ -108,20 +108,8 @@ public sealed class CupboardModel(StockRepository stock, SheetRepository sheets,
         JsonObject typed = Form.ToJson(id => sheets.All().FindPart(id)?.Name);
         using JsonDocument json = JsonDocument.Parse(typed.ToJsonString());
         (StockItem? item, Errors) = StockItem.Read(json.RootElement);
-        if (item is { Kind: StockKind.Part } && sheets.All().FindPart(item.Item) is null)
-            Errors = [.. Errors, new SheetError("item", $"\"{item.Item}\" is not a part of the cabin")];
-        if (item is { Kind: StockKind.Chip, Item.Length: 0 })
-            Errors = [.. Errors, new SheetError("item", "a chip needs its organisation, such as 64Kx1")];
-        if (item is { Kind: StockKind.Cable } && !Core.Wiring.CablePiece.TryParse(item.Name, item.Item, out _))
-            Errors = [.. Errors, new SheetError("item", "a cable needs its ends, such as DB-25 f, DE-9 m, crossing")];
-        if (item is { Kind: StockKind.Card } && Core.Cards.CardLabel.Parse(item.Item, out string card) is null)
-            Errors = [.. Errors, new SheetError("item", $"a card needs its label, such as 32 GB: {card}")];
-        if (item is { Kind: StockKind.Display } && Core.PictureSound.DisplayText.Parse(item.Name, item.Item) is null)
-            Errors =
-            [
-                .. Errors,
-                new SheetError("item", "a display needs what it locks onto, such as 15-70 kHz, 48-75 Hz, 1280x1024"),
-            ];
+        if (item is not null && WrongItem(item) is { } wrong)
+            Errors = [.. Errors, new SheetError("item", wrong)];
         if (Errors.Count > 0 || item is null)
             return Refuse(StatusCodes.Status422UnprocessableEntity, null);
         if (Edit is not { } id)
@@ -131,6 +119,21 @@ public sealed class CupboardModel(StockRepository stock, SheetRepository sheets,
         }
         return After(stock.Put(id, version, $"{item.Name} changed", item));
     }
+
+    /// <summary>What is wrong with what names a thing of its kind; null: nothing.</summary>
+    string? WrongItem(StockItem item) =>
+        item.Kind switch
+        {
+            StockKind.Part when sheets.All().FindPart(item.Item) is null => $"\"{item.Item}\" is not a part of the cabin",
+            StockKind.Chip when item.Item.Length == 0 => "a chip needs its organisation, such as 64Kx1",
+            StockKind.Cable when !Core.Wiring.CablePiece.TryParse(item.Name, item.Item, out _) =>
+                "a cable needs its ends, such as DB-25 f, DE-9 m, crossing",
+            StockKind.Card when Core.Cards.CardLabel.Parse(item.Item, out string card) is null =>
+                $"a card needs its label, such as 32 GB: {card}",
+            StockKind.Display when Core.PictureSound.DisplayText.Parse(item.Name, item.Item) is null =>
+                "a display needs what it locks onto, such as 15-70 kHz, 48-75 Hz, 1280x1024",
+            _ => null,
+        };
 
     /// <summary>One more, one fewer: the most frequent press at the bench.</summary>
     public IActionResult OnPostCount(long id, long version, int by)

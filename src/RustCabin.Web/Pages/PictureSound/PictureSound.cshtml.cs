@@ -11,8 +11,7 @@ namespace RustCabin.Web.Pages.PictureSound;
 
 /// <summary>
 /// The Picture and sound station: one line as a time axis against what the display locks onto, the bench for the phase, the
-/// panel, the
-/// colours, and the jacks with what plays where.
+/// panel, the colours, and the jacks with what plays where.
 /// </summary>
 public sealed class PictureSoundModel(SheetRepository sheets, JobRepository jobs, StockRepository stock)
     : StationPage(sheets, jobs)
@@ -41,9 +40,11 @@ public sealed class PictureSoundModel(SheetRepository sheets, JobRepository jobs
     public int Samples => Picture.SamplesPerLine ?? Chosen?.Mode.PixelsPerLine ?? 1;
     public int Phases => Converter?.Part.Samples?.Phases ?? 16;
 
-    /// <summary>Displays that are kept in the cupboard.</summary>
+    IReadOnlyList<Core.Sheets.Display>? _displays;
+
+    /// <summary>Displays that are kept in the cupboard, which is asked once a page.</summary>
     public IReadOnlyList<Core.Sheets.Display> Displays =>
-        [
+        _displays ??= [
             .. stock
                 .All()
                 .Where(s => s.Item.Kind == StockKind.Display)

@@ -1,7 +1,6 @@
 using System.Text.Json.Serialization;
 using RustCabin.Core.Declared;
 using RustCabin.Core.PictureSound;
-using RustCabin.Core.Storage;
 using RustCabin.Web.Api;
 
 namespace RustCabin.Web.Pages.PictureSound;

@@ -110,15 +110,19 @@ public sealed partial class StorageModel(SheetRepository sheets, JobRepository j
         );
     }
 
-    /// <summary>Cards of other jobs that can be cloned.</summary>
-    public IEnumerable<(Job Job, JobCard Card, Unit Unit)> Others =>
-        from stored in Jobs.All()
-        where stored.Id != View.Job.Id
-        let unit = View.Sheets.FindUnit(stored.Unit)
-        where unit is not null
-        from card in stored.Cards
-        where card.Partitions.Count > 0
-        select (stored, card, unit);
+    IReadOnlyList<(Job Job, JobCard Card, Unit Unit)>? _others;
+
+    /// <summary>Cards of other jobs that can be cloned; the jobs are read once a page, however many cards it shows.</summary>
+    public IReadOnlyList<(Job Job, JobCard Card, Unit Unit)> Others =>
+        _others ??= [
+            .. from stored in Jobs.All()
+            where stored.Id != View.Job.Id
+            let unit = View.Sheets.FindUnit(stored.Unit)
+            where unit is not null
+            from card in stored.Cards
+            where card.Partitions.Count > 0
+            select (stored, card, unit),
+        ];
 
     /// <summary>Titles that can be put on a card: those that it holds first, then those whose file or size is known.</summary>
     public IReadOnlyList<Title> TitlesFor(PlannedCard card) =>
