@@ -21,4 +21,22 @@ public sealed class PictureSoundTests
         bench.Until(() => Wrong() == 0, "and it still stands after the page has changed");
         Assert.Empty(bench.Complaints);
     }
+
+    [Fact]
+    public void Two_beeps_on_the_wrong_sides_become_two_leads_on_the_build_sheet()
+    {
+        using var bench = new Bench();
+        bench.Go("/jobs/granary-ledger-sing/picture-sound");
+        bench.Press("button", "left alone, heard on right");
+        bench.Sees("main", "left");
+        bench.Press("button", "right alone, heard on left");
+        bench.Sees(".verdict-line", "swapped");
+        bench.Sees(".mend-wires", "chanter:U2.4 to chanter:tip");
+        Assert.Empty(bench.Violations());
+        bench.Press("button", "Put it on the build sheet");
+        bench.Sees("main", "4 acts of wiring");
+        bench.Go("/jobs/granary-ledger-sing/build");
+        bench.Sees("main", "Run a lead from chanter:U2.4 to chanter:tip");
+        Assert.Empty(bench.Complaints);
+    }
 }

@@ -39,7 +39,7 @@ public static class UnitEdits
             ],
         };
 
-    /// <summary>Brings onto the unit what a job did to it: the parts that are in, as they are set, and the firmware.</summary>
+    /// <summary>Brings onto the unit what a job did to it: the parts that are in, as they are set, the firmware, and its own acts of wiring.</summary>
     /// <param name="unit">The unit.</param>
     /// <param name="now">The same as it stands after the job.</param>
     public static Unit Fold(Unit unit, PlannedUnit now) =>
@@ -47,6 +47,14 @@ public static class UnitEdits
         {
             Fitted = [.. now.Instances.Select(AsFitted)],
             Firmware = now.Firmware,
+            Changes =
+            [
+                .. now.Unit.Changes,
+                .. (now.Job?.Changes ?? [])
+                    .Index()
+                    .Where(c => now.Job!.Done.Contains(Acts.Change(Acts.Own, c.Index + 1)))
+                    .Select(c => c.Item),
+            ],
         };
 
     static FittedPart AsFitted(Instance instance) =>

@@ -35,6 +35,14 @@ public static class PictureSoundEdits
         return job with { Sound = sound with { Heard = new(sound.Heard) { [side] = on } } };
     }
 
+    /// <summary>Plans acts of wiring that put the sides right; what was heard before them no longer holds.</summary>
+    public static Job Rewire(Job job, IReadOnlyList<WireChange> acts) =>
+        job with
+        {
+            Changes = [.. job.Changes, .. acts],
+            Sound = (job.Sound ?? new SoundRecord()) with { Heard = [] },
+        };
+
     /// <summary>Says how the speakers are joined.</summary>
     public static Job Wired(Job job, SpeakersWired wired) =>
         job with

@@ -46,6 +46,7 @@ public sealed class PictureSoundStation : Station
                         )
                         {
                             Station = Name,
+                            Proved = asked.After.Job?.Picture?.Phase is not null,
                             Needs = [Acts.Fit(part.Name)],
                         },
                     ]
@@ -66,6 +67,9 @@ public sealed class PictureSoundStation : Station
                         )
                         {
                             Station = Name,
+                            Proved =
+                                asked.After.Job?.Sound is { Heard.Count: > 0 } sound
+                                && Sides.Of(sound.Heard).Verdict == SidesVerdict.Right,
                             Needs = [Acts.Fit(part.Name)],
                         },
                     ]

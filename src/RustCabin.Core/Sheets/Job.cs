@@ -65,6 +65,12 @@ public sealed record Job
     [Display(ShortName = "mend by hand", Description = "Mends that a person makes, each of which settles a finding.")]
     public IReadOnlyList<HandMend> Mends { get; init; } = [];
 
+    [Display(
+        ShortName = "act of wiring",
+        Description = "Acts of wiring of its own, beside those of its parts: a repair, two leads changed over."
+    )]
+    public IReadOnlyList<WireChange> Changes { get; init; } = [];
+
     [Display(ShortName = "run of cables", Description = "Devices that are joined by cables.")]
     public IReadOnlyList<CableRun> Cables { get; init; } = [];
 
@@ -88,7 +94,8 @@ public sealed record Job
 
     /// <summary>The unit that the job changes: of an ended job as it stood before, with what is on it now as its
     /// record.</summary>
-    public Unit On(Unit unit) => Was is { } was ? unit with { Fitted = was.Fitted, Firmware = was.Firmware } : unit;
+    public Unit On(Unit unit) =>
+        Was is { } was ? unit with { Fitted = was.Fitted, Firmware = was.Firmware, Changes = was.Changes } : unit;
 
     [Display(Description = "Other ways to set the same unit, such as the old split of memory that some titles need.")]
     public IReadOnlyList<NamedSetting> Settings { get; init; } = [];

@@ -29,7 +29,10 @@ public sealed record Jack
     [Required, Id, Display(Description = "Its identifier.")]
     public string Id { get; init; } = "";
 
-    [Display(Description = "The contact of each side as the drawing marks it: left = tip.")]
+    [
+        OnSheet(Things.Places),
+        Display(Description = "The contact of each side as the drawing marks it: left = tip; or the place where its lead ends.")
+    ]
     public OrderedDictionary<string, string> Marked { get; init; } = [];
 }
 
@@ -41,6 +44,9 @@ public sealed record SoundInput
 
     [Display(Description = "The sides that it feeds: jack.left, jack.right.")]
     public IReadOnlyList<string> To { get; init; } = [];
+
+    [OnSheet(Things.Points), Display(Description = "What joins it to each of them, in their order: a resistor of the board.")]
+    public IReadOnlyList<string> Through { get; init; } = [];
 
     [Range(0, 10_000_000), UnitOf("ohms"), Display(Description = "The resistor to each side.")]
     public decimal? Ohms { get; init; }

@@ -66,6 +66,9 @@ public static class Acts
     /// <summary>The machine is powered up with an instance.</summary>
     public static StepId Count(string instance) => new("count", instance);
 
+    /// <summary>Stands where an instance would, for the acts of wiring that are a job's or a unit's own.</summary>
+    public const string Own = "@job";
+
     /// <summary>A change of an instance's way is made, by its number from 1.</summary>
     public static StepId Change(string instance, int number) => new("change", $"{instance}-{number}");
 

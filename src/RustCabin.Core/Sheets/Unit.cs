@@ -44,6 +44,12 @@ public sealed record Unit
     [Display(ShortName = "belonging", Description = "Accessories and original pieces that belong to it.")]
     public IReadOnlyList<Belonging> Belongings { get; init; } = [];
 
+    [Display(
+        ShortName = "act of wiring",
+        Description = "What was repaired or changed on its boards, beside what its parts ask for."
+    )]
+    public IReadOnlyList<WireChange> Changes { get; init; } = [];
+
     [Display(ShortName = "photo under a board", Description = "Photos of its own boards, laid under their drawings.")]
     public IReadOnlyList<BoardPhoto> BoardPhotos { get; init; } = [];
 }

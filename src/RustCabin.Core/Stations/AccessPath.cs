@@ -13,6 +13,10 @@ public static class AccessPath
     public static IReadOnlyList<AccessLevel> To(Model model, Instance part) =>
         part.Occupied.Select(o => Path(model, model.FindSite(o.Site!)?.Access)).MaxBy(path => path.Count) ?? [];
 
+    /// <summary>The levels to pass to reach a bare board: the longest way in.</summary>
+    public static IReadOnlyList<AccessLevel> Deepest(Model model) =>
+        model.Access.Select(a => Path(model, a.Id)).MaxBy(path => path.Count) ?? [];
+
     /// <summary>0 for the closed case: a level that is reached from no other, and for which nothing comes off.</summary>
     public static int DepthOf(Model model, AccessLevel level) => Path(model, level.Id).Count;
 

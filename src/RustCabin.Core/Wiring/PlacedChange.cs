@@ -3,19 +3,37 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Wiring;
 
-/// <summary>A change of an instance's way that holds on this unit, and its place in that way, from 0.</summary>
-/// <param name="Instance">The part whose way it is.</param>
-/// <param name="Index">Its place among the changes of the way.</param>
+/// <summary>A change of an instance's way that holds on this unit, or one of a job's own, and its place there, from 0.</summary>
+/// <param name="Instance">The part whose way it is; null: it is the job's or the unit's own.</param>
+/// <param name="Index">Its place among the changes.</param>
 /// <param name="Change">The change.</param>
-public sealed record PlacedChange(Instance Instance, int Index, WireChange Change)
+public sealed record PlacedChange(Instance? Instance, int Index, WireChange Change)
 {
-    /// <summary>The changes of the parts that a job adds, in the order of work.</summary>
-    public static IReadOnlyList<PlacedChange> Of(PlannedUnit unit) =>
-        [.. unit.Instances.Where(i => i.Added).SelectMany(i => Of(unit, i))];
+    /// <summary>Whose it is, as steps and answers name it.</summary>
+    public string Owner => Instance?.Name ?? Acts.Own;
 
-    /// <summary>Those of parts that are on the unit already.</summary>
+    /// <summary>Whose it is, in words.</summary>
+    public string Title => Instance?.Title ?? "the job itself";
+
+    /// <summary>Where it is listed.</summary>
+    public string From => Instance is { } on ? $"the way \"{on.Way!.Id}\"" : Title;
+
+    /// <summary>What findings about it are about.</summary>
+    public string Subject => Instance?.Subject ?? "job";
+
+    /// <summary>Its step.</summary>
+    public StepId Step => Acts.Change(Owner, Index + 1);
+
+    /// <summary>The changes of the parts that a job adds, in the order of work, and its own behind them.</summary>
+    public static IReadOnlyList<PlacedChange> Of(PlannedUnit unit) =>
+        [.. unit.Instances.Where(i => i.Added).SelectMany(i => Of(unit, i)), .. Own(unit, unit.Job?.Changes ?? [])];
+
+    /// <summary>Those of parts that are on the unit already, and those that an earlier job made.</summary>
     public static IReadOnlyList<PlacedChange> There(PlannedUnit unit) =>
-        [.. unit.Instances.Where(i => !i.Added).SelectMany(i => Of(unit, i))];
+        [.. unit.Instances.Where(i => !i.Added).SelectMany(i => Of(unit, i)), .. Own(unit, unit.Unit.Changes)];
+
+    static IEnumerable<PlacedChange> Own(PlannedUnit unit, IReadOnlyList<WireChange> changes) =>
+        changes.Index().Where(c => unit.Holds(c.Item.Revisions)).Select(c => new PlacedChange(null, c.Index, c.Item));
 
     static IEnumerable<PlacedChange> Of(PlannedUnit unit, Instance instance) =>
         from change in (instance.Way?.Changes ?? []).Index()
@@ -24,7 +42,7 @@ public sealed record PlacedChange(Instance Instance, int Index, WireChange Chang
         select new PlacedChange(instance, change.Index, change.Item);
 
     /// <summary>A place of this change as answers write it.</summary>
-    public string Named(string place) => Places.Named(place, Instance.Name);
+    public string Named(string place) => Instance is { } on ? Places.Named(place, on.Name) : place;
 
     /// <summary>What is done, in the trade's words.</summary>
     public string Words =>

@@ -47,7 +47,9 @@ public sealed class Wired
 
     /// <summary>True where there is something to wire: changes, pads or contacts. Nearly all plans have none.</summary>
     public static bool IsAny(PlannedUnit unit) =>
-        unit.Instances.Any(i => i.Way is { Changes.Count: > 0 } || i.Part.Pads.Count > 0 || i.Part.Contacts.Count > 0);
+        unit.Job?.Changes.Count > 0
+        || unit.Unit.Changes.Count > 0
+        || unit.Instances.Any(i => i.Way is { Changes.Count: > 0 } || i.Part.Pads.Count > 0 || i.Part.Contacts.Count > 0);
 
     /// <summary>The table that proves the changes, with the job's readings; worked out once.</summary>
     public IReadOnlyList<Probed> Readings => _readings ??= Verdicts.Of(this);

@@ -32,9 +32,9 @@ public static class WiringChecks
                 WiringFindings.Place,
                 Severity.Stop,
                 $"No {m.Place} here",
-                [m.Change.Instance.Subject],
-                $"{m.Change.Instance.Title} wants {m.Place}, which this board has not.",
-                [$"Change {m.Change.Index + 1} of the way \"{m.Change.Instance.Way!.Id}\": {m.Change.Words}."]
+                [m.Change.Subject],
+                $"{m.Change.Title} wants {m.Place}, which this board has not.",
+                [$"Change {m.Change.Index + 1} of {m.Change.From}: {m.Change.Words}."]
             ));
 
     static IEnumerable<Finding> Rails(Wired wired)
@@ -110,7 +110,7 @@ public static class WiringChecks
                     WiringFindings.Cross,
                     Severity.Watch,
                     $"{one} meets {other}",
-                    [wired.Changes[join.Change].Instance.Subject],
+                    [wired.Changes[join.Change].Subject],
                     $"{wired.Changes[join.Change].Words}: {one} and {other} become one net.",
                     [$"{after.NameOf(join.A)} lies on {one}, {after.NameOf(join.B)} on {other}."]
                 );
@@ -138,7 +138,7 @@ public static class WiringChecks
                     WiringFindings.Left,
                     Severity.Note,
                     $"{wired.After.NameOf(leg)} is left in the air",
-                    [placed.Instance.Subject],
+                    [placed.Subject],
                     $"{wired.After.NameOf(leg)} is lifted and nothing takes it up.",
                     [$"{placed.Words}; no lead, link or row names {wired.After.NameOf(leg)}."]
                 );
@@ -157,13 +157,13 @@ public static class WiringChecks
                 _ => [],
             };
             foreach (string place in places)
-                if (!taken.TryAdd(place, placed) && taken[place].Instance.Name != placed.Instance.Name)
+                if (!taken.TryAdd(place, placed) && taken[place].Owner != placed.Owner)
                     yield return new Finding(
                         WiringFindings.Twice,
                         Severity.Stop,
                         $"{place} is wanted twice",
-                        [taken[place].Instance.Subject, placed.Instance.Subject],
-                        $"{taken[place].Instance.Title} and {placed.Instance.Title} both lift or cut {place}.",
+                        [taken[place].Subject, placed.Subject],
+                        $"{taken[place].Title} and {placed.Title} both lift or cut {place}.",
                         [$"{taken[place].Words}.", $"{placed.Words}."]
                     );
         }
@@ -201,7 +201,7 @@ public static class WiringChecks
     static IEnumerable<string> SubjectsOf(Wired wired, int node) =>
         wired
             .After.Joins.Where(j => j.Change >= 0 && wired.After.NodeOf(j.A) == node)
-            .Select(j => wired.Changes[j.Change].Instance.Subject)
+            .Select(j => wired.Changes[j.Change].Subject)
             .Distinct()
             .DefaultIfEmpty("unit");
 

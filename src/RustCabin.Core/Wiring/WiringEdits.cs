@@ -31,6 +31,14 @@ public static class WiringEdits
             part => part with { Options = [.. part.Options.Where(o => o != option), .. chosen ? [option] : (string[])[]] }
         );
 
+    /// <summary>Drops the job's own acts of wiring, their ticks with them.</summary>
+    public static Job DropOwn(Job job) =>
+        job with
+        {
+            Changes = [],
+            Done = [.. job.Done.Where(s => s.Act != "change" || !s.About.StartsWith(Acts.Own, StringComparison.Ordinal))],
+        };
+
     /// <summary>The first free identifier of a run of cables.</summary>
     public static string FreeRun(Job job) =>
         Enumerable.Range(1, int.MaxValue).Select(n => $"run-{n}").First(id => job.Cables.All(r => r.Id != id));

@@ -29,11 +29,7 @@ public sealed class WiringStation : Station
         PlacedChange
             .There(asked.Unit)
             .Select(c => Line(c, "done"))
-            .Concat(
-                PlacedChange
-                    .Of(asked.Unit)
-                    .Select(c => Line(c, asked.IsDone(Acts.Change(c.Instance.Name, c.Index + 1)) ? "done" : "planned"))
-            )
+            .Concat(PlacedChange.Of(asked.Unit).Select(c => Line(c, asked.IsDone(c.Step) ? "done" : "planned")))
             .Concat(
                 (asked.Unit.Job?.Cables ?? []).Select(run => new PassportLine(
                     PassportPart.Wired,
@@ -48,7 +44,7 @@ public sealed class WiringStation : Station
         new(
             PassportPart.Wired,
             placed.Words,
-            placed.Instance.Title,
+            placed.Title,
             placed.Change.Trap.Length > 0 ? $"Trap: {placed.Change.Trap}" : "",
             state + (placed.Change.Do is ChangeAct.Cut or ChangeAct.Drill or ChangeAct.Trim ? ", cannot be undone as it was" : "")
         );

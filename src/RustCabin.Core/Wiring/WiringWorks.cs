@@ -12,13 +12,18 @@ public static class WiringWorks
     /// <summary>The work of the parts that a job adds.</summary>
     public static IEnumerable<Work> Of(BuildAsked asked)
     {
-        PlacedChange[] changes = [.. PlacedChange.Of(asked.After).Where(c => asked.Before.Find(c.Instance.Name) is null)];
+        PlacedChange[] changes =
+        [
+            .. PlacedChange.Of(asked.After).Where(c => c.Instance is not { } own || asked.Before.Find(own.Name) is null),
+        ];
         if (changes.Length == 0)
             yield break;
-        foreach (IGrouping<Instance, PlacedChange> part in changes.GroupBy(c => c.Instance))
+        foreach (IGrouping<Instance?, PlacedChange> part in changes.GroupBy(c => c.Instance))
             yield return new Work(WorkTime.Wiring, [.. part.Select(StepOf)])
             {
-                Opens = AccessPath.To(asked.After.Model, part.Key),
+                Opens = part.Key is { } instance
+                    ? AccessPath.To(asked.After.Model, instance)
+                    : AccessPath.Deepest(asked.After.Model),
             };
         IReadOnlyList<Probed> table = Wired.Of(asked.After).Readings;
         if (table.Count > 0)
@@ -27,7 +32,7 @@ public static class WiringWorks
 
     static Step StepOf(PlacedChange placed) =>
         new(
-            Acts.Change(placed.Instance.Name, placed.Index + 1),
+            placed.Step,
             StepKind.Fit,
             placed.Words,
             [
@@ -60,7 +65,7 @@ public static class WiringWorks
         {
             Station = "Wiring",
             Proved = agree == table.Count,
-            Needs = [.. changes.Select(c => Acts.Change(c.Instance.Name, c.Index + 1))],
+            Needs = [.. changes.Select(c => c.Step)],
         };
     }
 

@@ -105,7 +105,11 @@ public static class PictureDrawings
     /// <summary>
     /// What plays where: each voice with its line to the contact that the sheet marks, and to where it was heard.
     /// </summary>
-    public static IHtmlContent Jacks(IReadOnlyList<SoundSource> sounds, IReadOnlyDictionary<string, IReadOnlyList<string>> heard)
+    public static IHtmlContent Jacks(
+        IReadOnlyList<SoundSource> sounds,
+        IReadOnlyDictionary<string, IReadOnlyList<string>> heard,
+        IReadOnlyDictionary<string, string> marked
+    )
     {
         string[] sides = ["left", "right"];
         double high = Math.Max(2, sounds.Count) * 46 + 20;
@@ -127,6 +131,8 @@ public static class PictureDrawings
         {
             svg.Circle(400, y(side), 12, "contact");
             svg.Text(420, y(side) + 5, side, "lab strong", "start");
+            if (marked.TryGetValue(side, out string? mark))
+                svg.Text(400, y(side) + 30, mark, "fig", "middle");
             if (heard.TryGetValue(side, out IReadOnlyList<string>? on))
                 svg.Text(
                     465,

@@ -123,6 +123,59 @@ public sealed class PictureSoundModel(SheetRepository sheets, JobRepository jobs
             ? $"{part.Title}: {part.Part.Pictures[0].Out}"
         : "nowhere: nothing here adds a picture";
 
+    /// <summary>What changes over to the screen that a title uses: a switch of the part that adds it, else the display's
+    /// lead.</summary>
+    public string ToSee(Title title)
+    {
+        if (View.After.Instances.FirstOrDefault(i => i.Part.Pictures.Count > 0) is not { } part)
+            return title.Picture == Added ? "" : "nothing: there is one screen";
+        PictureMode mode = part.Part.Pictures[0];
+        bool added = title.Picture == Added;
+        string[] moves =
+        [
+            .. mode.When.Keys.Select(w => $"{w.Key} of {part.Title} {(added ? "at" : "not at")} {string.Join(" or ", w.Value)}"),
+        ];
+        return moves.Length > 0 ? string.Join(", ", moves)
+            : added ? $"the display's lead in {part.Title}{(mode.Out.Length > 0 ? $", {mode.Out}" : "")}"
+            : "the display's lead in the machine itself";
+    }
+
+    /// <summary>The contacts of the sides as the jacks are marked.</summary>
+    public IReadOnlyDictionary<string, string> Marked =>
+        View.After.Instances.SelectMany(i => i.Part.Jacks.Select(j => (i.Name, j)))
+            .Concat(View.Model.Jacks.Select(j => ("", j)))
+            .Select(j => j.j.Marked.ToDictionary(m => m.Key, m => Core.Wiring.Places.Named(m.Value, j.Item1)))
+            .FirstOrDefault()
+        ?? [];
+
+    /// <summary>Acts of wiring that put the sides right, as far as they are not planned yet.</summary>
+    public IReadOnlyList<WireChange> SoundMend =>
+        Sound.Heard.Count == 2 && View.Job.Changes.Count == 0
+            ? Core.PictureSound.SoundMend.Of(View.After, Sides.Of(Sound.Heard).Verdict)
+            : [];
+
+    /// <summary>Puts the acts that mend the sides on the build sheet; the sides are to be heard anew then.</summary>
+    public IActionResult OnPostRewire(string job, long version) =>
+        Change(
+            job,
+            version,
+            _ =>
+                SoundMend is { Count: > 0 } acts
+                    ? ("Sides put right: on the build sheet", j => PictureSoundEdits.Rewire(j, acts))
+                    : null
+        );
+
+    /// <summary>Takes the job's own acts of wiring off the build sheet, with their ticks.</summary>
+    public IActionResult OnPostUnwire(string job, long version) =>
+        Change(
+            job,
+            version,
+            view =>
+                view.Job.Changes.Count > 0
+                    ? ("The job's own acts of wiring taken off", j => Core.Wiring.WiringEdits.DropOwn(j))
+                    : null
+        );
+
     string HeardAt(Title title) =>
         title.Sound != Added ? "the machine's own jack"
         : View.After.Instances.FirstOrDefault(i => i.Part.Sounds.Count > 0) is { } part ? part.Title

@@ -126,7 +126,7 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs, Phot
     }
 
     /// <summary>The step of a change is ticked on the build sheet.</summary>
-    public bool IsDone(PlacedChange change) => View.Job.Done.Contains(Acts.Change(change.Instance.Name, change.Index + 1));
+    public bool IsDone(PlacedChange change) => View.Job.Done.Contains(change.Step);
 
     /// <summary>The chip of the change at hand; null: it is about none.</summary>
     public BoardChip? ChipAtHand =>

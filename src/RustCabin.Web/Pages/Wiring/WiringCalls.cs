@@ -66,7 +66,7 @@ static class WiringCalls
         int[] touched = [.. wired.Changes.SelectMany(wired.Touched).Select(after.NodeOf).Distinct()];
         ILookup<int, string> places = after.InOrder().ToLookup(after.NodeOf, after.NameOf);
         return new WiringAnswer(
-            [.. wired.Changes.Select(c => new ChangeJson(c.Instance.Name, c.Index, Words<ChangeAct>.Of(c.Change.Do), c.Words))],
+            [.. wired.Changes.Select(c => new ChangeJson(c.Owner, c.Index, Words<ChangeAct>.Of(c.Change.Do), c.Words))],
             [
                 .. Continuity
                     .Of(wired)
