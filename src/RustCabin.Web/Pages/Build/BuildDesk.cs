@@ -10,6 +10,8 @@ public sealed class BuildDesk : Desk
     public override string Word => "steps and gates";
     public override char Key => 'b';
 
+    public override void Map(IEndpointRouteBuilder routes) => BuildCalls.Map(routes);
+
     protected override StationMark FarOf(JobView view) =>
         view.Progress.Steps.Any(s => s.State == StepState.Differs) ? StationMark.Watch
         : view.Progress.Finished ? StationMark.Clear
