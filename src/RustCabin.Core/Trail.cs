@@ -94,6 +94,9 @@ public static class Trail
     /// <summary>What can go wrong with a unit, station by station.</summary>
     public static IEnumerable<Slip> Slips(PlannedUnit unit) => Stations.SelectMany(s => s.Slips(unit));
 
+    /// <summary>The single faults that a plan allows, station by station.</summary>
+    public static IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) => Stations.SelectMany(s => s.Hypotheses(at));
+
     /// <summary>What stands in a unit's passport, part by part.</summary>
     public static ILookup<PassportPart, PassportLine> Passport(PassportAsked asked) =>
         Stations.SelectMany(s => s.Passport(asked)).ToLookup(l => l.Part);

@@ -162,7 +162,7 @@ public sealed class CabinTests : IDisposable
         Bring();
         Set("closed");
         _cabin.Jobs.Undo(Winter, Job.Version);
-        _cabin.Jobs.Change(Winter, Job.Version, "Ticked", j => JobEdits.Tick(j, Acts.Close, true));
+        _cabin.Jobs.Change(Winter, Job.Version, "Ticked", j => JobEdits.Tick(j, Acts.CloseUp, true));
         Assert.Null(Job.Redoes);
         Assert.Equal(
             [("Ticked", true), ("W3 to closed", false), ("Imported from a test", true)],
@@ -178,7 +178,10 @@ public sealed class CabinTests : IDisposable
         Bring();
         long seen = Job.Version;
         Assert.Equal(WriteResult.Written, Set("closed", seen));
-        Assert.Equal(WriteResult.Stale, _cabin.Jobs.Change(Winter, seen, "Late", j => JobEdits.Tick(j, Acts.Close, true)).Result);
+        Assert.Equal(
+            WriteResult.Stale,
+            _cabin.Jobs.Change(Winter, seen, "Late", j => JobEdits.Tick(j, Acts.CloseUp, true)).Result
+        );
         Assert.Equal(WriteResult.Stale, _cabin.Jobs.Undo(Winter, seen).Result);
         Assert.Equal("closed", W3);
         Assert.Empty(Job.Job.Done);

@@ -35,7 +35,47 @@ public sealed class BaselineStation : Station
             .Select(open => new Work(WorkTime.BeforePower, [ProveStep(open)])
             {
                 Opens = AccessPath.To(asked.Before.Model, open.Instance),
-            });
+            })
+            .Concat(ServiceWorks(asked.After));
+
+    /// <summary>Pieces that are replaced while the case is open anyway.</summary>
+    static IEnumerable<Work> ServiceWorks(PlannedUnit unit) =>
+        from id in unit.Job?.Build?.Extras ?? []
+        let piece = unit.Model.Service.FirstOrDefault(p => p.Id == id)
+        where piece is not null
+        select new Work(WorkTime.In, [ServiceStep(piece)])
+        {
+            Opens = AccessPath.Path(unit.Model, piece.Access),
+            Anywhere = piece.Access is null,
+        };
+
+    static Step ServiceStep(ServicePiece piece) =>
+        new(
+            Acts.Service(piece.Id),
+            StepKind.Set,
+            $"Replace the {piece.What}",
+            [ConditionChecks.Describe(piece), "While the case is open anyway."],
+            piece.Minutes ?? ServiceMinutes
+        )
+        {
+            Cautions =
+            [
+                .. (
+                    piece.Kind switch
+                    {
+                        ServiceKind.Capacitor => (string[])["capacitors", "hot", "fumes"],
+                        ServiceKind.Cell => ["lithium"],
+                        _ => [],
+                    }
+                )
+                    .Concat(piece.Cautions)
+                    .Distinct()
+                    .Select(c => Caution.Of(c) with { Why = $"{piece.What} is replaced" }),
+            ],
+        };
+
+    /// <summary>What replacing a piece usually takes.</summary>
+    const decimal ServiceMinutes = 12;
 
     static Step ProveStep(InheritedStep open)
     {
@@ -56,6 +96,16 @@ public sealed class BaselineStation : Station
             Instance = open.Instance,
         };
     }
+
+    /// <summary>A fault that was there before anything was touched: it shows what it likes.</summary>
+    public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) =>
+        [
+            new Hypothesis("before", "a fault that was there before", 0.01m, Shown.Nothing)
+            {
+                Mend = "Take out what was added, and test the machine as it was.",
+                MendMinutes = 20,
+            },
+        ];
 
     /// <summary>How the unit was found, with its values, and what belongs to it.</summary>
     public override IEnumerable<PassportLine> Passport(PassportAsked asked)

@@ -86,6 +86,9 @@ public enum Things
     /// <summary>Access levels of the model.</summary>
     Access,
 
+    /// <summary>Pieces of the model that age.</summary>
+    Service,
+
     /// <summary>Firmware of the model.</summary>
     Firmware,
 

@@ -8,12 +8,15 @@ public static class Nulls
 {
     /// <summary>Reads a record; a field that is null counts as left out.</summary>
     public static Reading<T> Read<T>(JsonElement json)
-        where T : class, new()
+        where T : class, new() => Declaration<T>.Read(Dropped(json));
+
+    /// <summary>The same without fields that are null.</summary>
+    public static JsonElement Dropped(JsonElement json)
     {
         JsonNode? node = JsonNode.Parse(json.GetRawText());
         Drop(node);
         using JsonDocument bare = JsonDocument.Parse(node?.ToJsonString() ?? "null");
-        return Declaration<T>.Read(bare.RootElement.Clone());
+        return bare.RootElement.Clone();
     }
 
     static void Drop(JsonNode? node)

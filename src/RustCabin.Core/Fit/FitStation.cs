@@ -44,6 +44,9 @@ public sealed class FitStation : Station
     /// <inheritdoc/>
     public override IEnumerable<Work> Works(BuildAsked asked) => FitWorks.Of(asked);
 
+    /// <inheritdoc/>
+    public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) => FitHypotheses.Of(at);
+
     /// <summary>A part that is not seated, and a switch that stands elsewhere.</summary>
     public override IEnumerable<Slip> Slips(PlannedUnit unit)
     {

@@ -23,39 +23,85 @@ static class FitWorks
             if (DriversOf(after, part, DriverOrder.Before) is { Count: > 0 } first)
                 yield return new Work(WorkTime.Before, first);
 
-        PlannedUnit now = Plan.With(before, i => after.Find(i.Name) is not null);
         Instance[] removed = [.. before.Instances.Where(b => after.Find(b.Name) is null)];
         foreach (Instance part in removed)
             yield return new Work(WorkTime.Out, [RemoveStep(part)])
             {
                 Opens = AccessPath.To(after.Model, part),
+                Anywhere = HasNoPlace(after.Model, part),
+                Touches = PlacesOf(part),
+                Chance = 0,
                 Gate =
                     part == removed[^1]
-                        ? new GateAsked(Acts.CountRemoved, "without what was taken out", now, [Acts.Remove(part.Name)])
+                        ? new GateAsked(
+                            Acts.CountRemoved,
+                            "without what was taken out",
+                            [.. removed.Select(r => Acts.Remove(r.Name))]
+                        )
                         : null,
             };
 
         foreach (Instance part in after.Instances)
         {
-            Instance? earlier = now.Find(part.Name);
+            Instance? earlier = before.Find(part.Name);
             bool moved = earlier is not null && part.Part.Switches.Any(s => earlier.Positions[s.Id] != part.Positions[s.Id]);
             if (earlier is not null && !moved)
                 continue;
             Step[] steps = [.. InSteps(after, part, earlier)];
-            HashSet<string> there = [part.Name, .. now.Instances.Select(i => i.Name)];
-            now = Plan.With(after, i => there.Contains(i.Name));
             yield return new Work(WorkTime.In, steps)
             {
                 Opens = AccessPath.To(after.Model, part),
-                Gate = new GateAsked(Acts.Count(part.Name), $"with {part.Title}", now, [.. steps.Select(s => s.Id)]),
+                Anywhere = HasNoPlace(after.Model, part),
+                Gate = new GateAsked(Acts.Count(part.Name), $"with {part.Title}", [.. steps.Select(s => s.Id)]),
+                Chance = earlier is null ? part.Way?.FaultChance ?? Work.UsualChance : 0,
+                MendMinutes = part.Way?.MendMinutes,
+                After = earlier is null ? [.. RestsOn(after, part).Select(o => Acts.Fit(o.Name))] : [],
+                Touches = PlacesOf(part),
+                Covers = part.Way?.Covers ?? [],
             };
             Step[] drivers = [.. DriversOf(after, part, DriverOrder.Any), .. DriversOf(after, part, DriverOrder.After)];
             if (earlier is null && drivers.Length > 0)
-                yield return new Work(WorkTime.In, [.. drivers.Select(d => d with { Needs = [Acts.Fit(part.Name)] })]);
+                yield return new Work(WorkTime.In, [.. drivers.Select(d => d with { Needs = [Acts.Fit(part.Name)] })])
+                {
+                    Anywhere = true,
+                };
         }
         if (after.Firmware != before.Firmware)
-            yield return new Work(WorkTime.Last, [FirmwareStep(before.Firmware, after.Firmware)]);
+            yield return new Work(WorkTime.Firmware, [FirmwareStep(before.Firmware, after.Firmware)])
+            {
+                Opens = FirmwareSite(after) is { } site ? AccessPath.Path(after.Model, site.Access) : [],
+                Anywhere = FirmwareSite(after) is null,
+                Gate = new GateAsked(Acts.CountFirmware, $"with firmware {after.Firmware}", [Acts.Firmware]) { Alone = true },
+            };
     }
+
+    /// <summary>The socket of the machine that holds its firmware; null: no sheet says.</summary>
+    static Site? FirmwareSite(PlannedUnit unit) =>
+        unit
+            .Model.Claims.Where(c => c.Kind == ClaimKind.Rom && unit.Holds(c.Revisions))
+            .SelectMany(c => c.Sockets)
+            .Select(unit.FindSite)
+            .FirstOrDefault(s => s is not null);
+
+    /// <summary>Parts of the job on whose sites a part sits, or that it needs.</summary>
+    static IEnumerable<Instance> RestsOn(PlannedUnit unit, Instance part) =>
+        unit.Instances.Where(other =>
+            other != part
+            && other.Added
+            && (
+                part.Occupied.Any(o => o.Site!.StartsWith($"{other.Name}:", StringComparison.Ordinal))
+                || part.Part.Needs.Concat(part.Way?.Needs ?? []).Any(n => n is PartNeed need && need.Id == other.Part.Id)
+            )
+        );
+
+    /// <summary>No site that it takes says how far the case must be open.</summary>
+    static bool HasNoPlace(Model model, Instance part) => part.Occupied.All(o => model.FindSite(o.Site!)?.Access is null);
+
+    static IReadOnlyList<string> PlacesOf(Instance part) =>
+        [
+            .. part.Occupied.Select(o => o.Site!),
+            .. (part.Way?.Changes ?? []).SelectMany(c => c.From.Concat(c.To).Concat(c.Off).Append(c.Point ?? c.Chip ?? "")),
+        ];
 
     static IEnumerable<Step> InSteps(PlannedUnit unit, Instance part, Instance? earlier)
     {

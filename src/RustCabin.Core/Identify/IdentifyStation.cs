@@ -20,6 +20,33 @@ public sealed class IdentifyStation : Station
     /// <inheritdoc/>
     public override IReadOnlyList<Check> Checks { get; } = [Check.On(Rests.Parts, IdentifyChecks.Contradictions)];
 
+    /// <summary>It is another board after all, as likely as the clues have it.</summary>
+    public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) =>
+        from other in at.Revision.All
+        where other.Id != at.Revision.Id && other.Probability > 0
+        let clue = at.Model.Clues.FirstOrDefault(c => !at.Unit.Seen.ContainsKey(c.Id) && Parts(c, at.Revision.Id, other.Id))
+        select new Hypothesis(
+            $"revision:{other.Id}",
+            $"it is {at.Model.FindRevision(other.Id)?.Name ?? other.Id} after all",
+            (decimal)other.Probability,
+            Shown.Of(Bench.PowerUp.Run(Plan.OnBoard(at, other.Id)))
+        )
+        {
+            Mend = "Look at the clues again at Identify, and plan for the board that it is.",
+            Look = clue is null
+                ? null
+                : new Look($"clue:{clue.Id}", clue.Ask, clue.Minutes, SaysOf(clue, at.Revision.Id), SaysOf(clue, other.Id))
+                {
+                    Opens = AccessPath.Path(at.Model, clue.Access),
+                },
+        };
+
+    static bool Parts(Sheets.Clue clue, string one, string other) =>
+        SaysOf(clue, one) is { Length: > 0 } a && SaysOf(clue, other) is { Length: > 0 } b && a != b;
+
+    static string SaysOf(Sheets.Clue clue, string revision) =>
+        clue.Values.Where(v => v.Value.Contains(revision)).Select(v => v.Key).FirstOrDefault("");
+
     /// <inheritdoc/>
     public override Far FarOf(PlannedUnit unit) =>
         unit.Unit.Revision is not null || unit.Revision.Probability >= Sure ? Far.Clear

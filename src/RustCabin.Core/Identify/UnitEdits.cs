@@ -39,7 +39,8 @@ public static class UnitEdits
             ],
         };
 
-    /// <summary>Brings onto the unit what a job did to it: the parts that are in, as they are set, the firmware, and its own acts of wiring.</summary>
+    /// <summary>Brings onto the unit what a job did to it: the parts that are in, as they are set, the firmware, and its own
+    /// acts of wiring.</summary>
     /// <param name="unit">The unit.</param>
     /// <param name="now">The same as it stands after the job.</param>
     public static Unit Fold(Unit unit, PlannedUnit now) =>

@@ -33,6 +33,9 @@ public sealed class MemoryStation : Station
         new Check(Rests.All, MemoryChecks.BeyondLimit),
     ];
 
+    /// <inheritdoc/>
+    public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) => MemoryHypotheses.Of(at);
+
     /// <summary>
     /// A bit that sticks, a chip that is missing, an address line that is open or stuck, a bank register that starts anywhere.
     /// </summary>

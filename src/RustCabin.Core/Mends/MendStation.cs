@@ -33,7 +33,11 @@ public sealed class MendStation : Station
             {
                 Cautions = [Caution.Of("static"), Caution.Of("hot")],
             };
-            return new Work(WorkTime.In, [step]) { Opens = about is null ? [] : AccessPath.To(asked.After.Model, about) };
+            return new Work(WorkTime.In, [step])
+            {
+                Opens = about is null ? [] : AccessPath.To(asked.After.Model, about),
+                Anywhere = about is null,
+            };
         });
 
     /// <inheritdoc/>

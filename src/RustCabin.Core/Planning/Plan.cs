@@ -61,6 +61,10 @@ public static class Plan
     public static PlannedUnit With(PlannedUnit planned, Func<Instance, bool> fitted) =>
         Of(planned, [.. planned.Instances.Where(fitted)]);
 
+    /// <summary>The same plan on another board of the model.</summary>
+    public static PlannedUnit OnBoard(PlannedUnit planned, string revision) =>
+        Of(planned with { Revision = planned.Revision with { Id = revision } }, planned.Instances);
+
     /// <summary>The same plan with other parts or positions.</summary>
     public static PlannedUnit Of(PlannedUnit planned, IReadOnlyList<Instance> instances) =>
         Resolve(

@@ -34,6 +34,26 @@ public sealed class PowerStation : Station
     public override IEnumerable<Slip> Slips(PlannedUnit unit) =>
         unit.Rails.Select(rail => new Slip(new BusFault(FaultKind.RailMissing, rail.Id), _ => Without(unit, rail)));
 
+    /// <summary>A rail that does not come up: what draws from it is gone, or nothing starts.</summary>
+    public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) =>
+        at.Rails.Select(rail => new Hypothesis(
+            $"rail:{rail.Id}",
+            $"the {rail.Id} V rail does not come up",
+            0.01m,
+            Shown.Of(Without(at, rail).Item1)
+        )
+        {
+            InCall = false,
+            Fault = new BusFault(FaultKind.RailMissing, rail.Id),
+            Shares = $"rail {rail.Id}",
+            Mend = $"Measure {rail.Id} V from the supply outwards: fuse, plug, switch, then the load.",
+            MendMinutes = 15,
+            Look = new Look($"rail:{rail.Id}", $"Measure {rail.Id} V under load", 3, "there", "missing")
+            {
+                Opens = AccessPath.Deepest(at.Model),
+            },
+        });
+
     static (PowerUpCount?, string) Without(PlannedUnit unit, Rail rail)
     {
         if (rail.UsedAmps > 0)

@@ -42,6 +42,30 @@ public sealed class RomStation : Station
                     + "just this: switch off, read it back, and hold the dump against the image.",
         };
 
+    /// <summary>An image that is swapped, old, or only in part there, of a device that a job puts in.</summary>
+    public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) =>
+        from rom in at.Job?.Roms ?? []
+        from claim in at.Claims
+        where claim.Kind == ClaimKind.Rom && claim.Sockets.Contains(rom.Site)
+        from how in (string[])["swapped byte by byte", "another one", "burnt in part only"]
+        select new Hypothesis(
+            $"image:{rom.Site}:{how.Split(' ')[0]}",
+            $"the image in the {rom.Device} of {rom.Site} is {how}",
+            Work.UsualChance / 10,
+            Shown.Of(Wrongly(at, claim).Item1)
+        )
+        {
+            InCall = false,
+            Fault = new BusFault(FaultKind.RomImage, claim.Owner, Detail: how),
+            Shares = $"image {rom.Site}",
+            Mend = "Read the device back, hold the dump against the image, and burn it anew.",
+            MendMinutes = 25,
+            Look = new Look($"dump:{rom.Site}", $"Read the {rom.Device} back and compare", 8, "equal", how)
+            {
+                Opens = at.FindSite(rom.Site) is { } site ? AccessPath.Path(at.Model, site.Access) : [],
+            },
+        };
+
     static (PowerUpCount?, string) Wrongly(PlannedUnit unit, DecodedClaim claim) =>
         claim.Owner.StartsWith("model:", StringComparison.Ordinal)
             ? (

@@ -21,19 +21,31 @@ public static class RomSteps
     /// </summary>
     public static IEnumerable<Work> Of(PlannedUnit unit, RomPlan rom)
     {
-        yield return new Work(WorkTime.Devices, [.. Prepare(unit, rom)]);
+        yield return new Work(WorkTime.Firmware, [.. Prepare(unit, rom)]) { Anywhere = true };
         Step[] fit = [.. Fit(unit, rom)];
-        yield return new Work(WorkTime.Devices, fit)
+        Site? socket = unit.FindSite(rom.Site);
+        yield return new Work(WorkTime.Firmware, fit)
         {
-            Opens = unit.FindSite(rom.Site) is { } site ? AccessPath.Path(unit.Model, site.Access) : [],
-            Gate = new GateAsked(
-                Acts.CountRom(rom.Site),
-                $"with the new {rom.Device} in {rom.Site}",
-                unit,
-                [.. fit.Select(s => s.Id)]
-            ),
+            Opens = socket is { } site ? AccessPath.Path(unit.Model, site.Access) : [],
+            Anywhere = socket?.Access is null,
+            After = [.. Carriers(unit, rom).Select(i => Acts.Fit(i.Name))],
+            Touches = [rom.Site],
+            Gate = new GateAsked(Acts.CountRom(rom.Site), $"with the new {rom.Device} in {rom.Site}", [.. fit.Select(s => s.Id)])
+            {
+                Alone = true,
+            },
         };
     }
+
+    /// <summary>Parts of the job that bring the socket, or put one where a chip is soldered.</summary>
+    static IEnumerable<Instance> Carriers(PlannedUnit unit, RomPlan rom) =>
+        unit.Instances.Where(i =>
+            i.Added
+            && (
+                rom.Site.StartsWith($"{i.Name}:", StringComparison.Ordinal)
+                || i.Occupied.Any(o => o.Site == rom.Site && (i.Way!.FitsSocket || o.Mode == SiteMode.Between))
+            )
+        );
 
     /// <summary>The proof and the burning, which are done before the case is opened for them.</summary>
     static IEnumerable<Step> Prepare(PlannedUnit unit, RomPlan rom)

@@ -86,6 +86,9 @@ public sealed record Job
     [Display(ShortName = "reading of the meter", Description = "What a meter showed between places that were changed.")]
     public IReadOnlyList<Probe> Probes { get; init; } = [];
 
+    [Display(Description = "How it is built: by which school, and what lies on the bench.")]
+    public JobBuild? Build { get; init; }
+
     [Display(Description = "It is over: what was done is on the unit, and nothing more is to be done.")]
     public bool Ended { get; init; }
 

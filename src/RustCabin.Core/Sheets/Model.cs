@@ -140,6 +140,9 @@ public sealed record Model
     [Display(ShortName = "input", Description = "Inputs that feed several sides.")]
     public IReadOnlyList<SoundInput> Inputs { get; init; } = [];
 
+    [Display(Description = "What a test of it takes; left out: four minutes with the case as it is.")]
+    public GateRule? Gate { get; init; }
+
     [Display(ShortName = "piece to service", Description = "Pieces that age and are replaced.")]
     public IReadOnlyList<ServicePiece> Service { get; init; } = [];
 
@@ -256,6 +259,30 @@ public sealed record AccessLevel
 
     [OnSheet(Things.Cautions), Display(Description = "What can hurt there.")]
     public IReadOnlyList<string> Cautions { get; init; } = [];
+}
+
+/// <summary>What it takes to test a machine between two steps. Source: docs/handbook/build.md, Gates.</summary>
+public sealed record GateRule
+{
+    [Range(0, 10_000), UnitOf("minutes"), Display(Description = "Switching on, reading the screen, switching off.")]
+    public decimal Minutes { get; init; } = 4;
+
+    [Display(Name = "case", Description = "How the case must be for it.")]
+    public GateCase Case { get; init; }
+
+    [Range(0, 10_000), UnitOf("minutes"), Display(Description = "Opening again; left out: as long as the way in.")]
+    public decimal? ReopenMinutes { get; init; }
+
+    [Display(Description = "What must be plugged in for it: a keyboard, a screen.")]
+    public IReadOnlyList<string> Needs { get; init; } = [];
+}
+
+/// <summary>How a case must be for a test.</summary>
+public enum GateCase
+{
+    Open,
+    Loose,
+    Closed,
 }
 
 /// <summary>Pieces that come off on the way in.</summary>

@@ -209,8 +209,8 @@ public sealed record Part : ICompleted<Part>
     [Display(Description = "It may share its site with another.")]
     public bool Stacks { get; init; }
 
-    [Display(Description = "Faults that it is known for.")]
-    public Unread Faults { get; init; }
+    [Display(ShortName = "known fault", Description = "Faults that it is known for.")]
+    public IReadOnlyList<PartFault> Faults { get; init; } = [];
 
     [Range(0, 10_000_000), Usual, Display(Description = "What it costs, in the pack's currency.")]
     public decimal Price { get; init; }

@@ -36,6 +36,12 @@ public sealed record ServicePiece
     [Range(1, 200), UnitOf("years"), Display(Description = "After how many years it is due.")]
     public int? Years { get; init; }
 
+    [Range(0, 10_000), UnitOf("minutes"), Display(Description = "How long replacing it takes; left out: twelve minutes.")]
+    public decimal? Minutes { get; init; }
+
+    [OnSheet(Things.Cautions), Display(Description = "What can hurt, beside what its kind always brings.")]
+    public IReadOnlyList<string> Cautions { get; init; } = [];
+
     [Id, Usual, OnSheet(Things.Access), Display(Description = "How far the case must be open to reach it.")]
     public string? Access { get; init; }
 

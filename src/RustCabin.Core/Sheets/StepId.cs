@@ -43,10 +43,16 @@ public static class Acts
     public static readonly StepId Untouched = new("untouched", "");
 
     /// <summary>The case is closed.</summary>
-    public static readonly StepId Close = new("close", "");
+    public static readonly StepId CloseUp = new("close", "");
 
     /// <summary>The firmware is changed as a whole.</summary>
     public static readonly StepId Firmware = new("firmware", "");
+
+    /// <summary>The machine is powered up with the new firmware.</summary>
+    public static readonly StepId CountFirmware = new("count", "firmware");
+
+    /// <summary>A level is closed on the way out, while the build goes on.</summary>
+    public static StepId Close(string level) => new("close", level);
 
     /// <summary>What came with the unit is read without the parts that were taken out.</summary>
     public static readonly StepId CountRemoved = new("count", "removed");
@@ -98,6 +104,9 @@ public static class Acts
 
     /// <summary>A driver of an instance is put on, by its number from 1.</summary>
     public static StepId Driver(string instance, int number) => new("driver", $"{instance}-{number}");
+
+    /// <summary>A piece that ages is replaced while the case is open anyway.</summary>
+    public static StepId Service(string piece) => new("service", piece);
 
     /// <summary>A mend is made by hand.</summary>
     public static StepId Mend(HandMend mend) => new("mend", $"{mend.Finding}-{mend.Subject}");

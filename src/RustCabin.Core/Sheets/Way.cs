@@ -45,8 +45,21 @@ public sealed record Way : ICompleted<Way>
     [Display(Description = "It can be undone.")]
     public bool Reversible { get; init; } = true;
 
-    [Range(0, 1), Display(Description = "The chance that something goes wrong.")]
-    public decimal FaultChance { get; init; }
+    [Range(0, 1), Display(Description = "The chance that something goes wrong; left out: one in twenty.")]
+    public decimal? FaultChance { get; init; }
+
+    [
+        Range(0, 100_000),
+        UnitOf("minutes"),
+        Display(Description = "How long it takes to mend what went wrong, with the test; left out: as long as the fitting.")
+    ]
+    public decimal? MendMinutes { get; init; }
+
+    [
+        OnSheet(Things.Sites),
+        Display(Description = "Sites and places that lie under it once it is in: what is to be done there comes first.")
+    ]
+    public IReadOnlyList<string> Covers { get; init; } = [];
 
     [Display(Description = "What must be there for this way, all of them.")]
     public IReadOnlyList<Need> Needs { get; init; } = [];

@@ -8,6 +8,9 @@ namespace RustCabin.Core.Stations;
 /// </summary>
 public sealed record Caution(string Id, string Title, string Text)
 {
+    /// <summary>What brought it in; empty: nothing is said.</summary>
+    public string Why { get; init; } = "";
+
     const string Qualified = "Work on it belongs to a qualified person under the local code.";
 
     static readonly Caution[] Known =

@@ -42,6 +42,9 @@ public abstract class Station
     /// <summary>What can go wrong here, each as a machine with that one fault in it.</summary>
     public virtual IEnumerable<Slip> Slips(PlannedUnit unit) => [];
 
+    /// <summary>The single faults that a plan allows here.</summary>
+    public virtual IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) => [];
+
     /// <summary>What it writes into the unit's passport.</summary>
     public virtual IEnumerable<PassportLine> Passport(PassportAsked asked) => [];
 

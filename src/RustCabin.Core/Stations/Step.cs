@@ -46,11 +46,23 @@ public sealed record Step(StepId Id, StepKind Kind, string Title, IReadOnlyList<
     /// <summary>How far open the case is: 0 closed, 1 at the first access level, and so on. The build sheet sets it.</summary>
     public int Depth { get; init; }
 
+    /// <summary>The access level at which it is done. The build sheet sets it.</summary>
+    public string Level { get; init; } = "";
+
     /// <summary>What can hurt.</summary>
     public IReadOnlyList<Caution> Cautions { get; init; } = [];
 
     /// <summary>The instance that it is about; null: none.</summary>
     public Instance? Instance { get; init; }
+
+    /// <summary>For a gate, the instances that have changed since the gate before it.</summary>
+    public IReadOnlyList<Instance> Instances { get; init; } = [];
+
+    /// <summary>The access level that it opens; null: none.</summary>
+    public AccessLevel? Opens { get; init; }
+
+    /// <summary>The access levels that it closes, the inmost first.</summary>
+    public IReadOnlyList<AccessLevel> Closes { get; init; } = [];
 
     /// <summary>For a gate, the unit as it stands there.</summary>
     public PlannedUnit? At { get; init; }
@@ -83,6 +95,9 @@ public enum WorkTime
     /// <summary>After the machine was tested untouched, before anything is opened.</summary>
     Before,
 
+    /// <summary>Firmware comes first and is proved by itself, unless what it needs is not there yet.</summary>
+    Firmware,
+
     /// <summary>Things come out.</summary>
     Out,
 
@@ -91,9 +106,6 @@ public enum WorkTime
 
     /// <summary>Things go in.</summary>
     In,
-
-    /// <summary>Devices are prepared and go into their sockets.</summary>
-    Devices,
 
     /// <summary>Software that comes last.</summary>
     Last,
@@ -107,17 +119,43 @@ public sealed record Work(WorkTime Time, IReadOnlyList<Step> Steps)
     /// <summary>The access levels to pass before it, outermost first; those that are open already stay.</summary>
     public IReadOnlyList<AccessLevel> Opens { get; init; } = [];
 
+    /// <summary>It can be done however far the case is open.</summary>
+    public bool Anywhere { get; init; }
+
     /// <summary>The gate behind it; null: none.</summary>
     public GateAsked? Gate { get; init; }
+
+    /// <summary>The chance that it goes wrong, 0 to 1.</summary>
+    public decimal Chance { get; init; } = UsualChance;
+
+    /// <summary>How long it takes to mend what went wrong; null: as long as the work itself.</summary>
+    public decimal? MendMinutes { get; init; }
+
+    /// <summary>Works that must come before it, by their steps; those that its steps need come before it anyway.</summary>
+    public IReadOnlyList<StepId> After { get; init; } = [];
+
+    /// <summary>Sites and places where it is done.</summary>
+    public IReadOnlyList<string> Touches { get; init; } = [];
+
+    /// <summary>Sites and places that lie under it afterwards.</summary>
+    public IReadOnlyList<string> Covers { get; init; } = [];
+
+    /// <summary>How long it takes.</summary>
+    public decimal Minutes => Steps.Sum(s => s.Minutes);
+
+    /// <summary>The chance that something goes wrong where no sheet says another.</summary>
+    public const decimal UsualChance = 0.05m;
 }
 
 /// <summary>A gate that a piece of work asks for: power up and read.</summary>
 /// <param name="Id">Its step.</param>
 /// <param name="With">What is new, as in "power up with ...".</param>
-/// <param name="At">The unit as it stands there.</param>
 /// <param name="Needs">Steps that must come before it.</param>
-public sealed record GateAsked(StepId Id, string With, PlannedUnit At, IReadOnlyList<StepId> Needs)
+public sealed record GateAsked(StepId Id, string With, IReadOnlyList<StepId> Needs)
 {
+    /// <summary>It is proved by itself, whatever the school.</summary>
+    public bool Alone { get; init; }
+
     /// <summary>What else must be seen, line by line.</summary>
     public IReadOnlyList<string> Sees { get; init; } = [];
 }

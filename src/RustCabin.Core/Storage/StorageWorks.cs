@@ -33,12 +33,7 @@ static class StorageWorks
             yield return card.Card.Partitions.Any(p => p.Start)
                 ? new Work(WorkTime.Last, [])
                 {
-                    Gate = new GateAsked(
-                        Acts.StartFrom(card.Device.Name),
-                        $"from the card in {card.Device.Title}",
-                        asked.After,
-                        needs
-                    )
+                    Gate = new GateAsked(Acts.StartFrom(card.Device.Name), $"from the card in {card.Device.Title}", needs)
                     {
                         Sees = Sees(card),
                     },

@@ -22,6 +22,9 @@ public sealed class WiringStation : Station
     public override IEnumerable<Work> Works(BuildAsked asked) => WiringWorks.Of(asked).Concat(CableRuns.Works(asked.After));
 
     /// <inheritdoc/>
+    public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) => WiringHypotheses.Of(at);
+
+    /// <inheritdoc/>
     public override IEnumerable<Piece> Pieces(PlannedUnit unit) => CableRuns.Wanted(unit);
 
     /// <inheritdoc/>

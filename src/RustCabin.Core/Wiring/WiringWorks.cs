@@ -27,7 +27,14 @@ public static class WiringWorks
             };
         IReadOnlyList<Probed> table = Wired.Of(asked.After).Readings;
         if (table.Count > 0)
-            yield return new Work(WorkTime.Wiring, [Proof(table, changes)]);
+            yield return new Work(WorkTime.Wiring, [Proof(table, changes)])
+            {
+                Opens = changes
+                    .Select(c =>
+                        c.Instance is { } on ? AccessPath.To(asked.After.Model, on) : AccessPath.Deepest(asked.After.Model)
+                    )
+                    .MaxBy(o => o.Count)!,
+            };
     }
 
     static Step StepOf(PlacedChange placed) =>

@@ -103,6 +103,15 @@ static class Call
         string summary,
         Func<Pack, Job, CancellationToken, TAnswer> answer
     )
+        where TAnswer : notnull => routes.MapAskingJobCall(path, summary, (pack, job, _, gone) => answer(pack, job, gone));
+
+    /// <summary>The same for a call that asks more in its address; it may refuse what stands there.</summary>
+    public static void MapAskingJobCall<TAnswer>(
+        this IEndpointRouteBuilder routes,
+        string path,
+        string summary,
+        Func<Pack, Job, IQueryCollection, CancellationToken, TAnswer> answer
+    )
         where TAnswer : notnull =>
         Describe<TAnswer>(
                 routes.MapPost(
@@ -113,7 +122,7 @@ static class Call
                         return await JsonBody.With(
                             request,
                             async body =>
-                                await heavy.Do(() => ForJob(body, job, (p, j) => answer(p, j, gone)), gone)
+                                await heavy.Do(() => ForJob(body, job, (p, j) => answer(p, j, request.Query, gone)), gone)
                                 ?? HeavyWork.ComeAgain(request.HttpContext.Response)
                         );
                     }
@@ -124,6 +133,40 @@ static class Call
             )
             .WithDescription("Takes a pack (rustcabin.pack/1) with one job, or with several and ?job=id.")
             .ProducesProblem(404);
+
+    /// <summary>A call that takes a pack of which no job is asked for; it may refuse what stands in its address.</summary>
+    public static void MapPackCall<TAnswer>(
+        this IEndpointRouteBuilder routes,
+        string path,
+        string summary,
+        Func<Pack, IQueryCollection, TAnswer> answer
+    )
+        where TAnswer : notnull =>
+        Describe<TAnswer>(
+            routes.MapPost(
+                Root + path,
+                (HttpRequest request) =>
+                    JsonBody.With(request, body => Task.FromResult(ForPack(body, p => answer(p, request.Query))))
+            ),
+            path,
+            summary,
+            Declaration<PackSheet>.Shape
+        );
+
+    static IResult ForPack(JsonElement body, Func<Pack, object> answer)
+    {
+        Reading<Pack> reading = PackReader.Read(body);
+        if (reading.Value is not { } pack)
+            return Problems.Invalid(reading.Errors);
+        try
+        {
+            return TypedResults.Ok(answer(pack));
+        }
+        catch (RefusedException refused)
+        {
+            return Problems.Invalid([new SheetError(refused.Field, refused.Message)]);
+        }
+    }
 
     static RouteHandlerBuilder Describe<TAnswer>(RouteHandlerBuilder call, string path, string summary, Shape takes) =>
         Describe(call, path, summary, takes).Produces<TAnswer>();
@@ -157,6 +200,10 @@ static class Call
         try
         {
             return TypedResults.Ok(answer(pack, wanted is null ? pack.Jobs[0] : pack.FindJob(wanted)!));
+        }
+        catch (RefusedException refused)
+        {
+            return Problems.Invalid([new SheetError(refused.Field, refused.Message)]);
         }
         catch (Exception wide) when (wide is MapTooDenseException or TooManyTriedException)
         {

@@ -90,7 +90,7 @@ public static class Desks
         new Pages.PictureSound.PictureSoundDesk(),
         new Pages.Wiring.WiringDesk(),
         new Pages.Build.BuildDesk(),
-        new LaterDesk("Faults", "likeliest causes", 'u'),
+        new Pages.Faults.FaultsDesk(),
         new Pages.Passport.PassportDesk(),
     ];
 

@@ -12,7 +12,7 @@ public sealed class OrderingTests
         );
 
     const string Case =
-        """{ "id": "closed", "from": null, "minutes": 0 }, { "id": "lid", "from": "closed", "minutes": 6 }, { "id": "shield", "from": "lid", "minutes": 4 }, { "id": "hatch", "from": "closed", "minutes": 1 }""";
+        """{ "id": "closed", "minutes": 0 }, { "id": "lid", "from": "closed", "minutes": 6 }, { "id": "shield", "from": "lid", "minutes": 4 }, { "id": "hatch", "from": "closed", "minutes": 1 }""";
 
     [Fact]
     public void Each_lid_is_opened_once_and_the_earlier_listed_comes_first()

@@ -299,7 +299,7 @@ public class StorageChecksTests
         );
         BuildSheet sheet = BuildSheet.For(Plan.For(machine.Pack, machine.Pack.Units[0]), machine.Planned);
         string[] steps = [.. sheet.Steps.Select(s => $"{s.Id}")];
-        Assert.Equal(["untouched", "card-d", "kit-d", "fit-d", "count-d", "firmware", "start-d"], steps);
+        Assert.Equal(["untouched", "card-d", "kit-d", "firmware", "count-firmware", "fit-d", "count-d", "start-d"], steps);
         Step start = sheet.Steps[^1];
         Assert.Equal(StepKind.Gate, start.Kind);
         Assert.Contains("You must see: P64M.", start.Details);
@@ -310,8 +310,8 @@ public class StorageChecksTests
             More = Ata.Replace("\"bus\": \"ata\",", "\"bus\": \"ata\", \"table\": \"own\","),
         };
         BuildSheet typed = BuildSheet.For(Plan.For(own.Pack, own.Pack.Units[0]), own.Planned);
-        Assert.Equal("card-d", $"{typed.Steps[4].Id}");
-        Assert.Contains(typed.Steps[4].Details, d => d.Contains("P64M: blocks 2048 to 133119"));
+        Assert.Equal("card-d", $"{typed.Steps[5].Id}");
+        Assert.Contains(typed.Steps[5].Details, d => d.Contains("P64M: blocks 2048 to 133119"));
         PassportLine line = Assert.Single(
             Trail.Passport(new PassportAsked(Plan.For(own.Pack, own.Pack.Units[0]), own.Planned, _ => false))[PassportPart.Cards]
         );

@@ -9,5 +9,9 @@ public sealed class BaselineDesk : Desk
     public override string Word => "does it work now";
     public override char Key => 'l';
 
-    public override void Map(IEndpointRouteBuilder routes) => PhotoFile.Map(routes);
+    public override void Map(IEndpointRouteBuilder routes)
+    {
+        PhotoFile.Map(routes);
+        TestsCall.Map(routes);
+    }
 }

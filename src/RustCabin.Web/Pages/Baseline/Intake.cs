@@ -4,6 +4,7 @@ using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
+using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Baseline;
 
@@ -187,27 +188,9 @@ public sealed partial class BaselineModel
             return Refuse(StatusCodes.Status422UnprocessableEntity, "Pick a picture: PNG, JPEG or WebP.");
         if (note?.Length > TextLimits.Longest)
             return Refuse(StatusCodes.Status422UnprocessableEntity, $"The note is longer than {TextLimits.Longest} characters.");
-        var read = new List<Photo>();
-        foreach (IFormFile upload in photo)
-            try
-            {
-                if (upload.Length > Photo.LargestBytes)
-                    return Refuse(
-                        StatusCodes.Status413PayloadTooLarge,
-                        $"{upload.FileName} is {upload.Length / 1_000_000.0:0.#} MB; {Photo.LargestBytes / 1_000_000} MB are "
-                            + $"allowed. No picture was kept."
-                    );
-                var bytes = new MemoryStream();
-                await upload.CopyToAsync(bytes, cancel);
-                read.Add(Photo.Read(bytes.GetBuffer().AsSpan(0, (int)bytes.Length)));
-            }
-            catch (FormatException why)
-            {
-                return Refuse(
-                    StatusCodes.Status422UnprocessableEntity,
-                    $"{upload.FileName} was refused: {why.Message} No picture was kept."
-                );
-            }
+        (IReadOnlyList<Photo> read, int status, string wrong) = await PhotoUpload.Read(photo, cancel);
+        if (wrong.Length > 0)
+            return Refuse(status, wrong);
         return read.All(p => photos.Add(View.Unit.Id, p, (note ?? "").Trim()) is not null)
             ? LocalRedirect(UrlOf(Desk) + "#photos")
             : Refuse(StatusCodes.Status422UnprocessableEntity, $"A unit keeps {PhotoRepository.MostOfUnit} pictures at most.");

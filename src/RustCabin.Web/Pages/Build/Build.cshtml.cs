@@ -10,7 +10,8 @@ using RustCabin.Web.Stations;
 namespace RustCabin.Web.Pages.Build;
 
 /// <summary>The Build station: the steps in order, their cautions, and the gates with what must be read and what was.</summary>
-public sealed class BuildModel(SheetRepository sheets, JobRepository jobs) : StationPage(sheets, jobs)
+public partial class BuildModel(SheetRepository sheets, JobRepository jobs, PhotoRepository photos, TimeProvider clock)
+    : StationPage(sheets, jobs)
 {
     public override Desk Desk => Desks.Of<BuildDesk>();
 
@@ -62,6 +63,11 @@ public sealed class BuildModel(SheetRepository sheets, JobRepository jobs) : Sta
             return Refuse("Nothing was changed: a gate before this step has not passed");
         if (done && !at.AllHeeded)
             return Refuse($"Nothing was changed: tick the cautions of \"{known.Title}\" first");
+        if (done && Ledger.Missing(Pieces, known) is { Count: > 0 } missing)
+            return Refuse(
+                $"Nothing was changed: {string.Join(", ", missing.Select(m => m.Words))} of the bench "
+                    + "must be back in place, or be left out with a reason, before the case is closed"
+            );
         if (done && at.Waits.Count > 0)
             return Refuse($"Nothing was changed: first {string.Join(", ", at.Waits.Select(w => $"\"{w.Title}\""))}");
         decimal? minutes = null;

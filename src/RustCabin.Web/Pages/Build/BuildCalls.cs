@@ -1,5 +1,8 @@
 using RustCabin.Core.Build;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
 using RustCabin.Web.Api;
 
 namespace RustCabin.Web.Pages.Build;
@@ -20,8 +23,24 @@ public sealed record BatchAnswer(decimal Each);
 
 public sealed record SuppliersAnswer(IReadOnlyDictionary<string, IReadOnlyDictionary<string, int>> Orders, decimal Total);
 
+public sealed record BuildAnswer(IReadOnlyList<StepJson> Steps, SchoolJson Careful, SchoolJson Batch, decimal AllWell);
+
+public sealed record StepJson(
+    string Id,
+    string Kind,
+    string Level,
+    decimal Minutes,
+    IReadOnlyList<string> Cautions,
+    ExpectedJson? Expected
+);
+
+public sealed record ExpectedJson(IReadOnlyList<LineJson> Lines, ulong TotalBytes);
+
+public sealed record SchoolJson(decimal ExpectedMinutes);
+
 /// <summary>
-/// <c>build/order</c>, <c>build/cost</c>, <c>build/suppliers</c>, <c>build/bath</c>. Source: docs/formats.md, The JSON
+/// <c>build</c>, <c>build/order</c>, <c>build/cost</c>, <c>build/suppliers</c>, <c>build/bath</c>. Source: docs/formats.md,
+/// The JSON
 /// interface.
 /// </summary>
 static class BuildCalls
@@ -49,8 +68,41 @@ static class BuildCalls
             Nulls.Read<SuppliersAsked>,
             heavy: true
         );
+        routes.MapAskingJobCall(
+            "build",
+            "The steps of a job in their order, and what both schools expect of it",
+            (pack, job, query, _) => Of(pack, job, query)
+        );
         routes.MapCall("build/bath", "Concentrate and water for a bath", (BathAsked asked) => Bath.Of(asked));
     }
+
+    static BuildAnswer Of(Pack pack, Job job, IQueryCollection query)
+    {
+        School? school = query["policy"] is [{ } policy]
+            ? Words<School>.TryParse(policy, out School known)
+                ? known
+                : throw new RefusedException("policy", $"\"{policy}\" is not one of {string.Join(", ", Words<School>.All)}")
+            : null;
+        var sheet = BuildSheet.For(Plan.For(pack, pack.FindUnit(job.Unit)!), Plan.For(pack, job), school);
+        return new BuildAnswer(
+            [.. sheet.Steps.Select(Of)],
+            new SchoolJson(sheet.Schools.Careful.Minutes),
+            new SchoolJson(sheet.Schools.Batch.Minutes),
+            sheet.Schools.AllWell
+        );
+    }
+
+    static StepJson Of(Step step) =>
+        new(
+            $"{step.Id}",
+            step.Kind.ToString().ToLowerInvariant(),
+            step.Level,
+            step.Minutes,
+            [.. step.Cautions.Select(c => c.Id)],
+            step.Expected is { } expected
+                ? new ExpectedJson([.. expected.Lines.Select(l => new LineJson(l.Label, l.Bytes.Bytes))], expected.Total.Bytes)
+                : null
+        );
 
     static OrderAnswer Of(OrderAsked asked)
     {

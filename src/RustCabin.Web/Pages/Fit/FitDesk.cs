@@ -8,4 +8,6 @@ public sealed class FitDesk : Desk
     public override string Name => "Fit";
     public override string Word => "what fits where";
     public override char Key => 'f';
+
+    public override void Map(IEndpointRouteBuilder routes) => BoardsForCall.Map(routes);
 }

@@ -41,6 +41,7 @@ public sealed class ThingsAtHand(string kind, JsonObject sheet, Pack here, Func<
             Things.Access => (
                 path.StartsWith("ways[", StringComparison.Ordinal) ? Models(path) : Models(path).Append(sheet)
             ).SelectMany(m => Listed(m, "access", "id", null)),
+            Things.Service => Models(path).SelectMany(m => Listed(m, "service", "id", "what")),
             Things.Firmware => Models(path).SelectMany(m => Listed(m, "firmware", "id", null)),
             Things.Openings => Models(path).SelectMany(m => Listed(m, "openings", "id", null)),
             Things.Signals => Models(path).SelectMany(m => Listed(m, "signals", "net", null)),

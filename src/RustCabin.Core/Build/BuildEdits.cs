@@ -1,0 +1,64 @@
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Core.Build;
+
+/// <summary>How a job is built, as typed changes of its record.</summary>
+public static class BuildEdits
+{
+    static Job With(Job job, Func<JobBuild, JobBuild> change) => job with { Build = change(job.Build ?? new JobBuild()) };
+
+    /// <summary>Goes over to a school; gates of one's own begin as those that stand now.</summary>
+    public static Job To(Job job, School school, IReadOnlyList<StepId> gates) =>
+        With(job, b => b with { School = school, Gates = school == School.Own ? gates : b.Gates });
+
+    /// <summary>Puts a gate of one's own, or takes it away.</summary>
+    public static Job Gate(Job job, StepId gate, bool there) =>
+        With(job, b => b with { Gates = [.. b.Gates.Where(g => g != gate), .. there ? [gate] : (StepId[])[]] });
+
+    /// <summary>Lays a piece on the bench that no sheet names.</summary>
+    public static Job Lay(Job job, LyingPiece piece) => With(job, b => b with { Pieces = [.. b.Pieces, piece] });
+
+    /// <summary>Says that a piece is back, or that it is not after all.</summary>
+    public static Job Back(Job job, string piece, bool back) =>
+        With(
+            job,
+            b =>
+                b with
+                {
+                    Back = [.. b.Back.Where(p => p != piece), .. back ? [piece] : (string[])[]],
+                    LeftOut = back ? Planning.JobEdits.Without(b.LeftOut, piece) : b.LeftOut,
+                }
+        );
+
+    /// <summary>Leaves a piece out on purpose; an empty reason: it does not stay out after all.</summary>
+    public static Job LeaveOut(Job job, string piece, string why) =>
+        With(
+            job,
+            b =>
+                b with
+                {
+                    Back = [.. b.Back.Where(p => p != piece)],
+                    LeftOut =
+                        why.Length > 0
+                            ? Planning.JobEdits.Put(b.LeftOut, piece, why)
+                            : Planning.JobEdits.Without(b.LeftOut, piece),
+                }
+        );
+
+    /// <summary>Takes a piece on while the case is open, or leaves it.</summary>
+    public static Job Extra(Job job, string piece, bool taken) =>
+        Planning.JobEdits.Tick(
+            With(job, b => b with { Extras = [.. b.Extras.Where(e => e != piece), .. taken ? [piece] : (string[])[]] }),
+            Acts.Service(piece),
+            false
+        );
+
+    /// <summary>Notes something at a step.</summary>
+    public static Job Note(Job job, BenchNote note) => With(job, b => b with { Notes = [.. b.Notes, note] });
+
+    /// <summary>Takes a note away, by its place.</summary>
+    public static Job? Forget(Job job, int note) =>
+        note < 0 || note >= (job.Build?.Notes.Count ?? 0)
+            ? null
+            : With(job, b => b with { Notes = [.. b.Notes.Where((_, i) => i != note)] });
+}

@@ -1,0 +1,238 @@
+using RustCabin.Core.Bench;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
+using RustCabin.Core.Wiring;
+
+namespace RustCabin.Core.Faults;
+
+/// <summary>What was seen of a machine. What was not looked at is not here, which is not the same as "no".</summary>
+public sealed record Seen
+{
+    /// <summary>What the lines of its count showed, in their order; null: not read.</summary>
+    public IReadOnlyList<ulong>? Lines { get; init; }
+
+    /// <summary>Whether it starts; null: not said.</summary>
+    public bool? Starts { get; init; }
+
+    /// <summary>All else, by what was looked at.</summary>
+    public IReadOnlyDictionary<string, string> Looks { get; init; } = new Dictionary<string, string>();
+}
+
+/// <summary>A cause after what was seen.</summary>
+/// <param name="Cause">The cause.</param>
+/// <param name="Chance">How likely it is.</param>
+/// <param name="For">What was seen that it foretold.</param>
+/// <param name="Against">What was seen that speaks against it.</param>
+public sealed record Weighed(Hypothesis Cause, double Chance, IReadOnlyList<string> For, IReadOnlyList<string> Against)
+{
+    /// <summary>Nothing that was seen speaks against it.</summary>
+    public bool Fits => Against.Count == 0;
+}
+
+/// <summary>
+/// The causes of what a machine shows at a gate, the likeliest first, and what to look at next. Each cause is a changed plan, run on
+/// the simulated bus. Source: docs/handbook/faults.md, Causes.
+/// </summary>
+/// <param name="At">The unit as it should stand.</param>
+/// <param name="Expected">What it should show.</param>
+/// <param name="Causes">The causes, the likeliest first, equals by their names.</param>
+/// <param name="Other">The chance of none of these.</param>
+/// <param name="Next">What to look at next; null: nothing that is allowed tells anything.</param>
+public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyList<Weighed> Causes, double Other, NextLook? Next)
+{
+    /// <summary>Whether it starts, among what can be seen.</summary>
+    public const string StartsId = "starts";
+
+    const decimal StartMinutes = 2,
+        CountMinutes = 4;
+
+    /// <summary>Everything that can be seen, and what was not seen yet.</summary>
+    public IReadOnlyList<Observable> Observables { get; init; } = [];
+
+    /// <summary>The causes as they were weighed, for what-if.</summary>
+    public IReadOnlyList<Suspect> Suspects { get; init; } = [];
+
+    /// <summary>A line of the count, among what can be seen.</summary>
+    public static string LineId(int line) => $"line {line + 1}";
+
+    /// <summary>The diagnosis of a unit at a gate.</summary>
+    /// <param name="at">The unit as it should stand there.</param>
+    /// <param name="open">The access levels that are open there, outermost first.</param>
+    /// <param name="seen">What was seen.</param>
+    /// <param name="keep">Causes that count; null: all.</param>
+    /// <param name="learnt">The weight of a cause as one's own outcomes have it; null: as the sheets have it.</param>
+    public static Diagnosis Of(
+        PlannedUnit at,
+        IReadOnlyList<AccessLevel> open,
+        Seen seen,
+        Func<Hypothesis, bool>? keep = null,
+        Func<Hypothesis, decimal>? learnt = null
+    )
+    {
+        PowerUpCount expected = PowerUp.Run(at);
+        Hypothesis[] all = [.. Trail.Hypotheses(at).Where(h => keep?.Invoke(h) != false).DistinctBy(h => h.Id)];
+        Suspect[] suspects =
+        [
+            .. all.Select(h => new Suspect(h.Id, (double)(learnt?.Invoke(h) ?? h.Weight), PredictsOf(h, seen))
+            {
+                IsSilent = h.Shows == Shown.Nothing && h.Look is null,
+            }),
+        ];
+        IReadOnlyList<Observable> observables = [.. Observed(at, expected, all, suspects, open, seen)];
+        Dictionary<string, string> outcomes = OutcomesOf(seen);
+        var posterior = Posterior.Of(suspects, observables, outcomes);
+        return new Diagnosis(
+            at,
+            expected,
+            [
+                .. all.Select((h, i) => Weigh(h, suspects[i], posterior.Chances[i], observables, outcomes))
+                    .OrderByDescending(w => w.Chance)
+                    .ThenBy(w => w.Cause.Id, StringComparer.Ordinal),
+            ],
+            posterior.Other,
+            posterior.Next(suspects, observables, outcomes)
+        )
+        {
+            Observables = observables,
+            Suspects = suspects,
+        };
+    }
+
+    static Dictionary<string, string> OutcomesOf(Seen seen)
+    {
+        var outcomes = new Dictionary<string, string>(seen.Looks);
+        if (seen.Starts is { } starts)
+            outcomes[StartsId] = Said(starts);
+        foreach ((int i, ulong bytes) in (seen.Lines ?? []).Index())
+            outcomes[LineId(i)] = $"{bytes}";
+        return outcomes;
+    }
+
+    static string Said(bool yes) => yes ? "yes" : "no";
+
+    /// <summary>What a cause shows of all that can be seen; a look that is not its own shows the usual.</summary>
+    static Dictionary<string, string> PredictsOf(Hypothesis cause, Seen seen)
+    {
+        var predicts = new Dictionary<string, string>(cause.Shows.Others);
+        if (cause.Shows.Starts is { } starts)
+            predicts[StartsId] = Said(starts);
+        foreach ((int i, CountedLine line) in (cause.Shows.Count?.Lines ?? []).Index())
+            predicts[LineId(i)] = $"{line.Bytes.Bytes}";
+        if (cause.Look is { } look)
+            predicts[look.Id] = look.Shows;
+        return predicts;
+    }
+
+    static IEnumerable<Observable> Observed(
+        PlannedUnit at,
+        PowerUpCount expected,
+        Hypothesis[] all,
+        Suspect[] suspects,
+        IReadOnlyList<AccessLevel> open,
+        Seen seen
+    )
+    {
+        yield return new Observable(StartsId, ["yes", "no"]) { Minutes = StartMinutes, Words = "Switch on: does it start?" };
+        for (int i = 0; i < Math.Max(expected.Lines.Count, seen.Lines?.Count ?? 0); i++)
+        {
+            string id = LineId(i);
+            string[] outcomes =
+            [
+                .. (
+                    (string?[])
+                        [
+                            expected.Lines.ElementAtOrDefault(i) is { } line ? $"{line.Bytes.Bytes}" : null,
+                            .. suspects.Select(s => s.Predicts.GetValueOrDefault(id)),
+                            seen.Lines is { } read && i < read.Count ? $"{read[i]}" : null,
+                        ]
+                )
+                    .OfType<string>()
+                    .Distinct(),
+            ];
+            if (outcomes.Length > 1)
+                yield return new Observable(id, outcomes)
+                {
+                    Minutes = seen.Starts == false ? null : CountMinutes,
+                    Words = $"Read the line \"{expected.Lines.ElementAtOrDefault(i)?.Label ?? id}\" of the count",
+                };
+        }
+        foreach (IGrouping<string, Look> look in all.Select(h => h.Look).OfType<Look>().GroupBy(l => l.Id))
+            yield return new Observable(look.Key, Outcomes(look, seen))
+            {
+                Usual = look.First().Usual,
+                Words = look.First().Words,
+                Minutes = IsSafe(look.First()) ? look.First().Minutes + WayTo(look.First(), open) : null,
+            };
+        foreach (string also in all.SelectMany(h => h.Shows.Others.Keys).Distinct())
+            yield return new Observable(
+                also,
+                [.. all.Select(h => h.Shows.Others.GetValueOrDefault(also)).OfType<string>().Append("right").Distinct()]
+            )
+            {
+                Words = $"Look at the {also}",
+                Minutes = 1,
+            };
+        // Places that were measured without being in the table: as the nets have it.
+        foreach (string pair in seen.Looks.Keys.Where(k => k.StartsWith("probe:", StringComparison.Ordinal)))
+            if (all.All(h => h.Look?.Id != pair) && Expects(at, pair) is { } must)
+                yield return new Observable(pair, ["closed", "open"]) { Usual = must };
+    }
+
+    static IReadOnlyList<string> Outcomes(IGrouping<string, Look> look, Seen seen) =>
+        [.. look.Select(l => l.Shows).Prepend(look.First().Usual).Distinct()];
+
+    /// <summary>What must be measured between two places, <c>probe:from|to</c>; null: one of them is not there.</summary>
+    public static string? Expects(PlannedUnit at, string pair)
+    {
+        if (pair["probe:".Length..].Split('|') is not [var from, var to] || !Wired.IsAny(at))
+            return null;
+        Netlist nets = Wired.Of(at).After;
+        return (nets.Find(from), nets.Find(to)) is (>= 0 and var a, >= 0 and var b)
+            ? nets.Same(a, b)
+                ? "closed"
+                : "open"
+            : null;
+    }
+
+    /// <summary>Nothing is looked at where mains or a tube lies open.</summary>
+    static bool IsSafe(Look look) => !look.Opens.Any(l => l.Cautions.Contains("mains") || l.Cautions.Contains("tube"));
+
+    /// <summary>Minutes of getting to where something is looked at, from what is open.</summary>
+    static decimal WayTo(Look look, IReadOnlyList<AccessLevel> open) =>
+        look.Opens.Where(l => open.All(o => o.Id != l.Id)).Sum(l => l.Minutes);
+
+    static Weighed Weigh(
+        Hypothesis cause,
+        Suspect suspect,
+        double chance,
+        IReadOnlyList<Observable> observables,
+        Dictionary<string, string> seen
+    )
+    {
+        var told =
+            from at in observables
+            where seen.ContainsKey(at.Id)
+            let foretold = suspect.Foretells(at)
+            where foretold is not null
+            select (Words: WordsOf(at, seen[at.Id]), Agrees: foretold == seen[at.Id]);
+        ILookup<bool, string> all = told.ToLookup(t => t.Agrees, t => t.Words);
+        return new Weighed(cause, chance, [.. all[true]], [.. all[false]]);
+    }
+
+    static string WordsOf(Observable at, string seen) => $"{(at.Words.Length > 0 ? at.Words : at.Id)}: {seen}";
+
+    /// <summary>What each outcome of a look would leave: the likeliest cause then, and how likely.</summary>
+    public IEnumerable<(string Outcome, Hypothesis? Likeliest, double Chance)> Leaves(NextLook next, Seen seen)
+    {
+        foreach (string outcome in next.What.Outcomes)
+        {
+            Dictionary<string, string> then = new(OutcomesOf(seen)) { [next.What.Id] = outcome };
+            var posterior = Posterior.Of(Suspects, Observables, then);
+            (double chance, int index) = posterior.Chances.Select((c, i) => (c, i)).DefaultIfEmpty((0, -1)).Max();
+            yield return chance >= posterior.Other && index >= 0
+                ? (outcome, Causes.First(c => c.Cause.Id == Suspects[index].Id).Cause, chance)
+                : (outcome, null, posterior.Other);
+        }
+    }
+}

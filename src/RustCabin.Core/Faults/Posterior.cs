@@ -1,0 +1,139 @@
+namespace RustCabin.Core.Faults;
+
+/// <summary>What can be seen or measured, and what it may show.</summary>
+/// <param name="Id">Its name.</param>
+/// <param name="Outcomes">What it may show, two at least.</param>
+public sealed record Observable(string Id, IReadOnlyList<string> Outcomes)
+{
+    /// <summary>Minutes that looking takes, getting there included; null: it is not offered as a check.</summary>
+    public decimal? Minutes { get; init; }
+
+    /// <summary>In words.</summary>
+    public string Words { get; init; } = "";
+
+    /// <summary>What every cause shows that names nothing else; null: such a cause says nothing of it.</summary>
+    public string? Usual { get; init; }
+}
+
+/// <summary>A cause with what it would show. It says nothing of what it does not name.</summary>
+/// <param name="Id">Its name.</param>
+/// <param name="Weight">How likely it is beforehand, against the others.</param>
+/// <param name="Predicts">The outcome of each observable that it says something of.</param>
+public sealed record Suspect(string Id, double Weight, IReadOnlyDictionary<string, string> Predicts)
+{
+    /// <summary>It says nothing of anything, not even the usual.</summary>
+    public bool IsSilent { get; init; }
+
+    /// <summary>What it foretells of something; null: nothing.</summary>
+    public string? Foretells(Observable at) =>
+        Predicts.TryGetValue(at.Id, out string? predicted) ? predicted
+        : IsSilent ? null
+        : at.Usual;
+}
+
+/// <summary>The check that tells most a minute.</summary>
+/// <param name="What">What is looked at.</param>
+/// <param name="Bits">How much it is expected to tell.</param>
+public sealed record NextLook(Observable What, double Bits);
+
+/// <summary>
+/// How likely each cause is after what was seen. Source: docs/handbook/faults.md, Posterior.
+/// </summary>
+/// <param name="Chances">Of each cause, in the order asked.</param>
+/// <param name="Other">Of none of these.</param>
+public sealed record Posterior(IReadOnlyList<double> Chances, double Other)
+{
+    /// <summary>The chance that none of the named causes is it, beforehand.</summary>
+    public const double OtherPrior = 0.02;
+
+    /// <summary>The chance that a cause shows what it predicts: one odd reading never rules a cause out.</summary>
+    public const double Predicted = 0.98;
+
+    /// <summary>A check that tells less is not worth a name.</summary>
+    public const double LeastBits = 1e-9;
+
+    /// <summary>After what was seen.</summary>
+    /// <param name="causes">The causes; their weights are scaled to what none of these leaves.</param>
+    /// <param name="observables">What can be seen.</param>
+    /// <param name="seen">What was.</param>
+    public static Posterior Of(
+        IReadOnlyList<Suspect> causes,
+        IReadOnlyList<Observable> observables,
+        IReadOnlyDictionary<string, string> seen
+    )
+    {
+        double[] chances = Priors(causes);
+        foreach (Observable at in observables)
+            if (seen.TryGetValue(at.Id, out string? outcome))
+                Weigh(chances, causes, at, outcome);
+        double all = chances.Sum();
+        return new Posterior([.. chances[..^1].Select(c => c / all)], chances[^1] / all);
+    }
+
+    static double[] Priors(IReadOnlyList<Suspect> causes)
+    {
+        double all = causes.Sum(c => c.Weight);
+        return [.. causes.Select(c => all > 0 ? (1 - OtherPrior) * c.Weight / all : 0), OtherPrior];
+    }
+
+    static void Weigh(double[] chances, IReadOnlyList<Suspect> causes, Observable at, string outcome)
+    {
+        for (int i = 0; i < causes.Count; i++)
+            chances[i] *= Likelihood(causes[i], at, outcome);
+        chances[^1] *= 1.0 / at.Outcomes.Count;
+    }
+
+    /// <summary>
+    /// The chance that a cause shows an outcome: what it predicts nearly always, the others share the rest; of what it says nothing
+    /// each is as likely.
+    /// </summary>
+    public static double Likelihood(Suspect cause, Observable at, string outcome) =>
+        cause.Foretells(at) is not { } predicted ? 1.0 / at.Outcomes.Count
+        : predicted == outcome ? Predicted
+        : (1 - Predicted) / (at.Outcomes.Count - 1);
+
+    /// <summary>How much is expected of looking at something, in bits, none of these included.</summary>
+    public double BitsOf(IReadOnlyList<Suspect> causes, Observable at)
+    {
+        double left = 0;
+        double[] part = new double[causes.Count + 1];
+        foreach (string outcome in at.Outcomes)
+        {
+            double all = 0;
+            for (int i = 0; i < causes.Count; i++)
+                all += part[i] = Chances[i] * Likelihood(causes[i], at, outcome);
+            all += part[^1] = Other / at.Outcomes.Count;
+            if (all > 0)
+                left += all * Entropy(part, all);
+        }
+        return Entropy([.. Chances, Other], 1) - left;
+    }
+
+    static double Entropy(ReadOnlySpan<double> parts, double all)
+    {
+        double bits = 0;
+        foreach (double p in parts)
+            if (p > 0)
+                bits -= p / all * Math.Log2(p / all);
+        return bits;
+    }
+
+    /// <summary>The look that tells most a minute, of equals the first; null: none tells anything.</summary>
+    public NextLook? Next(
+        IReadOnlyList<Suspect> causes,
+        IEnumerable<Observable> observables,
+        IReadOnlyDictionary<string, string> seen
+    )
+    {
+        NextLook? best = null;
+        double most = 0;
+        foreach (Observable at in observables.Where(o => o.Minutes is not null && !seen.ContainsKey(o.Id)))
+        {
+            double bits = BitsOf(causes, at);
+            double rate = bits / (double)Math.Max(0.01m, at.Minutes!.Value);
+            if (bits > LeastBits && rate > most * (1 + 1e-12))
+                (best, most) = (new NextLook(at, bits), rate);
+        }
+        return best;
+    }
+}

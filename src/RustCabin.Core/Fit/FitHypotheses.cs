@@ -1,0 +1,129 @@
+using RustCabin.Core.Bench;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Core.Fit;
+
+/// <summary>
+/// What can go wrong with parts: one not seated, a switch elsewhere, a fault that a part is known for. Source:
+/// docs/handbook/faults.md, Causes.
+/// </summary>
+static class FitHypotheses
+{
+    const decimal LookMinutes = 2,
+        SwitchMinutes = 1,
+        KnownMinutes = 5;
+
+    /// <summary>The chance that something is wrong with a part: as its way says, else one in twenty.</summary>
+    public static decimal ChanceOf(Instance part) => part.Way?.FaultChance ?? Work.UsualChance;
+
+    public static IEnumerable<Hypothesis> Of(PlannedUnit at) => at.Instances.SelectMany(part => Of(at, part)).Concat(Pairs(at));
+
+    /// <summary>Two parts of one site that are both not seated: what sits below takes the other with it.</summary>
+    static IEnumerable<Hypothesis> Pairs(PlannedUnit at) =>
+        from one in at.Instances.Index()
+        from other in at.Instances.Skip(one.Index + 1)
+        where one.Item.Occupied.Select(o => o.Site).Intersect(other.Occupied.Select(o => o.Site)).Any()
+        select new Hypothesis(
+            $"seat:{one.Item.Name}+seat:{other.Name}",
+            $"neither {one.Item.Title} nor {other.Title} is seated",
+            ChanceOf(one.Item) * ChanceOf(other),
+            Shown.Of(PowerUp.Run(Plan.With(at, i => i.Name != one.Item.Name && i.Name != other.Name)))
+        )
+        {
+            Instance = one.Item,
+            Mend = $"Switch off, take {other.Title} and {one.Item.Title} out, and seat them again one after the other.",
+            MendMinutes = 10,
+        };
+
+    static IEnumerable<Hypothesis> Of(PlannedUnit at, Instance part)
+    {
+        IReadOnlyList<AccessLevel> opens = AccessPath.To(at.Model, part);
+        decimal chance = ChanceOf(part);
+        yield return new Hypothesis(
+            $"seat:{part.Name}",
+            $"{part.Title} is not seated",
+            chance,
+            Shown.Of(PowerUp.Run(Plan.With(at, i => i.Name != part.Name)))
+        )
+        {
+            Instance = part,
+            Fault = new BusFault(FaultKind.Unseated, part.Name),
+            Mend = $"Switch off, take {part.Title} out, look at its contacts, and seat it all the way.",
+            Shares = string.Join(",", part.Occupied.Select(o => o.Site)),
+            Look = new Look(
+                $"seat:{part.Name}",
+                $"Look whether {part.Title} is seated all the way",
+                LookMinutes,
+                "seated",
+                "not seated"
+            )
+            {
+                Opens = opens,
+            },
+        };
+        foreach (Switch own in part.Part.Switches)
+        foreach (string position in own.Positions.Where(p => p != part.Positions[own.Id]))
+            yield return new Hypothesis(
+                $"switch:{part.Name}.{own.Id}={position}",
+                $"{own.Id} of {part.Title} stands {position}",
+                chance / 2,
+                Shown.Of(PowerUp.Run(Plan.Moved(at, part.Name, own.Id, position)))
+            )
+            {
+                Instance = part,
+                Fault = new BusFault(FaultKind.SwitchMoved, part.Name, Detail: $"{own.Id}={position}"),
+                Mend = $"Set {own.Id} of {part.Title} to {part.Positions[own.Id]}.",
+                MendMinutes = SwitchMinutes,
+                Look = new Look(
+                    $"switch:{part.Name}.{own.Id}",
+                    $"Look how {own.Id} of {part.Title} stands",
+                    SwitchMinutes,
+                    part.Positions[own.Id],
+                    position
+                )
+                {
+                    Opens = opens,
+                },
+            };
+        foreach (PartFault known in part.Part.Faults)
+            yield return new Hypothesis(
+                $"own:{part.Name}:{known.Id}",
+                known.Cause.Length > 0 ? known.Cause : $"{part.Title}: {known.Id}",
+                known.Weight,
+                Shows(at, known.Shows)
+            )
+            {
+                Instance = part,
+                Mend = known.Mend,
+                Look =
+                    known.Check.Length > 0
+                        ? new Look($"own:{part.Name}:{known.Id}", known.Check, KnownMinutes, "not so", "just so")
+                        {
+                            Opens = opens,
+                        }
+                        : null,
+            };
+    }
+
+    static Shown Shows(PlannedUnit at, FaultShows shows)
+    {
+        PowerUpCount? count =
+            shows.Lines.Count == 0
+                ? null
+                : new PowerUpCount([
+                    .. shows.Lines.Select(
+                        (bytes, i) =>
+                            new CountedLine(
+                                at.Model.PowerUp.ElementAtOrDefault(i)?.Label ?? $"line {i + 1}",
+                                bytes,
+                                bytes,
+                                [],
+                                ""
+                            )
+                    ),
+                ]);
+        return new Shown(count, shows.Starts) { Others = shows.Also };
+    }
+}

@@ -1,0 +1,73 @@
+#pragma warning disable CS1591 // each field is described by its annotation
+using System.ComponentModel.DataAnnotations;
+using RustCabin.Core.Declared;
+
+namespace RustCabin.Core.Sheets;
+
+/// <summary>How a job is built, and what lies on the bench meanwhile. Source: docs/handbook/build.md, Schools.</summary>
+public sealed record JobBuild
+{
+    [Display(Description = "When it is tested: after every change, after each access level, or where one says.")]
+    public School School { get; init; }
+
+    [Display(ShortName = "gate of one's own", Description = "The gates of a school of one's own; the last one always stands.")]
+    public IReadOnlyList<StepId> Gates { get; init; } = [];
+
+    [Display(ShortName = "piece on the bench", Description = "Pieces that came out beside those that the model's sheet names.")]
+    public IReadOnlyList<LyingPiece> Pieces { get; init; } = [];
+
+    [Display(Description = "Pieces that are back in their places, by level and number.")]
+    public IReadOnlyList<string> Back { get; init; } = [];
+
+    [Display(Description = "Pieces that stay out on purpose, by level and number, each with the reason.")]
+    public OrderedDictionary<string, string> LeftOut { get; init; } = [];
+
+    [Id, OnSheet(Things.Service), Display(Description = "Pieces that are replaced while the case is open anyway.")]
+    public IReadOnlyList<string> Extras { get; init; } = [];
+
+    [Display(ShortName = "note at a step", Description = "What was noted or photographed at steps.")]
+    public IReadOnlyList<BenchNote> Notes { get; init; } = [];
+}
+
+/// <summary>When a build is tested.</summary>
+public enum School
+{
+    Careful,
+    Batch,
+    Own,
+}
+
+/// <summary>A piece that came out of the case and lies on the bench.</summary>
+public sealed record LyingPiece
+{
+    [Required, Id, OnSheet(Things.Access), Display(Description = "The level at which it came out.")]
+    public string Level { get; init; } = "";
+
+    [Required, Display(Description = "What it is, one of it: screw, cable, card, shield, lead.")]
+    public string What { get; init; } = "";
+
+    [Range(1, 1000), Display(Description = "How many.")]
+    public int Count { get; init; } = 1;
+
+    [Range(0.1, 1000), UnitOf("mm"), Display(Name = "length", Description = "How long they are.")]
+    public decimal? Mm { get; init; }
+
+    [LongText, Display(Description = "Where it sat, or where it goes.")]
+    public string Where { get; init; } = "";
+}
+
+/// <summary>What somebody noted at a step, with a photo of the cabin or without.</summary>
+public sealed record BenchNote
+{
+    [Required, Display(Description = "The step.")]
+    public StepId Step { get; init; } = StepId.None;
+
+    [Required, Display(Name = "when", Description = "When it was noted.")]
+    public string At { get; init; } = "";
+
+    [LongText, Display(Description = "What was noted.")]
+    public string Text { get; init; } = "";
+
+    [Range(1, 1_000_000_000), Display(Description = "The photo, by its number in this cabin.")]
+    public int? Photo { get; init; }
+}

@@ -1,0 +1,66 @@
+using RustCabin.Core.Bench;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+
+namespace RustCabin.Core.Stations;
+
+/// <summary>What a machine with a fault shows.</summary>
+/// <param name="Count">The power-up count; null: the cause says nothing of it.</param>
+/// <param name="Starts">Whether it starts; null: the cause says nothing of that.</param>
+public sealed record Shown(PowerUpCount? Count, bool? Starts)
+{
+    /// <summary>Nothing is said.</summary>
+    public static readonly Shown Nothing = new(null, null);
+
+    /// <summary>It does not start, and shows nothing.</summary>
+    public static readonly Shown Dark = new(null, false);
+
+    /// <summary>What else it shows, by what is looked at.</summary>
+    public IReadOnlyDictionary<string, string> Others { get; init; } = new Dictionary<string, string>();
+
+    /// <summary>A count that is seen, or none: it does not start.</summary>
+    public static Shown Of(PowerUpCount? count) => count is null ? Dark : new Shown(count, true);
+}
+
+/// <summary>Something to look at that parts causes, and costs minutes.</summary>
+/// <param name="Id">Its name, the same for causes that it decides between.</param>
+/// <param name="Words">What is done.</param>
+/// <param name="Minutes">How long it takes once one is there.</param>
+/// <param name="Usual">What it shows where the cause is another.</param>
+/// <param name="Shows">What it shows with this cause.</param>
+public sealed record Look(string Id, string Words, decimal Minutes, string Usual, string Shows)
+{
+    /// <summary>The access levels that must be open for it, outermost first.</summary>
+    public IReadOnlyList<AccessLevel> Opens { get; init; } = [];
+}
+
+/// <summary>
+/// One single fault that a plan allows, with what the machine would then show. Source: docs/handbook/faults.md, Causes.
+/// </summary>
+/// <param name="Id">Its name: what is wrong, and with what.</param>
+/// <param name="Words">What is wrong, in words.</param>
+/// <param name="Weight">How likely it is beforehand, against the others.</param>
+/// <param name="Shows">What the machine shows with it.</param>
+public sealed record Hypothesis(string Id, string Words, decimal Weight, Shown Shows)
+{
+    /// <summary>How it is mended.</summary>
+    public string Mend { get; init; } = "";
+
+    /// <summary>How long the mend takes.</summary>
+    public decimal MendMinutes { get; init; } = 5;
+
+    /// <summary>What decides whether it is this; null: nothing but its mend does.</summary>
+    public Look? Look { get; init; }
+
+    /// <summary>The part whose chance is learnt when it is confirmed; null: none.</summary>
+    public Instance? Instance { get; init; }
+
+    /// <summary>The same in the simulated machine; null: the bus does not show it.</summary>
+    public BusFault? Fault { get; init; }
+
+    /// <summary>It shares what breaks with others of the same name: one rail, one site.</summary>
+    public string Shares { get; init; } = "";
+
+    /// <summary>It may be told to other programs; the others are the page's alone.</summary>
+    public bool InCall { get; init; } = true;
+}

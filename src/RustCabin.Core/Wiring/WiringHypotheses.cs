@@ -1,0 +1,51 @@
+using RustCabin.Core.Planning;
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Core.Wiring;
+
+/// <summary>A line of the continuity table that is not as it must be. Source: docs/handbook/faults.md, Causes.</summary>
+public static class WiringHypotheses
+{
+    const decimal ProbeMinutes = 0.5m;
+
+    /// <summary>How a place pair is named among what is looked at.</summary>
+    public static string Name(string from, string to) => Named($"{from}|{to}");
+
+    /// <summary>The same of a pair written <c>from|to</c>.</summary>
+    public static string Named(string pair) => $"probe:{pair}";
+
+    /// <summary>Those of a unit's changes.</summary>
+    public static IEnumerable<Hypothesis> Of(PlannedUnit at)
+    {
+        if (!Wired.IsAny(at))
+            yield break;
+        IReadOnlyList<Probed> table = Wired.Of(at).Readings;
+        foreach (Probed line in table.Where(l => l.Line.Change is not null))
+        {
+            PlacedChange change = Wired.Of(at).Changes[line.Line.Change!.Value];
+            decimal chance = change.Instance?.Way?.FaultChance ?? Work.UsualChance;
+            string must = line.Line.Closed ? "closed" : "open";
+            yield return new Hypothesis(
+                Name(line.From, line.To),
+                line.Line.Closed ? $"no joint between {line.From} and {line.To}" : $"{line.From} and {line.To} meet",
+                chance / 2 / table.Count,
+                Shown.Nothing
+            )
+            {
+                Instance = change.Instance,
+                Mend = $"{change.Words}: do it again, and measure.",
+                MendMinutes = 6,
+                Look = new Look(
+                    Name(line.From, line.To),
+                    $"Power off: measure {line.From} to {line.To}",
+                    ProbeMinutes,
+                    must,
+                    line.Line.Closed ? "open" : "closed"
+                )
+                {
+                    Opens = change.Instance is { } on ? AccessPath.To(at.Model, on) : AccessPath.Deepest(at.Model),
+                },
+            };
+        }
+    }
+}

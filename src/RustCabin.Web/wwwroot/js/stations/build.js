@@ -1,0 +1,45 @@
+// The bench view: arrows turn the step, and a timer counts the minutes of the step that is shown.
+(() => {
+  "use strict";
+  const bench = () => document.querySelector(".bench");
+  const key = () => `timer ${bench().dataset.job} ${bench().dataset.step}`;
+  const held = () => JSON.parse(localStorage.getItem(key()) || '{"before":0,"since":0}');
+  const passed = (t) => t.before + (t.since ? Date.now() - t.since : 0);
+  const show = () => {
+    if (!bench()) return;
+    const t = held(),
+      seconds = Math.floor(passed(t) / 1000);
+    const face = document.getElementById("timer");
+    face.textContent = `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
+    face.classList.toggle("runs", t.since > 0);
+    face.setAttribute("aria-label", t.since > 0 ? "Timer runs: stop it" : "Start the timer");
+    const took = document.querySelector("[data-took]");
+    if (took) took.value = seconds >= 6 ? (seconds / 60).toFixed(1) : "";
+  };
+  document.addEventListener("click", (event) => {
+    if (!event.target.closest("#timer")) return;
+    const t = held();
+    localStorage.setItem(
+      key(),
+      JSON.stringify(t.since ? { before: passed(t), since: 0 } : { before: t.before, since: Date.now() }),
+    );
+    show();
+  });
+  document.addEventListener("submit", (event) => {
+    if (bench() && event.target.querySelector("[data-took]")) {
+      show();
+      localStorage.removeItem(key());
+    }
+  }, true);
+  document.addEventListener("keydown", (event) => {
+    if (!bench() || event.ctrlKey || event.metaKey || event.altKey) return;
+    if (event.target.closest("input, textarea, select, dialog")) return;
+    const by = { ArrowLeft: "-1", ArrowRight: "1" }[event.key];
+    const link = by && document.querySelector(`[data-turn="${by}"]:not([aria-disabled])`);
+    if (!link) return;
+    event.preventDefault();
+    location.href = link.href;
+  });
+  setInterval(show, 500);
+  show();
+})();
