@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using RustCabin.Core.Bench;
 using RustCabin.Core.Choices;
 using RustCabin.Core.Findings;
@@ -94,8 +95,11 @@ public static class Trail
     /// <summary>What can go wrong with a unit, station by station.</summary>
     public static IEnumerable<Slip> Slips(PlannedUnit unit) => Stations.SelectMany(s => s.Slips(unit));
 
-    /// <summary>The single faults that a plan allows, station by station.</summary>
-    public static IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) => Stations.SelectMany(s => s.Hypotheses(at));
+    static readonly ConditionalWeakTable<PlannedUnit, IReadOnlyList<Hypothesis>> Suspected = [];
+
+    /// <summary>The single faults that a plan allows, station by station, each once; run once as long as the plan is kept.</summary>
+    public static IReadOnlyList<Hypothesis> Hypotheses(PlannedUnit at) =>
+        Suspected.GetValue(at, plan => [.. Stations.SelectMany(s => s.Hypotheses(plan)).DistinctBy(h => h.Id)]);
 
     /// <summary>What stands in a unit's passport, part by part.</summary>
     public static ILookup<PassportPart, PassportLine> Passport(PassportAsked asked) =>

@@ -46,7 +46,7 @@ public sealed class SliceTests
         bench.By("textbox", "shared, as the screen shows, at Power up with Fathom").SendKeys("256");
         bench.By("textbox", "boards, as the screen shows, at Power up with Fathom").SendKeys("2048" + Keys.Enter);
         bench.Sees("#step-count-fathom", "2 MiB short");
-        bench.Sees("#step-count-fathom", "W3 of Fathom memory board standing closed would show just this");
+        bench.Sees("#step-count-fathom", "W3 of Fathom memory board stands closed");
 
         bench.Press("link", "Passport");
         bench.Sees("[aria-labelledby=readings-title]", "differs");

@@ -68,10 +68,18 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
         Seen seen,
         Func<Hypothesis, bool>? keep = null,
         Func<Hypothesis, decimal>? learnt = null
+    ) => Of(at, open, seen, [.. Trail.Hypotheses(at).Where(h => keep?.Invoke(h) != false)], PowerUp.Run(at), learnt);
+
+    /// <summary>The same where the causes were run already.</summary>
+    public static Diagnosis Of(
+        PlannedUnit at,
+        IReadOnlyList<AccessLevel> open,
+        Seen seen,
+        IReadOnlyList<Hypothesis> all,
+        PowerUpCount expected,
+        Func<Hypothesis, decimal>? learnt = null
     )
     {
-        PowerUpCount expected = PowerUp.Run(at);
-        Hypothesis[] all = [.. Trail.Hypotheses(at).Where(h => keep?.Invoke(h) != false).DistinctBy(h => h.Id)];
         Suspect[] suspects =
         [
             .. all.Select(h => new Suspect(h.Id, (double)(learnt?.Invoke(h) ?? h.Weight), PredictsOf(h, seen))
@@ -127,7 +135,7 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
     static IEnumerable<Observable> Observed(
         PlannedUnit at,
         PowerUpCount expected,
-        Hypothesis[] all,
+        IReadOnlyList<Hypothesis> all,
         Suspect[] suspects,
         IReadOnlyList<AccessLevel> open,
         Seen seen
@@ -153,7 +161,7 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
             if (outcomes.Length > 1)
                 yield return new Observable(id, outcomes)
                 {
-                    Minutes = seen.Starts == false ? null : CountMinutes,
+                    Minutes = seen.Starts == false || seen.Looks.GetValueOrDefault(StartsId) == Said(false) ? null : CountMinutes,
                     Words = $"Read the line \"{expected.Lines.ElementAtOrDefault(i)?.Label ?? id}\" of the count",
                 };
         }

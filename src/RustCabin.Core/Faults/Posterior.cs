@@ -92,31 +92,37 @@ public sealed record Posterior(IReadOnlyList<double> Chances, double Other)
         : predicted == outcome ? Predicted
         : (1 - Predicted) / (at.Outcomes.Count - 1);
 
-    /// <summary>How much is expected of looking at something, in bits, none of these included.</summary>
+    /// <summary>
+    /// How much is expected of looking at something, in bits, none of these included: how open its outcome is, less how open it is
+    /// to somebody who knows the cause.
+    /// </summary>
     public double BitsOf(IReadOnlyList<Suspect> causes, Observable at)
     {
-        double left = 0;
-        double[] part = new double[causes.Count + 1];
-        foreach (string outcome in at.Outcomes)
-        {
-            double all = 0;
-            for (int i = 0; i < causes.Count; i++)
-                all += part[i] = Chances[i] * Likelihood(causes[i], at, outcome);
-            all += part[^1] = Other / at.Outcomes.Count;
-            if (all > 0)
-                left += all * Entropy(part, all);
-        }
-        return Entropy([.. Chances, Other], 1) - left;
+        int n = at.Outcomes.Count;
+        double miss = (1 - Predicted) / (n - 1),
+            silent = Other,
+            told = 0;
+        Span<double> foretold = n <= 64 ? stackalloc double[n] : new double[n];
+        for (int i = 0; i < causes.Count; i++)
+            if (causes[i].Foretells(at) is not { } predicted)
+                silent += Chances[i];
+            else if (IndexOf(at.Outcomes, predicted) is >= 0 and var outcome)
+                (foretold[outcome], told) = (foretold[outcome] + Chances[i], told + Chances[i]);
+        double open = 0;
+        foreach (double here in foretold)
+            open += Surprise(Predicted * here + miss * (told - here) + silent / n);
+        return open - told * (Surprise(Predicted) + (n - 1) * Surprise(miss)) - silent * Math.Log2(n);
     }
 
-    static double Entropy(ReadOnlySpan<double> parts, double all)
+    static int IndexOf(IReadOnlyList<string> outcomes, string outcome)
     {
-        double bits = 0;
-        foreach (double p in parts)
-            if (p > 0)
-                bits -= p / all * Math.Log2(p / all);
-        return bits;
+        for (int i = 0; i < outcomes.Count; i++)
+            if (outcomes[i] == outcome)
+                return i;
+        return -1;
     }
+
+    static double Surprise(double p) => p > 0 ? -p * Math.Log2(p) : 0;
 
     /// <summary>The look that tells most a minute, of equals the first; null: none tells anything.</summary>
     public NextLook? Next(

@@ -11,7 +11,7 @@ namespace RustCabin.Core.Fit;
 /// </summary>
 static class FitHypotheses
 {
-    const decimal LookMinutes = 2,
+    const decimal LookMinutes = 1,
         SwitchMinutes = 1,
         KnownMinutes = 5;
 

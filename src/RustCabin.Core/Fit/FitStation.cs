@@ -55,13 +55,7 @@ public sealed class FitStation : Station
             yield return new Slip(
                 new BusFault(FaultKind.Unseated, instance.Name),
                 _ => (PowerUp.Run(Plan.With(unit, i => i.Name != instance.Name)), "Everything that the part answers to is gone.")
-            )
-            {
-                Look =
-                    $"{instance.Title} not answering at all would show just this: switch off, and look whether it is seated "
-                    + $"all the way.",
-                Rank = 1,
-            };
+            );
             foreach (Switch own in instance.Part.Switches)
             foreach (string position in own.Positions.Where(p => p != instance.Positions[own.Id]))
                 yield return new Slip(
@@ -71,12 +65,7 @@ public sealed class FitStation : Station
                             PowerUp.Run(Plan.Moved(unit, instance.Name, own.Id, position)),
                             "The part answers as that position says."
                         )
-                )
-                {
-                    Look =
-                        $"{own.Id} of {instance.Title} standing {position} would show just this: look whether it stands "
-                        + $"{instance.Positions[own.Id]}.",
-                };
+                );
         }
     }
 

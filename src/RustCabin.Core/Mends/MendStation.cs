@@ -16,7 +16,32 @@ public sealed class MendStation : Station
     public override string Name => "Build";
 
     /// <summary>Each mend that the job says is a step, with a proof.</summary>
-    public override IEnumerable<Work> Works(BuildAsked asked) =>
+    public override IEnumerable<Work> Works(BuildAsked asked) => ByHand(asked).Concat(Found(asked));
+
+    /// <summary>What was found to be wrong at a gate is mended before the machine is powered again.</summary>
+    static IEnumerable<Work> Found(BuildAsked asked) =>
+        from cause in asked.After.Job?.Faults?.Confirmed ?? []
+        select new Work(
+            WorkTime.BeforePower,
+            [
+                new Step(
+                    Acts.MendCause(cause.Gate, cause.Cause),
+                    StepKind.Set,
+                    $"Mend what was found: {cause.Words}",
+                    [cause.Mend, "Then read the gate again."],
+                    cause.Minutes
+                )
+                {
+                    Station = "Faults",
+                    Cautions = [Caution.Of("static") with { Why = "a fault is mended" }],
+                },
+            ]
+        )
+        {
+            Anywhere = true,
+        };
+
+    static IEnumerable<Work> ByHand(BuildAsked asked) =>
         (asked.After.Job?.Mends ?? []).Select(mend =>
         {
             Instance? about = asked.After.Instances.FirstOrDefault(i => i.Subject == mend.Subject);
@@ -41,7 +66,17 @@ public sealed class MendStation : Station
         });
 
     /// <inheritdoc/>
-    public override IEnumerable<PassportLine> Passport(PassportAsked asked) =>
+    public override IEnumerable<PassportLine> Passport(PassportAsked asked) => ByHand(asked).Concat(Found(asked));
+
+    static IEnumerable<PassportLine> Found(PassportAsked asked) =>
+        from cause in asked.Unit.Job?.Faults?.Confirmed ?? []
+        let made = asked.IsDone(Acts.MendCause(cause.Gate, cause.Cause))
+        select new PassportLine(PassportPart.Mended, cause.Words, "", cause.Mend, made ? "mended" : "found, not mended yet")
+        {
+            At = cause.At,
+        };
+
+    static IEnumerable<PassportLine> ByHand(PassportAsked asked) =>
         from mend in asked.Unit.Job?.Mends ?? []
         let made = asked.IsDone(Acts.Mend(mend))
         select new PassportLine(

@@ -31,16 +31,8 @@ public sealed class RomStation : Station
     public override IEnumerable<Slip> Slips(PlannedUnit unit) =>
         from claim in unit.Claims
         where claim.Kind == ClaimKind.Rom
-        let rom = (unit.Job?.Roms ?? []).FirstOrDefault(r => unit.Job!.Done.Contains(Acts.FitRom(r.Site)))
         from how in (string[])["swapped byte by byte", "doubled the wrong way"]
-        select new Slip(new BusFault(FaultKind.RomImage, claim.Owner, Detail: how), _ => Wrongly(unit, claim))
-        {
-            Look = rom is null
-                ? null
-                : $"The {rom.Device} that went into {rom.Site} holding an image that is {how}, or sitting one "
-                    + $"contact off, would show "
-                    + "just this: switch off, read it back, and hold the dump against the image.",
-        };
+        select new Slip(new BusFault(FaultKind.RomImage, claim.Owner, Detail: how), _ => Wrongly(unit, claim));
 
     /// <summary>An image that is swapped, old, or only in part there, of a device that a job puts in.</summary>
     public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) =>

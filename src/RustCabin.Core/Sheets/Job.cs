@@ -89,6 +89,9 @@ public sealed record Job
     [Display(Description = "How it is built: by which school, and what lies on the bench.")]
     public JobBuild? Build { get; init; }
 
+    [Display(Description = "What was found while a fault was sought.")]
+    public JobFaults? Faults { get; init; }
+
     [Display(Description = "It is over: what was done is on the unit, and nothing more is to be done.")]
     public bool Ended { get; init; }
 

@@ -111,6 +111,9 @@ public static class Acts
     /// <summary>A mend is made by hand.</summary>
     public static StepId Mend(HandMend mend) => new("mend", $"{mend.Finding}-{mend.Subject}");
 
+    /// <summary>What was found to be wrong is mended.</summary>
+    public static StepId MendCause(StepId gate, string cause) => new("mend", $"{gate}-{cause}");
+
     /// <summary>A step of inherited work is proved.</summary>
     public static StepId Prove(string instance, string step) => new("prove", $"{instance}-{step}");
 

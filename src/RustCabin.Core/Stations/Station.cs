@@ -179,11 +179,4 @@ public sealed record PassportLine(PassportPart Part, string What, string Place, 
 /// <param name="Fault">The fault.</param>
 /// <param name="Run">The machine with it, or with its like (another bit, another chance); a null count: it does not start, and
 /// shows nothing.</param>
-public sealed record Slip(BusFault Fault, Func<BusFault, (PowerUpCount? Count, string Why)> Run)
-{
-    /// <summary>Where a reading shows just this: what to look at. Null: it is not named to somebody at a gate.</summary>
-    public string? Look { get; init; }
-
-    /// <summary>The likeliest kinds are named first: 0, then 1.</summary>
-    public int Rank { get; init; }
-}
+public sealed record Slip(BusFault Fault, Func<BusFault, (PowerUpCount? Count, string Why)> Run);

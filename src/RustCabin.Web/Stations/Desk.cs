@@ -16,8 +16,8 @@ public enum StationMark
 
 /// <summary>
 /// What the web room has of one station: its place on the trail, its page, mark and calls; its style sheet and its script bear
-/// the name of its folder. A station to be built
-/// derives from it in its own folder.
+/// the name of its folder. A new one derives from it in
+/// its own folder.
 /// Source: docs/architecture.md, A station offers.
 /// </summary>
 public abstract class Desk
@@ -30,9 +30,6 @@ public abstract class Desk
 
     /// <summary>The key that leads to it, after <c>g</c>.</summary>
     public abstract char Key { get; }
-
-    /// <summary>True once it has a page.</summary>
-    public virtual bool IsBuilt => true;
 
     /// <summary>Its name in addresses.</summary>
     public string Slug => Name.ToLowerInvariant().Replace(", ", "-").Replace(' ', '-');
@@ -60,18 +57,6 @@ public abstract class Desk
             Far.InHand => StationMark.InHand,
             _ => StationMark.Empty,
         };
-}
-
-/// <summary>A station that is still to be built.</summary>
-/// <param name="name">Its name.</param>
-/// <param name="word">What it is about.</param>
-/// <param name="key">The key that leads to it.</param>
-public sealed class LaterDesk(string name, string word, char key) : Desk
-{
-    public override string Name => name;
-    public override string Word => word;
-    public override char Key => key;
-    public override bool IsBuilt => false;
 }
 
 /// <summary>The stations in the order in which people work. A new one is a folder of its own and a line here.</summary>

@@ -1,7 +1,6 @@
 using System.Text.Json.Nodes;
 using RustCabin.Core.Build;
 using RustCabin.Core.Declared;
-using RustCabin.Core.Faults;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
@@ -123,20 +122,6 @@ public class BuildTests
         Assert.Equal(StepState.Differs, gate.State);
         Assert.Equal([true, false], gate.Reading!.Lines.Select(l => l.Agrees));
         Assert.Equal(StepState.Locked, progress.Steps[5].State);
-    }
-
-    [Fact]
-    public void The_slip_that_shows_just_this_is_named()
-    {
-        StepProgress gate = ProgressOf(j => JobEdits.Read(j, Read("count-fathom", ("shared", 256), ("boards", 2048)))).Steps[4];
-        Assert.Contains(
-            "W3 of Fathom memory board standing closed",
-            Assert.Single(Explanations.Of(gate.Step.At!, gate.Reading!))
-        );
-        StepProgress unseated = ProgressOf(j => JobEdits.Read(j, Read("count-fathom", ("shared", 256), ("boards", 0)))).Steps[4];
-        Assert.Contains("not answering at all", Assert.Single(Explanations.Of(unseated.Step.At!, unseated.Reading!)));
-        StepProgress odd = ProgressOf(j => JobEdits.Read(j, Read("count-fathom", ("shared", 128), ("boards", 77)))).Steps[4];
-        Assert.Empty(Explanations.Of(odd.Step.At!, odd.Reading!));
     }
 
     [Fact]

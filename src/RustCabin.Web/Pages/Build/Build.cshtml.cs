@@ -20,8 +20,9 @@ public partial class BuildModel(SheetRepository sheets, JobRepository jobs, Phot
     public IReadOnlyDictionary<int, string> Wrong { get; private set; } = new Dictionary<int, string>();
     public string? TypedAt { get; private set; }
 
-    public IReadOnlyList<string> Explained(StepProgress step) =>
-        step is { State: StepState.Differs, Reading: { } reading, Step.At: { } at } ? Explanations.Of(at, reading) : [];
+    /// <summary>The causes of a reading that differs, and what to look at next; null: it does not differ.</summary>
+    public Diagnosis? Explained(StepProgress step) =>
+        step is { State: StepState.Differs, Step.At: not null } ? Faults.FaultsAt.Of(View, step) : null;
 
     /// <summary>Notes how many minutes a step that is done really took.</summary>
     public IActionResult OnPostTook(string job, long version, string step, string? took)

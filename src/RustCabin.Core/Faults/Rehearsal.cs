@@ -1,0 +1,227 @@
+using RustCabin.Core.Bench;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Core.Faults;
+
+/// <summary>How hard a round is.</summary>
+public enum Difficulty
+{
+    /// <summary>One fault that the count shows.</summary>
+    Loud,
+
+    /// <summary>One fault that the count does not show.</summary>
+    Quiet,
+
+    /// <summary>Two faults at once.</summary>
+    Pair,
+
+    /// <summary>A fault that was there before.</summary>
+    Before,
+
+    /// <summary>The badge misleads: it is another board.</summary>
+    Badge,
+}
+
+/// <summary>A round that can be given to somebody else as a short code: a job of the cabin, how hard, and the seed.</summary>
+/// <param name="Job">The job whose machine it is.</param>
+/// <param name="Difficulty">How hard.</param>
+/// <param name="Seed">What is hidden follows from it.</param>
+public sealed record Round(string Job, Difficulty Difficulty, int Seed)
+{
+    /// <summary>The letter of each difficulty in a code, in their order.</summary>
+    const string Letters = "lqpbr";
+
+    const string Digits = "0123456789abcdefghjkmnpqrstvwxyz";
+
+    /// <summary>The code: <c>slip-3-winter.q7k2</c>.</summary>
+    public string Code
+    {
+        get
+        {
+            string number = "";
+            for (int left = Seed; left > 0 || number.Length == 0; left /= Digits.Length)
+                number = Digits[left % Digits.Length] + number;
+            return $"{Job}.{Letters[(int)Difficulty]}{number}";
+        }
+    }
+
+    /// <summary>Reads a code; null: it is none.</summary>
+    public static Round? Parse(string? code)
+    {
+        int dot = code?.LastIndexOf('.') ?? -1;
+        if (dot <= 0 || dot + 2 >= code!.Length || code.Length - dot > 9)
+            return null;
+        int hard = Letters.IndexOf(code[dot + 1]);
+        long seed = 0;
+        foreach (char digit in code[(dot + 2)..])
+        {
+            int value = Digits.IndexOf(digit);
+            if (value < 0 || (seed = seed * Digits.Length + value) > int.MaxValue)
+                return null;
+        }
+        return hard >= 0 ? new Round(code[..dot], (Difficulty)hard, (int)seed) : null;
+    }
+}
+
+/// <summary>What one act of a round showed.</summary>
+/// <param name="What">What was looked at.</param>
+/// <param name="Showed">What it showed.</param>
+/// <param name="Minutes">What it cost.</param>
+/// <param name="Bits">How much it told.</param>
+public sealed record Act(Observable What, string Showed, decimal Minutes, double Bits);
+
+/// <summary>
+/// A simulated machine with a hidden fault, drawn by how likely each is; the player sees only what a person would. Source:
+/// docs/handbook/faults.md, Rehearsal.
+/// </summary>
+public sealed class Rehearsal
+{
+    readonly PowerUpCount _expected;
+
+    /// <summary>The machine as it should be.</summary>
+    public PlannedUnit At { get; }
+
+    /// <summary>What is hidden, one or two.</summary>
+    public IReadOnlyList<Hypothesis> Hidden { get; }
+
+    /// <summary>The causes that a player may name.</summary>
+    public IReadOnlyList<Hypothesis> Causes { get; }
+
+    readonly Shown _shown;
+
+    /// <summary>Sets a round up on a machine; null: it allows no fault of that kind.</summary>
+    public static Rehearsal? Of(PlannedUnit at, Round round)
+    {
+        IReadOnlyList<Hypothesis> all = Trail.Hypotheses(at);
+        PowerUpCount expected = PowerUp.Run(at);
+        bool loud(Hypothesis h) =>
+            h.Shows.Starts == false
+            || (
+                h.Shows.Count is { } count && !count.Lines.Select(l => l.Bytes).SequenceEqual(expected.Lines.Select(l => l.Bytes))
+            );
+        bool decides(Hypothesis h) => h.Look is not null && h.Weight > 0;
+        Hypothesis[] candidates =
+        [
+            .. all.Where(h =>
+                decides(h)
+                && round.Difficulty switch
+                {
+                    Difficulty.Quiet => !loud(h),
+                    Difficulty.Before => loud(h) && h.Id.Contains(":model:", StringComparison.Ordinal),
+                    Difficulty.Badge => h.Id.StartsWith("revision:", StringComparison.Ordinal),
+                    _ => loud(h) && !h.Id.StartsWith("revision:", StringComparison.Ordinal),
+                }
+            ),
+        ];
+        var random = new Random(round.Seed);
+        if (candidates.Length == 0)
+            return null;
+        Hypothesis first = Draw(candidates, random);
+        if (round.Difficulty != Difficulty.Pair)
+            return new Rehearsal(at, all, [first], first.Shows);
+        Hypothesis[] others = [.. candidates.Where(h => h.Look!.Id != first.Look!.Id)];
+        if (others.Length == 0)
+            return null;
+        Hypothesis second = Draw(others, random);
+        // What is darkest hides the other; what both leave is the smaller of the lines.
+        return new Rehearsal(at, all, [first, second], Both(first.Shows, second.Shows));
+    }
+
+    Rehearsal(PlannedUnit at, IReadOnlyList<Hypothesis> causes, IReadOnlyList<Hypothesis> hidden, Shown shown)
+    {
+        (At, Causes, Hidden, _shown) = (at, causes, hidden, shown);
+        _expected = PowerUp.Run(at);
+    }
+
+    static Hypothesis Draw(IReadOnlyList<Hypothesis> from, Random random)
+    {
+        double at = random.NextDouble() * from.Sum(h => (double)h.Weight);
+        foreach (Hypothesis h in from)
+            if ((at -= (double)h.Weight) <= 0)
+                return h;
+        return from[^1];
+    }
+
+    static Shown Both(Shown one, Shown other) =>
+        one.Starts == false || other.Starts == false ? Shown.Dark
+        : one.Count is null ? other
+        : other.Count is null ? one
+        : new Shown(new PowerUpCount([.. one.Count.Lines.Zip(other.Count.Lines, (a, b) => a.Bytes < b.Bytes ? a : b)]), true);
+
+    /// <summary>What something shows when it is looked at.</summary>
+    public string Shows(Observable what)
+    {
+        if (what.Id == Diagnosis.StartsId)
+            return _shown.Starts == false ? "no" : "yes";
+        if (what.Id.StartsWith("line ", StringComparison.Ordinal) && int.TryParse(what.Id[5..], out int line))
+            return _shown.Starts == false ? "0"
+                : _shown.Count?.Lines.ElementAtOrDefault(line - 1) is { } shown ? $"{shown.Bytes.Bytes}"
+                : $"{_expected.Lines[line - 1].Bytes.Bytes}";
+        return Hidden.FirstOrDefault(h => h.Look?.Id == what.Id)?.Look!.Shows ?? what.Usual ?? what.Outcomes[0];
+    }
+
+    /// <summary>Everything that can be looked at from the start.</summary>
+    public IReadOnlyList<Observable> Looks => field ??= After(new Seen()).Observables;
+
+    /// <summary>What was seen after some acts.</summary>
+    public Seen SeenAfter(IEnumerable<string> acts) =>
+        new() { Looks = Looks.Where(o => acts.Contains(o.Id)).ToDictionary(o => o.Id, Shows) };
+
+    /// <summary>The diagnosis after what was seen.</summary>
+    public Diagnosis After(Seen seen) => Diagnosis.Of(At, [], seen, Causes, _expected);
+
+    /// <summary>An act that is dangerous: it ends the round.</summary>
+    public bool IsDangerous(string what) =>
+        Causes.Select(c => c.Look).FirstOrDefault(l => l?.Id == what) is { } look
+        && look.Opens.Any(l => l.Cautions.Contains("mains") || l.Cautions.Contains("tube"));
+
+    /// <summary>What acts showed and told, in their order.</summary>
+    public IReadOnlyList<Act> Told(IReadOnlyList<string> acts)
+    {
+        var told = new List<Act>();
+        Diagnosis before = After(new Seen());
+        foreach ((int i, string id) in acts.Index())
+            if (before.Observables.FirstOrDefault(o => o.Id == id) is { } what)
+            {
+                Diagnosis after = After(SeenAfter(acts.Take(i + 1)));
+                told.Add(new Act(what, Shows(what), what.Minutes ?? 0, Bits(before) - Bits(after)));
+                before = after;
+            }
+        return told;
+    }
+
+    static double Bits(Diagnosis at) =>
+        at.Causes.Select(c => c.Chance).Append(at.Other).Where(p => p > 0).Sum(p => -p * Math.Log2(p));
+
+    /// <summary>So sure is sure enough to name a cause.</summary>
+    public const double Sure = 0.9;
+
+    /// <summary>
+    /// The line of looks that the station's own rule takes from the start: until the likeliest is sure and its own look has said so,
+    /// or nothing that is allowed tells anything more.
+    /// </summary>
+    public IReadOnlyList<Act> BestLine()
+    {
+        var acts = new List<Act>();
+        var seen = new Seen();
+        Diagnosis at = After(seen);
+        while (at.Next is { } next && !IsSettled(at.Causes[0], seen) && acts.Count < MostActs)
+        {
+            seen = seen with { Looks = new Dictionary<string, string>(seen.Looks) { [next.What.Id] = Shows(next.What) } };
+            Diagnosis after = After(seen);
+            acts.Add(new Act(next.What, Shows(next.What), next.What.Minutes ?? 0, Bits(at) - Bits(after)));
+            at = after;
+        }
+        return acts;
+    }
+
+    const int MostActs = 400;
+
+    /// <summary>A cause is named once it is sure, and its own look has said so where it has one.</summary>
+    static bool IsSettled(Weighed likeliest, Seen seen) =>
+        likeliest.Chance >= Sure && (likeliest.Cause.Look is not { } look || seen.Looks.GetValueOrDefault(look.Id) == look.Shows);
+
+    /// <summary>True if a named cause is it, or one of a pair.</summary>
+    public bool IsIt(string cause) => Hidden.Any(h => h.Id == cause);
+}

@@ -1,0 +1,28 @@
+// Rehearsal: finished rounds are remembered in this browser, by kind of fault.
+(() => {
+  "use strict";
+  const rounds = () => JSON.parse(localStorage.getItem("rehearsal") || "[]");
+  const over = document.querySelector(".debrief");
+  if (over) {
+    const { code, kind, hit, minutes } = over.dataset;
+    const others = rounds().filter((r) => r.code !== code);
+    localStorage.setItem("rehearsal", JSON.stringify([...others, { code, kind, hit: hit === "true", minutes: +minutes }].slice(-500)));
+  }
+  const told = document.getElementById("progress");
+  if (told && rounds().length) {
+    const kinds = {};
+    for (const r of rounds()) {
+      const k = (kinds[r.kind] ||= { of: 0, hit: 0, minutes: 0 });
+      k.of++;
+      k.hit += r.hit ? 1 : 0;
+      k.minutes += r.minutes;
+    }
+    told.textContent = Object.entries(kinds)
+      .map(([kind, k]) => `${kind}: ${k.hit} of ${k.of} found, ${(k.minutes / k.of).toFixed(0)} min each`)
+      .join("; ");
+  }
+  for (const mark of document.querySelectorAll("[data-played]")) {
+    const played = rounds().find((r) => r.code === mark.dataset.played);
+    if (played) mark.textContent = played.hit ? `found, ${played.minutes} min` : "not found";
+  }
+})();
