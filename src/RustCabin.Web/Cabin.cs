@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.DataProtection;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
 using RustCabin.Web.Api;
+using RustCabin.Web.Drawings;
 using RustCabin.Web.SignIn;
 using RustCabin.Web.Stations;
 using Serilog;

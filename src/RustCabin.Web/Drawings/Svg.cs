@@ -149,6 +149,13 @@ public sealed class Svg
         return this;
     }
 
+    /// <summary>What follows is drawn from another corner, and so many times as large.</summary>
+    public Svg OpenAt(double x, double y, double scale)
+    {
+        _text.Append(CultureInfo.InvariantCulture, $"<g transform=\"translate({x:0.###} {y:0.###}) scale({scale:0.####})\">");
+        return this;
+    }
+
     public Svg Close()
     {
         _text.Append("</g>");

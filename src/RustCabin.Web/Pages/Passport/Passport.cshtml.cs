@@ -8,7 +8,7 @@ using RustCabin.Web.Stations;
 namespace RustCabin.Web.Pages.Passport;
 
 /// <summary>The Passport station: what is fitted to the unit and what happened to it.</summary>
-public sealed class PassportModel(SheetRepository sheets, JobRepository jobs) : StationPage(sheets, jobs)
+public class PassportModel(SheetRepository sheets, JobRepository jobs, TimeProvider clock) : StationPage(sheets, jobs)
 {
     public override Desk Desk => Desks.Of<PassportDesk>();
 
@@ -39,4 +39,31 @@ public sealed class PassportModel(SheetRepository sheets, JobRepository jobs) : 
     public bool IsIn(Instance instance) => Asked.IsIn(instance);
 
     public IEnumerable<StepProgress> Readings => View.Progress.Steps.Where(s => s.Reading is not null);
+
+    /// <summary>The way back from what was really done.</summary>
+    public Undo Undo => field ??= Undo.Of(View.Sheet, Asked);
+
+    /// <summary>The day, as a label writes it.</summary>
+    public string Today => clock.GetUtcNow().ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
+
+    /// <summary>Other jobs of this unit, ended ones too.</summary>
+    public IEnumerable<Core.Sheets.Job> Others => Jobs.All().Where(j => j.Unit == View.Job.Unit && j.Id != View.Job.Id);
+
+    /// <summary>What is to be looked at again.</summary>
+    public IReadOnlyList<Reminder> Reminders =>
+        field ??= Core.Build.Reminders.Of(Asked, DateOnly.FromDateTime(clock.GetUtcNow().UtcDateTime));
+
+    /// <summary>Readings and burns with their times, the oldest first.</summary>
+    public IReadOnlyList<(DateTimeOffset At, string What, bool Agrees)> Line =>
+        [
+            .. (
+                from step in View.Progress.Steps
+                where step.Step.Expected is not null
+                from read in View.Job.Readings
+                where read.Gate == step.Step.Id
+                let at = DateTimeOffset.TryParse(read.At, out DateTimeOffset when) ? when : (DateTimeOffset?)null
+                where at is not null
+                select (at.Value, step.Step.Title, Core.Bench.Comparison.Of(step.Step.Expected!, read).Agrees)
+            ).OrderBy(l => l.Item1),
+        ];
 }

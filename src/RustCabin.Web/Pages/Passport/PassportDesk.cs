@@ -9,5 +9,7 @@ public sealed class PassportDesk : Desk
     public override string Word => "the unit's record";
     public override char Key => 'p';
 
+    public override void Map(IEndpointRouteBuilder routes) => PassportFiles.Map(routes);
+
     protected override StationMark FarOf(JobView view) => view.Progress.Finished ? StationMark.Clear : StationMark.Empty;
 }

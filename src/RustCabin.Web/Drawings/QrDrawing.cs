@@ -1,7 +1,7 @@
 using System.Text;
 using QRCoder;
 
-namespace RustCabin.Web.SignIn;
+namespace RustCabin.Web.Drawings;
 
 /// <summary>A text as a QR code, for the camera of a phone.</summary>
 static class QrDrawing

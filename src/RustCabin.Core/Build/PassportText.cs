@@ -1,0 +1,57 @@
+using System.Text;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Core.Build;
+
+/// <summary>
+/// A unit's passport in few words, for its label and the code on it: no address, so that it works where there is no network.
+/// Source: docs/handbook/passport.md, Label.
+/// </summary>
+public static class PassportText
+{
+    /// <summary>So many bytes go into the code of a label.</summary>
+    public const int MostBytes = 200;
+
+    /// <summary>What was changed, one thing a line: parts with switches that do not stand at factory, devices, wiring.</summary>
+    public static IReadOnlyList<string> Changes(PassportAsked record)
+    {
+        PlannedUnit now = record.Now;
+        IEnumerable<string> parts = now.Instances.Select(i =>
+            i.Title
+            + string.Concat(
+                i.Part.Switches.Where(s => i.Positions[s.Id] != s.Factory).Select(s => $" {s.Id}={i.Positions[s.Id]}")
+            )
+        );
+        IEnumerable<string> roms = (record.Unit.Job?.Roms ?? [])
+            .Where(r => record.IsDone(Acts.FitRom(r.Site)))
+            .Select(r => $"{r.Device} in {r.Site}");
+        int wired = Wiring.PlacedChange.Of(record.Unit).Count(c => record.IsDone(c.Step));
+        IEnumerable<string> special = now.Instances.Select(i => i.Way?.Special).OfType<string>().Select(s => $"only here: {s}");
+        return
+        [
+            .. parts,
+            .. roms,
+            .. now.Firmware is { } firmware ? [$"firmware {firmware}"] : (string[])[],
+            .. wired > 0 ? [$"{wired} changes of wiring"] : (string[])[],
+            .. special,
+        ];
+    }
+
+    /// <summary>The text of the code: unit, model, board, date, changes; cut at a whole character within the bytes.</summary>
+    /// <param name="record">The record.</param>
+    /// <param name="date">The day, as it is printed.</param>
+    public static string Code(PassportAsked record, string date)
+    {
+        Unit unit = record.Unit.Unit;
+        string board = record.Unit.Model.FindRevision(record.Unit.Revision.Id)?.Name ?? "";
+        string text = $"{unit.Name}|{record.Unit.Model.Name} {board}|{date}|{string.Join("; ", Changes(record))}";
+        if (Encoding.UTF8.GetByteCount(text) <= MostBytes)
+            return text;
+        int kept = text.Length;
+        while (Encoding.UTF8.GetByteCount(text.AsSpan(0, kept)) > MostBytes - 3 || char.IsHighSurrogate(text[kept - 1]))
+            kept--;
+        return text[..kept] + "…";
+    }
+}

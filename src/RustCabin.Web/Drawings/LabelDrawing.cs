@@ -1,0 +1,72 @@
+using Microsoft.AspNetCore.Html;
+
+namespace RustCabin.Web.Drawings;
+
+/// <summary>
+/// A label at its true size, a unit a millimetre: the unit, what was changed, the day, and a code that holds the same in few words.
+/// </summary>
+public static class LabelDrawing
+{
+    /// <summary>No module of a code is smaller, so that a phone reads it from a printed label.</summary>
+    public const double LeastModule = 0.4;
+
+    /// <summary>The labels that are sold, width by height in millimetres.</summary>
+    public static readonly IReadOnlyList<(double Wide, double High)> Sizes = [(50, 30), (89, 36)];
+
+    /// <summary>A label.</summary>
+    /// <param name="wide">Millimetres.</param>
+    /// <param name="high">Millimetres.</param>
+    /// <param name="unit">The unit's name.</param>
+    /// <param name="model">Its model and board.</param>
+    /// <param name="date">The day.</param>
+    /// <param name="changes">What was changed.</param>
+    /// <param name="code">What the code holds.</param>
+    public static IHtmlContent Draw(
+        double wide,
+        double high,
+        string unit,
+        string model,
+        string date,
+        IReadOnlyList<string> changes,
+        string code
+    )
+    {
+        (string path, int side) = QrDrawing.Of(code);
+        double module = Math.Max(LeastModule, Math.Min(0.5, (high - 2) / side)),
+            square = module * side,
+            room = wide - square - 2.5;
+        Svg svg = Svg.Begin(wide, high, $"label label-{wide:0}", "img", $"{unit}, {model}, {date}: {string.Join("; ", changes)}")
+            .Data("module", module.ToString("0.###", System.Globalization.CultureInfo.InvariantCulture));
+        svg.Rect(0.2, 0.2, wide - 0.4, high - 0.4, "label-edge", 1.5);
+        svg.OpenAt(wide - square - 0.5, (high - square) / 2, module);
+        svg.Path(path, "label-code").Close();
+        double size = wide > 60 ? 2.9 : 2.1;
+        int letters = (int)(room / (size * 0.5));
+        svg.Text(1.8, 4.6, Cut(unit, (int)(room / 1.9)), "label-unit", "start");
+        svg.Text(1.8, 7.6, Cut($"{model}, {date}", (int)(room / (size * 0.47))), "label-model", "start");
+        IEnumerable<string> lines = changes.SelectMany(c => Wrapped(c, letters));
+        int most = (int)((high - 9.2) / (size + 0.55));
+        string[] shown = [.. lines];
+        foreach ((int i, string line) in shown.Take(shown.Length > most ? most - 1 : most).Index())
+            svg.Text(1.8, 10.4 + i * (size + 0.55), line, $"label-line l{wide:0}", "start");
+        if (shown.Length > most)
+            svg.Text(1.8, 10.4 + (most - 1) * (size + 0.55), "and more in the code", $"label-line l{wide:0}", "start");
+        return svg.End();
+    }
+
+    static string Cut(string text, int letters) => text.Length <= letters ? text : text[..Math.Max(1, letters - 1)] + "…";
+
+    static IEnumerable<string> Wrapped(string text, int letters)
+    {
+        string line = "";
+        foreach (string word in text.Split(' '))
+            if (line.Length == 0 || line.Length + 1 + word.Length <= letters)
+                line = line.Length == 0 ? Cut(word, letters) : $"{line} {word}";
+            else
+            {
+                yield return line;
+                line = Cut($"  {word}", letters);
+            }
+        yield return line;
+    }
+}

@@ -1,0 +1,22 @@
+using System.Text;
+using RustCabin.Core.Build;
+using RustCabin.Data;
+
+namespace RustCabin.Web.Pages.Passport;
+
+/// <summary>The labels of a unit, for paper.</summary>
+public sealed class LabelModel(SheetRepository sheets, JobRepository jobs, TimeProvider clock)
+    : PassportModel(sheets, jobs, clock)
+{
+    /// <summary>The unit's model with its board.</summary>
+    public string ModelName => $"{View.Model.Name} {View.Model.FindRevision(Now.Revision.Id)?.Name}".Trim();
+
+    /// <summary>What was changed, one thing a line.</summary>
+    public IReadOnlyList<string> Changes => field ??= PassportText.Changes(View.Record);
+
+    /// <summary>What the code holds.</summary>
+    public string Code => field ??= PassportText.Code(View.Record, Today);
+
+    /// <summary>How long that is.</summary>
+    public int Bytes => Encoding.UTF8.GetByteCount(Code);
+}
