@@ -97,7 +97,8 @@ public static class Trail
 
     static readonly ConditionalWeakTable<PlannedUnit, IReadOnlyList<Hypothesis>> Suspected = [];
 
-    /// <summary>The single faults that a plan allows, station by station, each once; run once as long as the plan is kept.</summary>
+    /// <summary>The single faults that a plan allows, station by station, each once; run once as long as the plan is
+    /// kept.</summary>
     public static IReadOnlyList<Hypothesis> Hypotheses(PlannedUnit at) =>
         Suspected.GetValue(at, plan => [.. Stations.SelectMany(s => s.Hypotheses(plan)).DistinctBy(h => h.Id)]);
 

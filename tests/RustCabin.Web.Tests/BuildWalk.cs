@@ -22,6 +22,8 @@ static class BuildWalk
                 $"[id='{step.Id}'] button[aria-label='{caution.GetAttribute("aria-label")}']",
                 ("heeded", "true")
             );
+        if (step.QuerySelector("form[action*='handler=AllBack']") is not null)
+            await Pressed(cabin, $"/jobs/{job}/build", $"[id='{step.Id}'] form[action*='handler=AllBack'] button");
         page = await cabin.Page($"/jobs/{job}/build");
         step = page.GetElementById(step.Id!)!;
         if (step.QuerySelector("a[href*='/rom']") is not null && step.Id!.StartsWith("step-proof-", StringComparison.Ordinal))

@@ -216,8 +216,18 @@ public sealed class RecordTests : IAsyncLifetime
         )
             Assert.True(await Step(_cabin, "j"));
         string mend = (await _cabin.Page("/jobs/j/build")).QuerySelector("li.step[data-current=true]")!.Id!;
-        foreach (string caution in (string[])["Static", "Hot"])
-            await Pressed(_cabin, "/jobs/j/build", $"[id='{mend}'] button[aria-label^='Read: {caution}']", ("heeded", "true"));
+        foreach (
+            var caution in (await _cabin.Page("/jobs/j/build"))
+                .GetElementById(mend)!
+                .QuerySelectorAll("[name=heeded][value=true]")
+                .ToList()
+        )
+            await Pressed(
+                _cabin,
+                "/jobs/j/build",
+                $"[id='{mend}'] button[aria-label='{caution.GetAttribute("aria-label")}']",
+                ("heeded", "true")
+            );
         await Pressed(
             _cabin,
             "/jobs/j/build",

@@ -22,7 +22,7 @@ static class Hazards
         if (step.Opens is { } level)
             foreach (Caution caution in AtOpening(level, unit))
                 yield return caution;
-        bool works = step.Kind is StepKind.Fit or StepKind.Remove or StepKind.Set or StepKind.Mend;
+        bool works = step.Kind is StepKind.Fit or StepKind.Remove or StepKind.Mend;
         // What an open level brings stays there: a step under it has its caution too, and one reading serves for all.
         if (works)
             foreach (AccessLevel under in open)

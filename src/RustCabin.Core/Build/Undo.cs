@@ -86,12 +86,7 @@ public sealed record Undo(IReadOnlyList<UndoStep> Steps, PlannedUnit Result, Pow
                 );
             case "set" when part is not null && record.Before.Find(part.Name) is { } was:
                 return (
-                    new UndoStep(
-                        step.Id,
-                        $"Set {part.Title} back: {string.Join(", ", was.Positions.Where(p => p.Value != part.Positions[p.Key]).Select(p => $"{p.Key} {p.Value}"))}",
-                        "",
-                        ""
-                    ),
+                    new UndoStep(step.Id, $"Set {part.Title} back: {Moved(part, was)}", "", ""),
                     Plan.Of(at, [.. at.Instances.Select(i => i.Name == part.Name ? was : i)])
                 );
             case "firmware":
@@ -120,6 +115,9 @@ public sealed record Undo(IReadOnlyList<UndoStep> Steps, PlannedUnit Result, Pow
                 return null;
         }
     }
+
+    static string Moved(Instance now, Instance was) =>
+        string.Join(", ", was.Positions.Where(p => p.Value != now.Positions[p.Key]).Select(p => $"{p.Key} {p.Value}"));
 
     static UndoStep Back(StepId step, PlacedChange change) =>
         change.Change.Do switch

@@ -31,7 +31,8 @@ public sealed record Weighed(Hypothesis Cause, double Chance, IReadOnlyList<stri
 }
 
 /// <summary>
-/// The causes of what a machine shows at a gate, the likeliest first, and what to look at next. Each cause is a changed plan, run on
+/// The causes of what a machine shows at a gate, the likeliest first, and what to look at next. Each cause is a changed
+/// plan, run on
 /// the simulated bus. Source: docs/handbook/faults.md, Causes.
 /// </summary>
 /// <param name="At">The unit as it should stand.</param>

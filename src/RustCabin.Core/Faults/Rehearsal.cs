@@ -198,7 +198,8 @@ public sealed class Rehearsal
     public const double Sure = 0.9;
 
     /// <summary>
-    /// The line of looks that the station's own rule takes from the start: until the likeliest is sure and its own look has said so,
+    /// The line of looks that the station's own rule takes from the start: until the likeliest is sure and its own look has
+    /// said so,
     /// or nothing that is allowed tells anything more.
     /// </summary>
     public IReadOnlyList<Act> BestLine()

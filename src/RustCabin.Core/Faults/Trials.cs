@@ -71,7 +71,8 @@ public sealed record TrialsAsked : ICompleted<TrialsAsked>
 /// </summary>
 /// <param name="Singles">Single levels.</param>
 /// <param name="Pairs">Pairs of levels; none while a single explains it.</param>
-/// <param name="Next">The untried combination that splits the explanations best; null: there is none, or nothing to split.</param>
+/// <param name="Next">The untried combination that splits the explanations best; null: there is none, or nothing to
+/// split.</param>
 public sealed record TrialReading(
     IReadOnlyList<Level> Singles,
     IReadOnlyList<(Level A, Level B)> Pairs,

@@ -38,7 +38,7 @@ public sealed class RomStation : Station
     public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) =>
         from rom in at.Job?.Roms ?? []
         from claim in at.Claims
-        where claim.Kind == ClaimKind.Rom && claim.Sockets.Contains(rom.Site)
+        where claim.Kind == ClaimKind.Rom && (claim.Sockets.Count == 0 || claim.Sockets.Contains(rom.Site))
         from how in (string[])["swapped byte by byte", "another one", "burnt in part only"]
         select new Hypothesis(
             $"image:{rom.Site}:{how.Split(' ')[0]}",

@@ -4,7 +4,8 @@ using RustCabin.Core.Declared;
 
 namespace RustCabin.Core.Sheets;
 
-/// <summary>What was looked at, tried and found while a fault was sought. Source: docs/handbook/faults.md, Observations.</summary>
+/// <summary>What was looked at, tried and found while a fault was sought. Source: docs/handbook/faults.md,
+/// Observations.</summary>
 public sealed record JobFaults
 {
     [Display(ShortName = "look", Description = "What was looked at, gate by gate.")]

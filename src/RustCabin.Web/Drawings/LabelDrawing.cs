@@ -3,7 +3,8 @@ using Microsoft.AspNetCore.Html;
 namespace RustCabin.Web.Drawings;
 
 /// <summary>
-/// A label at its true size, a unit a millimetre: the unit, what was changed, the day, and a code that holds the same in few words.
+/// A label at its true size, a unit a millimetre: the unit, what was changed, the day, and a code that holds the same in few
+/// words.
 /// </summary>
 public static class LabelDrawing
 {

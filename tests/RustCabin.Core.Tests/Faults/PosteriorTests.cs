@@ -2,7 +2,8 @@ using RustCabin.Core.Faults;
 
 namespace RustCabin.Core.Tests.Faults;
 
-/// <summary>Chances against Bayes by hand, trials and repairs against every possibility, rehearsals against the best line.</summary>
+/// <summary>Chances against Bayes by hand, trials and repairs against every possibility, rehearsals against the best
+/// line.</summary>
 public sealed class PosteriorTests
 {
     static (Suspect[] Causes, Observable[] At, Dictionary<string, string> Truth) Case(Random random, int causes, int checks)

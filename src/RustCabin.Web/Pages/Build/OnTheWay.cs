@@ -118,6 +118,25 @@ public partial class BuildModel
                     : null
         );
 
+    /// <summary>Everything that a closing step waits for is back, the last out first.</summary>
+    public IActionResult OnPostAllBack(string job, long version, string step)
+    {
+        if (!Load(job))
+            return NotFound();
+        IReadOnlyList<LedgerPiece> missing = Find(step) is { } at ? Ledger.Missing(Pieces, at.Step) : [];
+        return Change(
+            job,
+            version,
+            _ =>
+                missing.Count > 0
+                    ? (
+                        $"Back in place: {string.Join(", ", missing.Select(m => m.Words))}",
+                        j => missing.Aggregate(j, (all, m) => BuildEdits.Back(all, m.Key, true))
+                    )
+                    : null
+        );
+    }
+
     public IActionResult OnPostLeaveOut(string job, long version, string piece, string? why)
     {
         if (!Load(job))

@@ -8,7 +8,8 @@ using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Faults;
 
-/// <summary>The Faults station: what was read against what was foretold, the likeliest causes, and what to look at next.</summary>
+/// <summary>The Faults station: what was read against what was foretold, the likeliest causes, and what to look at
+/// next.</summary>
 public sealed partial class FaultsModel(SheetRepository sheets, JobRepository jobs) : StationPage(sheets, jobs)
 {
     /// <summary>So many causes are drawn as bars.</summary>

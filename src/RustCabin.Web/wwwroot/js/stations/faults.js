@@ -6,7 +6,8 @@
   if (over) {
     const { code, kind, hit, minutes } = over.dataset;
     const others = rounds().filter((r) => r.code !== code);
-    localStorage.setItem("rehearsal", JSON.stringify([...others, { code, kind, hit: hit === "true", minutes: +minutes }].slice(-500)));
+    const all = [...others, { code, kind, hit: hit === "true", minutes: +minutes }];
+    localStorage.setItem("rehearsal", JSON.stringify(all.slice(-500)));
   }
   const told = document.getElementById("progress");
   if (told && rounds().length) {

@@ -1,0 +1,51 @@
+namespace RustCabin.Web.Tests;
+
+/// <summary>Every call there is, as outside programs name them.</summary>
+static class ApiPaths
+{
+    public static readonly string[] All =
+    [
+        "/api/v1/boards-for",
+        "/api/v1/build",
+        "/api/v1/build-sets",
+        "/api/v1/build/bath",
+        "/api/v1/build/cost",
+        "/api/v1/build/order",
+        "/api/v1/build/suppliers",
+        "/api/v1/cables",
+        "/api/v1/check",
+        "/api/v1/connectors/chain",
+        "/api/v1/connectors/mate",
+        "/api/v1/faults",
+        "/api/v1/faults/posterior",
+        "/api/v1/identify",
+        "/api/v1/map",
+        "/api/v1/memory/arrangements",
+        "/api/v1/memory/bank",
+        "/api/v1/memory/marking",
+        "/api/v1/memory/plan",
+        "/api/v1/memory/sectors",
+        "/api/v1/picture/memory",
+        "/api/v1/picture/palette",
+        "/api/v1/picture/sampling",
+        "/api/v1/picture/scale",
+        "/api/v1/picture/timing",
+        "/api/v1/pins",
+        "/api/v1/repair",
+        "/api/v1/rom/inspect",
+        "/api/v1/rom/transform",
+        "/api/v1/rom/wiring",
+        "/api/v1/settings",
+        "/api/v1/sound/load",
+        "/api/v1/sound/sides",
+        "/api/v1/speed",
+        "/api/v1/storage/image",
+        "/api/v1/storage/names",
+        "/api/v1/storage/plan",
+        "/api/v1/storage/route",
+        "/api/v1/storage/scsi",
+        "/api/v1/tests",
+        "/api/v1/trials",
+        "/api/v1/wiring",
+    ];
+}
