@@ -178,7 +178,7 @@ public sealed class NewcomerTests : IAsyncLifetime
             ("seen", "0"),
             ("seen", "0")
         );
-        Assert.Contains("The 27C400 that went into rom", Text(page, "#step-count-rom-rom .differs-box"));
+        Assert.Contains("the 27C400 that went into rom", Text(page, "#step-count-rom-rom .differs-box"));
     }
 
     [Fact]

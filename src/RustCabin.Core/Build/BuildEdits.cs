@@ -53,6 +53,15 @@ public static class BuildEdits
             false
         );
 
+    /// <summary>Notes an amount.</summary>
+    public static Job Spend(Job job, Spent spent) => With(job, b => b with { Spent = [.. b.Spent, spent] });
+
+    /// <summary>Takes an amount back, by its place; null: there is none.</summary>
+    public static Job? Unspend(Job job, int amount) =>
+        amount < 0 || amount >= (job.Build?.Spent.Count ?? 0)
+            ? null
+            : With(job, b => b with { Spent = [.. b.Spent.Where((_, i) => i != amount)] });
+
     /// <summary>Notes something at a step.</summary>
     public static Job Note(Job job, BenchNote note) => With(job, b => b with { Notes = [.. b.Notes, note] });
 

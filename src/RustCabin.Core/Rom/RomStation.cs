@@ -39,20 +39,22 @@ public sealed class RomStation : Station
         from rom in at.Job?.Roms ?? []
         from claim in at.Claims
         where claim.Kind == ClaimKind.Rom && (claim.Sockets.Count == 0 || claim.Sockets.Contains(rom.Site))
-        from how in (string[])["swapped byte by byte", "another one", "burnt in part only"]
+        group claim by rom into claims
+        let rom = claims.Key
+        let claim = claims.First()
         select new Hypothesis(
-            $"image:{rom.Site}:{how.Split(' ')[0]}",
-            $"the image in the {rom.Device} of {rom.Site} is {how}",
-            Work.UsualChance / 10,
+            $"image:{rom.Site}",
+            $"the {rom.Device} that went into {rom.Site} holds a swapped, another or half an image, or sits one contact off",
+            Work.UsualChance,
             Shown.Of(Wrongly(at, claim).Item1)
         )
         {
             InCall = false,
-            Fault = new BusFault(FaultKind.RomImage, claim.Owner, Detail: how),
+            Fault = new BusFault(FaultKind.RomImage, claim.Owner, Detail: "swapped byte by byte"),
             Shares = $"image {rom.Site}",
             Mend = "Read the device back, hold the dump against the image, and burn it anew.",
             MendMinutes = 25,
-            Look = new Look($"dump:{rom.Site}", $"Read the {rom.Device} back and compare", 8, "equal", how)
+            Look = new Look($"dump:{rom.Site}", $"Read the {rom.Device} back and compare", 8, "equal", "differs")
             {
                 Opens = at.FindSite(rom.Site) is { } site ? AccessPath.Path(at.Model, site.Access) : [],
             },

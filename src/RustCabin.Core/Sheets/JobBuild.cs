@@ -25,6 +25,9 @@ public sealed record JobBuild
     [Id, OnSheet(Things.Service), Display(Description = "Pieces that are replaced while the case is open anyway.")]
     public IReadOnlyList<string> Extras { get; init; } = [];
 
+    [Display(ShortName = "amount spent", Description = "What was really spent, in the pack's currency.")]
+    public IReadOnlyList<Spent> Spent { get; init; } = [];
+
     [Display(ShortName = "note at a step", Description = "What was noted or photographed at steps.")]
     public IReadOnlyList<BenchNote> Notes { get; init; } = [];
 }
@@ -54,6 +57,32 @@ public sealed record LyingPiece
 
     [LongText, Display(Description = "Where it sat, or where it goes.")]
     public string Where { get; init; } = "";
+}
+
+/// <summary>An amount that was spent on a job.</summary>
+public sealed record Spent
+{
+    [Required, Display(Description = "What it was spent on.")]
+    public string What { get; init; } = "";
+
+    [Display(Description = "Bought, taken from what was in hand, shared with others, a tool, or the post.")]
+    public SpentKind Kind { get; init; }
+
+    [Required, Range(-1_000_000, 1_000_000), Display(Description = "How much; less than nothing where it came back.")]
+    public decimal Amount { get; init; }
+
+    [Required, Display(Name = "when", Description = "The day, 2026-11-26.")]
+    public string At { get; init; } = "";
+}
+
+/// <summary>What an amount went into.</summary>
+public enum SpentKind
+{
+    Bought,
+    InHand,
+    Shared,
+    Tool,
+    Postage,
 }
 
 /// <summary>What somebody noted at a step, with a photo of the cabin or without.</summary>

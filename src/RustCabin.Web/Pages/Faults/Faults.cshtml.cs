@@ -163,7 +163,8 @@ static class FaultsAt
         return new Seen
         {
             Lines = read is { Starts: not false, Lines.Count: > 0 } ? [.. read.Lines.Select(l => l.Bytes.Bytes)] : null,
-            Starts = read is null ? null : read.Starts ?? read.Lines.Count > 0,
+            // Lines that all read nothing may be a count, or a screen that stays dark: nothing is said of starting.
+            Starts = read?.Starts ?? (read?.Lines.Any(l => l.Bytes.Bytes > 0) == true ? true : null),
             Looks = FaultsEdits.LooksAt(job, gate.Step.Id),
         };
     }
