@@ -10,9 +10,10 @@
     const t = held(),
       seconds = Math.floor(passed(t) / 1000);
     const face = document.getElementById("timer");
-    face.textContent = `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
+    const clock = `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
+    const says = `${t.since > 0 ? "stop" : "start"} the timer ${clock}`;
+    if (face.textContent !== says) face.textContent = says;
     face.classList.toggle("runs", t.since > 0);
-    face.setAttribute("aria-label", t.since > 0 ? "Timer runs: stop it" : "Start the timer");
     const took = document.querySelector("[data-took]");
     if (took) took.value = seconds >= 6 ? (seconds / 60).toFixed(1) : "";
   };

@@ -1,0 +1,50 @@
+using OpenQA.Selenium;
+
+namespace RustCabin.Browser.Tests;
+
+/// <summary>The bench view by keyboard, and a round of rehearsal by keyboard alone.</summary>
+public sealed class BuildFaultsTests
+{
+    [Fact]
+    public void The_bench_view_is_turned_timed_and_noted()
+    {
+        using var bench = new Bench();
+        bench.Go("/jobs/slip-3-winter/bench");
+        bench.Sees(".bench-title", "Test it untouched");
+        bench.Keys(Keys.ArrowRight);
+        bench.Until(() => bench.Text(".bench-title").Contains("Lid off"), "the arrow turns to the next step");
+        bench.Keys(Keys.ArrowLeft);
+        bench.Until(() => bench.Text(".bench-title").Contains("Test it untouched"), "and back");
+        bench.Browser.ExecuteScript("document.getElementById('timer').click()");
+        bench.Until(() => bench.Text("#timer").Contains("stop the timer 0:01"), "the timer runs");
+        Assert.Empty(bench.Violations());
+        Assert.Empty(bench.Complaints);
+    }
+
+    [Fact]
+    public void A_whole_round_is_played_by_keyboard_alone()
+    {
+        using var bench = new Bench();
+        bench.Go("/rehearsal?code=slip-3-winter.l5");
+        IWebElement Link(string name) => bench.By("link", name);
+        void Enter(IWebElement on)
+        {
+            bench.Browser.ExecuteScript("arguments[0].focus()", on);
+            bench.Keys(Keys.Enter);
+        }
+        Enter(Link("Switch on: does it start?"));
+        bench.Sees(".told", "Switch on");
+        Enter(Link("Read the line \"boards\" of the count"));
+        bench.Sees(".told", "boards");
+        Assert.Empty(bench.Violations());
+        bench.Browser.ExecuteScript("document.querySelector('.name-it select').focus()");
+        bench.Keys(Keys.ArrowDown);
+        bench.Browser.ExecuteScript("document.querySelector('.name-it button').focus()");
+        bench.Keys(Keys.Enter);
+        bench.Sees(".debrief", "Hidden was");
+        Assert.Empty(bench.Violations());
+        Enter(Link("Another round"));
+        bench.Until(() => bench.Text("#progress").Contains(" of 1 found"), "the round is remembered");
+        Assert.Empty(bench.Complaints);
+    }
+}
