@@ -27,8 +27,8 @@ public sealed class Shots
             Take(bench, folder, "speed", "/jobs/gable-keep-render/speed");
             Take(bench, folder, "memory", "/jobs/slip-3-winter/memory");
             Take(bench, folder, "storage", "/jobs/chandlery-colour-card/storage");
-            Take(bench, folder, "chips", "/jobs/loft-clerk-ledger/memory/chips");
-            Take(bench, folder, "banks", "/jobs/dunnock-lamp-voice/memory/banks");
+            Take(bench, folder, "bench", "/jobs/slip-7-picture/bench");
+            Take(bench, folder, "faults", "/jobs/winch-16c-more/faults");
             Take(bench, folder, "picture-sound", "/jobs/slip-8-picture/picture-sound");
             Take(bench, folder, "build", "/jobs/slip-7-picture/build");
             Take(bench, folder, "passport", "/jobs/slip-7-picture/passport");

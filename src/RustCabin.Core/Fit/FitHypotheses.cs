@@ -87,6 +87,26 @@ static class FitHypotheses
                     Opens = opens,
                 },
             };
+        foreach (Driver driver in part.Part.Drivers)
+            yield return new Hypothesis(
+                $"driver:{part.Name}:{driver.Name}",
+                $"{driver.Name} for {part.Title} is missing, too old, or was put on in the wrong order",
+                chance / 4,
+                Shown.Nothing
+            )
+            {
+                InCall = false,
+                Instance = part,
+                Mend = $"Put {driver.Name} on again, in the order that the sheet asks for.",
+                MendMinutes = 10,
+                Look = new Look(
+                    $"driver:{part.Name}:{driver.Name}",
+                    $"Look which {driver.Name} is on",
+                    LookMinutes * 2,
+                    "right",
+                    "missing or old"
+                ),
+            };
         foreach (PartFault known in part.Part.Faults)
             yield return new Hypothesis(
                 $"own:{part.Name}:{known.Id}",

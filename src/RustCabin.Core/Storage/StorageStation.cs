@@ -24,6 +24,9 @@ public sealed class StorageStation : Station
     /// <inheritdoc/>
     public override IEnumerable<Work> Works(BuildAsked asked) => StorageWorks.Of(asked);
 
+    /// <inheritdoc/>
+    public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) => StorageHypotheses.Of(at);
+
     /// <summary>A card leaves the cupboard when it is prepared.</summary>
     public override IEnumerable<Piece> Pieces(PlannedUnit unit) =>
         from card in PlannedCard.Of(unit)
