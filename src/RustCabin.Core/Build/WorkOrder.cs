@@ -1,3 +1,4 @@
+using RustCabin.Core.Choices;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
 
@@ -9,8 +10,8 @@ namespace RustCabin.Core.Build;
 /// then what is easier before something lies over it, then the order of the stations. Source: docs/handbook/build.md, Order.
 /// </summary>
 /// <param name="Works">The works, in order.</param>
-/// <param name="Ordering">How the order was found; null: there were too many, and they stand as the stations brought
-/// them.</param>
+/// <param name="Ordering">How the order was found; null: there were too many, or the time was over, and they stand as the
+/// stations brought them, as far as the needs allow.</param>
 public sealed record WorkOrder(IReadOnlyList<Work> Works, Ordering? Ordering)
 {
     /// <summary>Puts works in order.</summary>
@@ -25,17 +26,13 @@ public sealed record WorkOrder(IReadOnlyList<Work> Works, Ordering? Ordering)
         var needs = new bool[listed.Length, listed.Length];
         foreach ((int i, Work work) in listed.Index())
         foreach (StepId id in work.Steps.SelectMany(s => s.Needs).Concat(work.After))
-        foreach (int before in stepsOf[id].Where(b => b != i))
-            needs[i, before] = true;
-        Close(needs);
+        foreach (int before in stepsOf[id])
+            Wait(needs, i, before);
         // What comes at an earlier time comes earlier, unless a need says the contrary.
         foreach ((int i, Work work) in listed.Index())
         foreach ((int before, Work earlier) in listed.Index())
-            if (Earlier(earlier, work) && !needs[before, i])
-            {
-                needs[i, before] = true;
-                Close(needs);
-            }
+            if (Earlier(earlier, work))
+                Wait(needs, i, before);
         string[] levels = [.. listed.Select((_, i) => LevelOf(listed, i))];
         var asked = new OrderAsked
         {
@@ -52,8 +49,28 @@ public sealed record WorkOrder(IReadOnlyList<Work> Works, Ordering? Ordering)
                     }),
             ],
         };
-        var ordering = Ordering.Of(asked);
-        return new WorkOrder([.. ordering.Order.Select(i => listed[i])], ordering);
+        try
+        {
+            var ordering = Ordering.Of(asked, AtMost);
+            return new WorkOrder([.. ordering.Order.Select(i => listed[i])], ordering);
+        }
+        catch (OutOfTimeException)
+        {
+            return new WorkOrder([.. AsListed(needs).Select(i => listed[i])], null);
+        }
+    }
+
+    /// <summary>A page waits no longer for the proof.</summary>
+    static readonly TimeSpan AtMost = TimeSpan.FromSeconds(2);
+
+    /// <summary>The earliest listed whose needs are done, again and again.</summary>
+    static List<int> AsListed(bool[,] needs)
+    {
+        int[] all = [.. Enumerable.Range(0, needs.GetLength(0))];
+        var order = new List<int>();
+        while (order.Count < all.Length)
+            order.Add(all.First(i => !order.Contains(i) && all.All(before => !needs[i, before] || order.Contains(before))));
+        return order;
     }
 
     /// <summary>True if one comes before the other for what kind of work it is.</summary>
@@ -67,15 +84,19 @@ public sealed record WorkOrder(IReadOnlyList<Work> Works, Ordering? Ordering)
         return one.Time < other.Time;
     }
 
-    /// <summary>Whatever must come before something must come before what waits for that.</summary>
-    static void Close(bool[,] needs)
+    /// <summary>
+    /// A work waits for another, and for all that the other waits for; where sheets have two wait for each other, the first
+    /// that was said holds.
+    /// </summary>
+    static void Wait(bool[,] needs, int work, int before)
     {
+        if (work == before || needs[before, work])
+            return;
         int n = needs.GetLength(0);
-        for (int k = 0; k < n; k++)
-        for (int i = 0; i < n; i++)
-            if (needs[i, k])
-                for (int j = 0; j < n; j++)
-                    needs[i, j] |= needs[k, j];
+        for (int a = 0; a < n; a++)
+            if (a == work || needs[a, work])
+                for (int b = 0; b < n; b++)
+                    needs[a, b] |= b == before || needs[before, b];
     }
 
     /// <summary>The works with each before what will lie over it, as far as they do not wait for one another in a

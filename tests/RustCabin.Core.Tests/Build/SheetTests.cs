@@ -107,6 +107,17 @@ public sealed class SheetTests
     }
 
     [Fact]
+    public void Parts_that_need_each_other_are_ordered_all_the_same()
+    {
+        string needs(string id, string site, string other) =>
+            Way(id, site)[..^1] + $$""", "needs": [ { "part": "{{other}}" } ] }""";
+        Machine machine = Four("", "", needs("pa", "a", "pb"), needs("pb", "c", "pa")) with { };
+        string[] ids = Ids(Sheet(machine));
+        Assert.Contains("fit-pa", ids);
+        Assert.Contains("fit-pb", ids);
+    }
+
+    [Fact]
     public void The_case_cannot_be_closed_while_a_piece_is_missing()
     {
         Machine machine = Four();
