@@ -1,3 +1,4 @@
+using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Build;
@@ -13,7 +14,7 @@ public static class BuildEdits
 
     /// <summary>Puts a gate of one's own, or takes it away.</summary>
     public static Job Gate(Job job, StepId gate, bool there) =>
-        With(job, b => b with { Gates = [.. b.Gates.Where(g => g != gate), .. there ? [gate] : (StepId[])[]] });
+        With(job, b => b with { Gates = JobEdits.Listed(b.Gates, gate, there) });
 
     /// <summary>Lays a piece on the bench that no sheet names.</summary>
     public static Job Lay(Job job, LyingPiece piece) => With(job, b => b with { Pieces = [.. b.Pieces, piece] });
@@ -25,8 +26,8 @@ public static class BuildEdits
             b =>
                 b with
                 {
-                    Back = [.. b.Back.Where(p => p != piece), .. back ? [piece] : (string[])[]],
-                    LeftOut = back ? Planning.JobEdits.Without(b.LeftOut, piece) : b.LeftOut,
+                    Back = JobEdits.Listed(b.Back, piece, back),
+                    LeftOut = back ? JobEdits.Without(b.LeftOut, piece) : b.LeftOut,
                 }
         );
 
@@ -37,37 +38,26 @@ public static class BuildEdits
             b =>
                 b with
                 {
-                    Back = [.. b.Back.Where(p => p != piece)],
-                    LeftOut =
-                        why.Length > 0
-                            ? Planning.JobEdits.Put(b.LeftOut, piece, why)
-                            : Planning.JobEdits.Without(b.LeftOut, piece),
+                    Back = JobEdits.Listed(b.Back, piece, false),
+                    LeftOut = why.Length > 0 ? JobEdits.Put(b.LeftOut, piece, why) : JobEdits.Without(b.LeftOut, piece),
                 }
         );
 
     /// <summary>Takes a piece on while the case is open, or leaves it.</summary>
     public static Job Extra(Job job, string piece, bool taken) =>
-        Planning.JobEdits.Tick(
-            With(job, b => b with { Extras = [.. b.Extras.Where(e => e != piece), .. taken ? [piece] : (string[])[]] }),
-            Acts.Service(piece),
-            false
-        );
+        JobEdits.Tick(With(job, b => b with { Extras = JobEdits.Listed(b.Extras, piece, taken) }), Acts.Service(piece), false);
 
     /// <summary>Notes an amount.</summary>
     public static Job Spend(Job job, Spent spent) => With(job, b => b with { Spent = [.. b.Spent, spent] });
 
     /// <summary>Takes an amount back, by its place; null: there is none.</summary>
     public static Job? Unspend(Job job, int amount) =>
-        amount < 0 || amount >= (job.Build?.Spent.Count ?? 0)
-            ? null
-            : With(job, b => b with { Spent = [.. b.Spent.Where((_, i) => i != amount)] });
+        JobEdits.WithoutAt(job.Build?.Spent ?? [], amount) is { } left ? With(job, b => b with { Spent = left }) : null;
 
     /// <summary>Notes something at a step.</summary>
     public static Job Note(Job job, BenchNote note) => With(job, b => b with { Notes = [.. b.Notes, note] });
 
     /// <summary>Takes a note away, by its place.</summary>
     public static Job? Forget(Job job, int note) =>
-        note < 0 || note >= (job.Build?.Notes.Count ?? 0)
-            ? null
-            : With(job, b => b with { Notes = [.. b.Notes.Where((_, i) => i != note)] });
+        JobEdits.WithoutAt(job.Build?.Notes ?? [], note) is { } left ? With(job, b => b with { Notes = left }) : null;
 }

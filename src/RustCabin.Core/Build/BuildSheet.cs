@@ -5,9 +5,8 @@ using RustCabin.Core.Stations;
 namespace RustCabin.Core.Build;
 
 /// <summary>
-/// The ordered steps of a job: the untouched machine first, firmware by itself, then the work that the stations bring, in
-/// the order
-/// that opens the case as seldom as can be, with gates as the school wants them, and the case closed in reverse. Source:
+/// The ordered steps of a job: the untouched machine first, firmware by itself, then the work that the stations bring, in the
+/// order that opens the case as seldom as can be, with gates as the school wants them, and the case closed in reverse. Source:
 /// docs/handbook/build.md, Steps.
 /// </summary>
 /// <param name="Steps">The steps, in order.</param>
@@ -37,8 +36,6 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
     {
         var asked = new BuildAsked(before, after);
         ILookup<WorkTime, Work> works = Trail.Stations.SelectMany(s => s.Works(asked)).ToLookup(w => w.Time);
-        WorkTime[] first = [WorkTime.Before],
-            last = [WorkTime.Last];
         var order = WorkOrder.Of(
             [
                 .. works
@@ -55,11 +52,11 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
         foreach (Work work in works[WorkTime.BeforePower])
             walk.Do(work);
         walk.Untouched();
-        foreach (Work work in first.SelectMany(t => works[t]))
+        foreach (Work work in works[WorkTime.Before])
             walk.Do([work]);
         foreach (IReadOnlyList<Work> group in GateGroups.Of(order.Works, by, own))
             walk.Do(group);
-        foreach (Work work in last.SelectMany(t => works[t]))
+        foreach (Work work in works[WorkTime.Last])
             walk.Do([work]);
         walk.CloseUp();
         string[] levels = [.. after.Model.Access.Select(a => a.Id)];

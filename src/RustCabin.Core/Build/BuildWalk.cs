@@ -8,8 +8,7 @@ namespace RustCabin.Core.Build;
 
 /// <summary>
 /// Goes through the work in its order, opens and closes the case as it asks, and puts the gates, each with the unit as it
-/// stands
-/// there by then.
+/// stands there by then.
 /// </summary>
 sealed class BuildWalk(PlannedUnit before, PlannedUnit after)
 {

@@ -27,9 +27,8 @@ public sealed record LedgerPiece(string Key, AccessLevel Level, string What, int
 }
 
 /// <summary>
-/// What each access level takes out: entered while opening, ticked while closing, in reverse. The case stays open while a
-/// piece is
-/// missing. Source: docs/handbook/build.md, Teardown ledger.
+/// What each access level takes out: entered while opening, ticked while closing, in reverse. The case stays open while a piece
+/// is missing. Source: docs/handbook/build.md, Teardown ledger.
 /// </summary>
 public static class Ledger
 {

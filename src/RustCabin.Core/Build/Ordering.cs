@@ -21,9 +21,9 @@ public sealed record Ordering(IReadOnlyList<int> Order, int AccessChanges, decim
     public static Ordering Of(OrderAsked asked, TimeSpan? within = null) => new Search(asked, within).Run();
 
     /// <summary>
-    /// What is done at a level is done whenever one is there, since it costs no change and only lets more be done; so a
-    /// state is a
-    /// level and the steps that are done. A budget of changes is raised from a bound that never says too much until it suffices.
+    /// What is done at a level is done whenever one is there, since it costs no change and only lets more be done; so a state
+    /// is a level and the steps that are done. A budget of changes is raised from a bound that never says too much until it
+    /// suffices.
     /// </summary>
     sealed class Search
     {
@@ -178,9 +178,8 @@ public sealed record Ordering(IReadOnlyList<int> Order, int AccessChanges, decim
         }
 
         /// <summary>
-        /// At least so many changes: the boundary of each level is crossed as often as the longest chain of waiting steps
-        /// goes in and
-        /// out of it.
+        /// At least so many changes: the boundary of each level is crossed as often as the longest chain of waiting steps goes
+        /// in and out of it.
         /// </summary>
         int Bound(int level, ulong done)
         {

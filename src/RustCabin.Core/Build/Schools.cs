@@ -75,8 +75,7 @@ static class GateGroups
 {
     /// <summary>
     /// An order cut where gates stand: behind every change, behind each stay at one access level, or where one says; what is
-    /// proved
-    /// alone stands alone by every school.
+    /// proved alone stands alone by every school.
     /// </summary>
     public static IEnumerable<IReadOnlyList<Work>> Of(IReadOnlyList<Work> works, School school, IReadOnlyList<StepId> own)
     {
@@ -95,20 +94,17 @@ static class GateGroups
 
     static bool Ends(IReadOnlyList<Work> works, int at, School school, IReadOnlyList<StepId> own)
     {
-        Work? next = works.Skip(at + 1).FirstOrDefault(w => w.Gate is not null);
-        if (next is null || works[at].Gate!.Alone || next.Gate!.Alone)
+        int next = at + 1;
+        while (next < works.Count && works[next].Gate is null)
+            next++;
+        if (next == works.Count || works[at].Gate!.Alone || works[next].Gate!.Alone)
             return true;
         return school switch
         {
             School.Careful => true,
             School.Own => own.Contains(works[at].Gate!.Id),
-            _ => works
-                .Skip(at + 1)
-                .Any(w => !w.Anywhere && !w.Opens.SequenceEqual(works[at].Opens) && ComesBefore(works, w, next)),
+            // The case is opened or closed on the way to the next change.
+            _ => works.Take(next + 1).Skip(at + 1).Any(w => !w.Anywhere && !w.Opens.SequenceEqual(works[at].Opens)),
         };
     }
-
-    /// <summary>A work lies between here and the next change, or is it.</summary>
-    static bool ComesBefore(IReadOnlyList<Work> works, Work one, Work next) =>
-        one == next || works.Index().First(w => w.Item == one).Index < works.Index().First(w => w.Item == next).Index;
 }

@@ -1,5 +1,4 @@
 using System.ComponentModel.DataAnnotations;
-using System.Globalization;
 using Google.OrTools.Sat;
 using RustCabin.Core.Choices;
 using RustCabin.Core.Declared;
@@ -140,15 +139,8 @@ public sealed record SupplierSplit(IReadOnlyDictionary<string, IReadOnlyDictiona
     /// <summary>Solves for the least of something, and holds it there for what is asked next.</summary>
     static CpSolver Solve(CpModel model, LinearExpr least, TimeSpan? left)
     {
-        if (left <= TimeSpan.Zero)
-            throw new OutOfTimeException();
-        string limit = left is { } time
-            ? string.Create(CultureInfo.InvariantCulture, $" max_time_in_seconds:{time.TotalSeconds:0.###}")
-            : "";
         model.Minimize(least);
-        var solver = new CpSolver { StringParameters = $"num_workers:1 random_seed:1{limit}" };
-        if (solver.Solve(model) != CpSolverStatus.Optimal)
-            throw new OutOfTimeException();
+        CpSolver solver = Solving.Optimal(model, left);
         model.Add(least <= (long)Math.Round(solver.ObjectiveValue));
         return solver;
     }

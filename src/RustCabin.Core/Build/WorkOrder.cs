@@ -6,8 +6,8 @@ namespace RustCabin.Core.Build;
 
 /// <summary>
 /// The work between the untouched machine and what comes last, in its order: the needs first, then the fewest changes of
-/// access,
-/// then what is easier before something lies over it, then the order of the stations. Source: docs/handbook/build.md, Order.
+/// access, then what is easier before something lies over it, then the order of the stations. Source: docs/handbook/build.md,
+/// Order.
 /// </summary>
 /// <param name="Works">The works, in order.</param>
 /// <param name="Ordering">How the order was found; null: there were too many, or the time was over, and they stand as the

@@ -31,9 +31,8 @@ public sealed record Weighed(Hypothesis Cause, double Chance, IReadOnlyList<stri
 }
 
 /// <summary>
-/// The causes of what a machine shows at a gate, the likeliest first, and what to look at next. Each cause is a changed
-/// plan, run on
-/// the simulated bus. Source: docs/handbook/faults.md, Causes.
+/// The causes of what a machine shows at a gate, the likeliest first, and what to look at next. Each cause is a changed plan,
+/// run on the simulated bus. Source: docs/handbook/faults.md, Causes.
 /// </summary>
 /// <param name="At">The unit as it should stand.</param>
 /// <param name="Expected">What it should show.</param>
@@ -62,14 +61,8 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
     /// <param name="open">The access levels that are open there, outermost first.</param>
     /// <param name="seen">What was seen.</param>
     /// <param name="keep">Causes that count; null: all.</param>
-    /// <param name="learnt">The weight of a cause as one's own outcomes have it; null: as the sheets have it.</param>
-    public static Diagnosis Of(
-        PlannedUnit at,
-        IReadOnlyList<AccessLevel> open,
-        Seen seen,
-        Func<Hypothesis, bool>? keep = null,
-        Func<Hypothesis, decimal>? learnt = null
-    ) => Of(at, open, seen, [.. Trail.Hypotheses(at).Where(h => keep?.Invoke(h) != false)], PowerUp.Run(at), learnt);
+    public static Diagnosis Of(PlannedUnit at, IReadOnlyList<AccessLevel> open, Seen seen, Func<Hypothesis, bool>? keep = null) =>
+        Of(at, open, seen, [.. Trail.Hypotheses(at).Where(h => keep?.Invoke(h) != false)], PowerUp.Run(at));
 
     /// <summary>The same where the causes were run already.</summary>
     public static Diagnosis Of(
@@ -77,13 +70,12 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
         IReadOnlyList<AccessLevel> open,
         Seen seen,
         IReadOnlyList<Hypothesis> all,
-        PowerUpCount expected,
-        Func<Hypothesis, decimal>? learnt = null
+        PowerUpCount expected
     )
     {
         Suspect[] suspects =
         [
-            .. all.Select(h => new Suspect(h.Id, (double)(learnt?.Invoke(h) ?? h.Weight), PredictsOf(h, seen))
+            .. all.Select(h => new Suspect(h.Id, (double)h.Weight, PredictsOf(h))
             {
                 IsSilent = h.Shows == Shown.Nothing && h.Look is null,
             }),
@@ -121,7 +113,7 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
     static string Said(bool yes) => yes ? "yes" : "no";
 
     /// <summary>What a cause shows of all that can be seen; a look that is not its own shows the usual.</summary>
-    static Dictionary<string, string> PredictsOf(Hypothesis cause, Seen seen)
+    static Dictionary<string, string> PredictsOf(Hypothesis cause)
     {
         var predicts = new Dictionary<string, string>(cause.Shows.Others);
         if (cause.Shows.Starts is { } starts)
@@ -167,11 +159,12 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
                 };
         }
         foreach (IGrouping<string, Look> look in all.Select(h => h.Look).OfType<Look>().GroupBy(l => l.Id))
-            yield return new Observable(look.Key, Outcomes(look, seen))
+            yield return new Observable(look.Key, Outcomes(look))
             {
                 Usual = look.First().Usual,
                 Words = look.First().Words,
-                Minutes = IsSafe(look.First()) ? look.First().Minutes + WayTo(look.First(), open) : null,
+                // Nothing is looked at where mains or a tube lies open.
+                Minutes = look.First().IsSafe ? look.First().Minutes + WayTo(look.First(), open) : null,
             };
         foreach (string also in all.SelectMany(h => h.Shows.Others.Keys).Distinct())
             yield return new Observable(
@@ -188,7 +181,7 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
                 yield return new Observable(pair, ["closed", "open"]) { Usual = must };
     }
 
-    static IReadOnlyList<string> Outcomes(IGrouping<string, Look> look, Seen seen) =>
+    static IReadOnlyList<string> Outcomes(IGrouping<string, Look> look) =>
         [.. look.Select(l => l.Shows).Prepend(look.First().Usual).Distinct()];
 
     /// <summary>What must be measured between two places, <c>probe:from|to</c>; null: one of them is not there.</summary>
@@ -203,9 +196,6 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
                 : "open"
             : null;
     }
-
-    /// <summary>Nothing is looked at where mains or a tube lies open.</summary>
-    static bool IsSafe(Look look) => !look.Opens.Any(l => l.Cautions.Contains("mains") || l.Cautions.Contains("tube"));
 
     /// <summary>Minutes of getting to where something is looked at, from what is open.</summary>
     static decimal WayTo(Look look, IReadOnlyList<AccessLevel> open) =>

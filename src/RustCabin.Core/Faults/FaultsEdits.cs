@@ -1,3 +1,4 @@
+using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Faults;
@@ -42,7 +43,7 @@ public static class FaultsEdits
 
     /// <summary>It is not it after all; its tick goes too.</summary>
     public static Job Drop(Job job, StepId gate, string cause) =>
-        Planning.JobEdits.Tick(
+        JobEdits.Tick(
             With(job, f => f with { Confirmed = [.. f.Confirmed.Where(c => c.Gate != gate || c.Cause != cause)] }),
             Acts.MendCause(gate, cause),
             false
@@ -55,7 +56,7 @@ public static class FaultsEdits
             f =>
                 f with
                 {
-                    Factors = Planning.JobEdits.Put(
+                    Factors = JobEdits.Put(
                         f.Factors,
                         factor,
                         (IReadOnlyList<string>)[.. f.Factors.GetValueOrDefault(factor) ?? [], level]
@@ -64,7 +65,7 @@ public static class FaultsEdits
                     Trials =
                     [
                         .. f.Trials.Select(t =>
-                            t.Set.ContainsKey(factor) ? t : t with { Set = Planning.JobEdits.Put(t.Set, factor, level) }
+                            t.Set.ContainsKey(factor) ? t : t with { Set = JobEdits.Put(t.Set, factor, level) }
                         ),
                     ],
                 }
@@ -81,13 +82,13 @@ public static class FaultsEdits
                 return f with
                 {
                     Factors = gone
-                        ? Planning.JobEdits.Without(f.Factors, factor)
-                        : Planning.JobEdits.Put(f.Factors, factor, (IReadOnlyList<string>)left),
+                        ? JobEdits.Without(f.Factors, factor)
+                        : JobEdits.Put(f.Factors, factor, (IReadOnlyList<string>)left),
                     Trials =
                     [
                         .. f
                             .Trials.Where(t => gone || t.Set.GetValueOrDefault(factor) != level)
-                            .Select(t => gone ? t with { Set = Planning.JobEdits.Without(t.Set, factor) } : t),
+                            .Select(t => gone ? t with { Set = JobEdits.Without(t.Set, factor) } : t),
                     ],
                 };
             }
@@ -98,7 +99,5 @@ public static class FaultsEdits
 
     /// <summary>Takes a trial back, by its place; null: there is none.</summary>
     public static Job? DropTrial(Job job, int trial) =>
-        trial < 0 || trial >= (job.Faults?.Trials.Count ?? 0)
-            ? null
-            : With(job, f => f with { Trials = [.. f.Trials.Where((_, i) => i != trial)] });
+        JobEdits.WithoutAt(job.Faults?.Trials ?? [], trial) is { } left ? With(job, f => f with { Trials = left }) : null;
 }

@@ -85,8 +85,7 @@ public sealed record Posterior(IReadOnlyList<double> Chances, double Other)
 
     /// <summary>
     /// The chance that a cause shows an outcome: what it predicts nearly always, the others share the rest; of what it says
-    /// nothing
-    /// each is as likely.
+    /// nothing each is as likely.
     /// </summary>
     public static double Likelihood(Suspect cause, Observable at, string outcome) =>
         cause.Foretells(at) is not { } predicted ? 1.0 / at.Outcomes.Count
@@ -94,9 +93,8 @@ public sealed record Posterior(IReadOnlyList<double> Chances, double Other)
         : (1 - Predicted) / (at.Outcomes.Count - 1);
 
     /// <summary>
-    /// How much is expected of looking at something, in bits, none of these included: how open its outcome is, less how open
-    /// it is
-    /// to somebody who knows the cause.
+    /// How much is expected of looking at something, in bits, none of these included: how open its outcome is, less how open it
+    /// is to somebody who knows the cause.
     /// </summary>
     public double BitsOf(IReadOnlyList<Suspect> causes, Observable at)
     {

@@ -172,9 +172,7 @@ public sealed class Rehearsal
     public Diagnosis After(Seen seen) => Diagnosis.Of(At, [], seen, Causes, _expected);
 
     /// <summary>An act that is dangerous: it ends the round.</summary>
-    public bool IsDangerous(string what) =>
-        Causes.Select(c => c.Look).FirstOrDefault(l => l?.Id == what) is { } look
-        && look.Opens.Any(l => l.Cautions.Contains("mains") || l.Cautions.Contains("tube"));
+    public bool IsDangerous(string what) => Causes.Select(c => c.Look).FirstOrDefault(l => l?.Id == what) is { IsSafe: false };
 
     /// <summary>What acts showed and told, in their order.</summary>
     public IReadOnlyList<Act> Told(IReadOnlyList<string> acts)
@@ -199,8 +197,7 @@ public sealed class Rehearsal
 
     /// <summary>
     /// The line of looks that the station's own rule takes from the start: until the likeliest is sure and its own look has
-    /// said so,
-    /// or nothing that is allowed tells anything more.
+    /// said so, or nothing that is allowed tells anything more.
     /// </summary>
     public IReadOnlyList<Act> BestLine()
     {

@@ -1,5 +1,6 @@
 using System.ComponentModel.DataAnnotations;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Wiring;
 
 namespace RustCabin.Core.Faults;
 
@@ -91,39 +92,30 @@ public sealed record Repair(string Net, IReadOnlyList<RepairWire> Wires)
         string net = asked.Legs.First(l => l.Place == asked.Broken[0]).Net;
         RepairLeg[] legs = [.. asked.Legs.Where(l => l.Net == net)];
         var at = legs.Index().ToDictionary(l => l.Item.Place, l => l.Index);
-        int[] group = [.. Enumerable.Range(0, legs.Length)];
-        int Of(int i)
-        {
-            while (group[i] != i)
-                i = group[i] = group[group[i]];
-            return i;
-        }
-        bool Join(int a, int b)
-        {
-            (a, b) = (Of(a), Of(b));
-            group[Math.Max(a, b)] = Math.Min(a, b);
-            return a != b;
-        }
+        var groups = new Groups(legs.Length);
         HashSet<string> broken = [.. asked.Broken];
         int[] rest = [.. legs.Index().Where(l => !broken.Contains(l.Item.Place)).Select(l => l.Index)];
         foreach (int place in rest)
-            Join(rest[0], place);
+            groups.Join(rest[0], place);
         foreach (IReadOnlyList<string> joined in asked.Joined)
         {
             int[] here = [.. joined.Where(at.ContainsKey).Select(p => at[p])];
             foreach (int place in here)
-                Join(here[0], place);
+                groups.Join(here[0], place);
         }
         var wires = new List<RepairWire>();
         var ways =
             from a in Enumerable.Range(0, legs.Length)
             from b in Enumerable.Range(a + 1, legs.Length - a - 1)
-            where Of(a) != Of(b)
+            where groups.Of(a) != groups.Of(b)
             let mm = Between(legs[a], legs[b])
             select (a, b, mm, Far: mm ?? b - a);
         foreach ((int a, int b, double? mm, _) in ways.ToList().OrderBy(w => w.Far).ThenBy(w => w.a).ThenBy(w => w.b))
-            if (Join(a, b))
+            if (groups.Of(a) != groups.Of(b))
+            {
+                groups.Join(a, b);
                 wires.Add(new RepairWire(legs[a].Place, legs[b].Place, mm));
+            }
         return new Repair(net, wires);
     }
 

@@ -52,7 +52,7 @@ public sealed record TrialsAsked : ICompleted<TrialsAsked>
             read.Wrong("factors", $"make more than {Most:#,0} combinations");
         if (Trials.Count > Most)
             read.Wrong("trials", $"are {Trials.Count}; {Most:#,0} are the most");
-        foreach ((int i, Trial trial) in Trials.Take(1000).Index())
+        foreach ((int i, Trial trial) in Trials.Index())
         {
             foreach (string factor in Factors.Keys.Where(f => !trial.Set.ContainsKey(f)))
                 read.Wrong($"trials[{i}].set.{factor}", "is missing");

@@ -15,9 +15,6 @@ static class FitHypotheses
         SwitchMinutes = 1,
         KnownMinutes = 5;
 
-    /// <summary>The chance that something is wrong with a part: as its way says, else one in twenty.</summary>
-    public static decimal ChanceOf(Instance part) => part.Way?.FaultChance ?? Work.UsualChance;
-
     public static IEnumerable<Hypothesis> Of(PlannedUnit at) => at.Instances.SelectMany(part => Of(at, part)).Concat(Pairs(at));
 
     /// <summary>Two parts of one site that are both not seated: what sits below takes the other with it.</summary>
@@ -28,7 +25,7 @@ static class FitHypotheses
         select new Hypothesis(
             $"seat:{one.Item.Name}+seat:{other.Name}",
             $"neither {one.Item.Title} nor {other.Title} is seated",
-            ChanceOf(one.Item) * ChanceOf(other),
+            Work.ChanceOf(one.Item) * Work.ChanceOf(other),
             Shown.Of(PowerUp.Run(Plan.With(at, i => i.Name != one.Item.Name && i.Name != other.Name)))
         )
         {
@@ -40,7 +37,7 @@ static class FitHypotheses
     static IEnumerable<Hypothesis> Of(PlannedUnit at, Instance part)
     {
         IReadOnlyList<AccessLevel> opens = AccessPath.To(at.Model, part);
-        decimal chance = ChanceOf(part);
+        decimal chance = Work.ChanceOf(part);
         yield return new Hypothesis(
             $"seat:{part.Name}",
             $"{part.Title} is not seated",
@@ -51,7 +48,6 @@ static class FitHypotheses
             Instance = part,
             Fault = new BusFault(FaultKind.Unseated, part.Name),
             Mend = $"Switch off, take {part.Title} out, look at its contacts, and seat it all the way.",
-            Shares = string.Join(",", part.Occupied.Select(o => o.Site)),
             Look = new Look(
                 $"seat:{part.Name}",
                 $"Look whether {part.Title} is seated all the way",

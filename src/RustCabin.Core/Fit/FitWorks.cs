@@ -53,7 +53,7 @@ static class FitWorks
                 Opens = AccessPath.To(after.Model, part),
                 Anywhere = HasNoPlace(after.Model, part),
                 Gate = new GateAsked(Acts.Count(part.Name), $"with {part.Title}", [.. steps.Select(s => s.Id)]),
-                Chance = earlier is null ? part.Way?.FaultChance ?? Work.UsualChance : 0,
+                Chance = earlier is null ? Work.ChanceOf(part) : 0,
                 MendMinutes = part.Way?.MendMinutes,
                 After = earlier is null ? [.. RestsOn(after, part).Select(o => Acts.Fit(o.Name))] : [],
                 Touches = PlacesOf(part),

@@ -23,7 +23,7 @@ static class MemoryHypotheses
     {
         Instance? part = claim.Owner.Split(':') is ["part", var name, ..] ? at.Find(name) : null;
         IReadOnlyList<AccessLevel> opens = part is null ? AccessPath.Deepest(at.Model) : AccessPath.To(at.Model, part);
-        decimal tenth = (part?.Way?.FaultChance ?? Work.UsualChance) / 10;
+        decimal tenth = Work.ChanceOf(part) / 10;
         string what = at.OwnerName(claim.Owner);
         Shown with(BusFault fault) => Shown.Of(PowerUp.Run(at.Model, at.Map, [fault]));
         Look look(string id, string words, decimal minutes, string usual, string shows) =>

@@ -12,8 +12,7 @@ public static class SoundMend
 {
     /// <summary>
     /// The acts, in the order of work: two leads changed over, or what feeds both sides taken off one of them. None where no
-    /// sheet
-    /// says at which places the sides lie.
+    /// sheet says at which places the sides lie.
     /// </summary>
     public static IReadOnlyList<WireChange> Of(PlannedUnit unit, SidesVerdict verdict)
     {

@@ -4,8 +4,7 @@ namespace RustCabin.Core.Planning;
 
 /// <summary>
 /// The smallest changes to a job, as typed changes of its record. Whoever keeps the job merges them into its JSON, so that
-/// everything else in the sheet stays as it was.
-/// None checks against other sheets, which reading does.
+/// everything else in the sheet stays as it was. None checks against other sheets, which reading does.
 /// </summary>
 public static class JobEdits
 {
@@ -149,10 +148,15 @@ public static class JobEdits
     static IReadOnlyList<T> Changed<T>(IReadOnlyList<T> list, int index, Func<T, T> change) =>
         [.. list.Select((item, i) => i == index ? change(item) : item)];
 
-    static IReadOnlyList<T> Listed<T>(IReadOnlyList<T> list, T value, bool there) =>
+    /// <summary>The list with a thing on it, or without.</summary>
+    public static IReadOnlyList<T> Listed<T>(IReadOnlyList<T> list, T value, bool there) =>
         there == list.Contains(value) ? list
         : there ? [.. list, value]
         : [.. list.Where(v => !EqualityComparer<T>.Default.Equals(v, value))];
+
+    /// <summary>The list without what stands at a place; null: nothing does.</summary>
+    public static IReadOnlyList<T>? WithoutAt<T>(IReadOnlyList<T> list, int index) =>
+        index < 0 || index >= list.Count ? null : [.. list.Where((_, i) => i != index)];
 
     /// <summary>The map with one entry more or another.</summary>
     public static OrderedDictionary<string, V> Put<V>(IEnumerable<KeyValuePair<string, V>> map, string key, V value) =>

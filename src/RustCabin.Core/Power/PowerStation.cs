@@ -45,7 +45,6 @@ public sealed class PowerStation : Station
         {
             InCall = false,
             Fault = new BusFault(FaultKind.RailMissing, rail.Id),
-            Shares = $"rail {rail.Id}",
             Mend = $"Measure {rail.Id} V from the supply outwards: fuse, plug, switch, then the load.",
             MendMinutes = 15,
             Look = new Look($"rail:{rail.Id}", $"Measure {rail.Id} V under load", 3, "there", "missing")

@@ -51,7 +51,6 @@ public sealed class RomStation : Station
         {
             InCall = false,
             Fault = new BusFault(FaultKind.RomImage, claim.Owner, Detail: "swapped byte by byte"),
-            Shares = $"image {rom.Site}",
             Mend = "Read the device back, hold the dump against the image, and burn it anew.",
             MendMinutes = 25,
             Look = new Look($"dump:{rom.Site}", $"Read the {rom.Device} back and compare", 8, "equal", "differs")

@@ -32,6 +32,9 @@ public sealed record Look(string Id, string Words, decimal Minutes, string Usual
 {
     /// <summary>The access levels that must be open for it, outermost first.</summary>
     public IReadOnlyList<AccessLevel> Opens { get; init; } = [];
+
+    /// <summary>False where mains or a tube lies open on the way.</summary>
+    public bool IsSafe => !Opens.Any(l => l.Cautions.Contains("mains") || l.Cautions.Contains("tube"));
 }
 
 /// <summary>
@@ -57,9 +60,6 @@ public sealed record Hypothesis(string Id, string Words, decimal Weight, Shown S
 
     /// <summary>The same in the simulated machine; null: the bus does not show it.</summary>
     public BusFault? Fault { get; init; }
-
-    /// <summary>It shares what breaks with others of the same name: one rail, one site.</summary>
-    public string Shares { get; init; } = "";
 
     /// <summary>It may be told to other programs; the others are the page's alone.</summary>
     public bool InCall { get; init; } = true;

@@ -22,8 +22,8 @@ public sealed record Check(Rests Rests, Func<PlannedUnit, PowerUpCount, IEnumera
 
 /// <summary>
 /// What one station knows. The build sheet, the progress, the faults, the passport and the shopping list ask every station and
-/// order what they get; none of
-/// them names one. A station to be built overrides what it has to say. Source: docs/architecture.md, A station offers.
+/// order what they get; none of them names one. A station to be built overrides what it has to say. Source:
+/// docs/architecture.md, A station offers.
 /// </summary>
 public abstract class Station
 {

@@ -145,6 +145,10 @@ public sealed record Work(WorkTime Time, IReadOnlyList<Step> Steps)
 
     /// <summary>The chance that something goes wrong where no sheet says another.</summary>
     public const decimal UsualChance = 0.05m;
+
+    /// <summary>The chance that something goes wrong with a part: as its way says, else the usual one, as without a
+    /// part.</summary>
+    public static decimal ChanceOf(Instance? part) => part?.Way?.FaultChance ?? UsualChance;
 }
 
 /// <summary>A gate that a piece of work asks for: power up and read.</summary>

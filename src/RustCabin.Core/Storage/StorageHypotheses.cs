@@ -17,14 +17,13 @@ static class StorageHypotheses
         {
             Instance = card.Device,
             InCall = false,
-            Shares = $"card {card.Device.Name}",
         };
 
     static IEnumerable<Hypothesis> Of(PlannedCard card)
     {
         string name = card.Device.Name,
             title = card.Device.Title;
-        decimal tenth = (card.Device.Way?.FaultChance ?? Work.UsualChance) / 10;
+        decimal tenth = Work.ChanceOf(card.Device) / 10;
         var shows = Shown.Nothing with { Others = new Dictionary<string, string> { [$"start from the card in {title}"] = "no" } };
         Look look(string id, string words, decimal minutes, string shown) =>
             new($"card:{name}:{id}", words, minutes, "right", shown);

@@ -1,5 +1,4 @@
 using System.ComponentModel.DataAnnotations;
-using System.Globalization;
 using Google.OrTools.Sat;
 using RustCabin.Core.Choices;
 using RustCabin.Core.Declared;
@@ -208,7 +207,7 @@ public sealed record Chain(IReadOnlyList<ChainCable> Cables, IReadOnlyList<Chain
         }
         LinearExpr unmoved = LinearExpr.Sum(stays);
         model.Maximize(unmoved);
-        long most = (long)Math.Round(Solved(model, left()).ObjectiveValue);
+        long most = (long)Math.Round(Solving.Optimal(model, left()).ObjectiveValue);
         model.Add(unmoved >= most);
         int[] takes = new int[n];
         for (int from = 0; from < n; from += AtOnce)
@@ -223,7 +222,7 @@ public sealed record Chain(IReadOnlyList<ChainCable> Cables, IReadOnlyList<Chain
                 weight *= n;
             }
             model.Minimize(LinearExpr.Sum(terms));
-            CpSolver solver = Solved(model, left());
+            CpSolver solver = Solving.Optimal(model, left());
             foreach (int i in chunk)
             {
                 int j = Enumerable.Range(0, n).First(k => solver.BooleanValue(x[i, k]));
@@ -249,16 +248,5 @@ public sealed record Chain(IReadOnlyList<ChainCable> Cables, IReadOnlyList<Chain
         for (int net = 0; net < nets.Length; net++)
             model.Add(LinearExpr.Sum(Enumerable.Range(0, now.Length).Select(i => y[i, net])) == now.Count(s => s == nets[net]));
         return y;
-    }
-
-    static CpSolver Solved(CpModel model, TimeSpan? left)
-    {
-        if (left <= TimeSpan.Zero)
-            throw new OutOfTimeException();
-        string limit = left is { } time
-            ? string.Create(CultureInfo.InvariantCulture, $" max_time_in_seconds:{time.TotalSeconds:0.###}")
-            : "";
-        var solver = new CpSolver { StringParameters = $"num_workers:1 random_seed:1{limit}" };
-        return solver.Solve(model) == CpSolverStatus.Optimal ? solver : throw new OutOfTimeException();
     }
 }

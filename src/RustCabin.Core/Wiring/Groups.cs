@@ -2,7 +2,7 @@ namespace RustCabin.Core.Wiring;
 
 /// <summary>Things numbered from 0 that are joined two by two, each with all that it is joined to.</summary>
 /// <param name="count">How many there are.</param>
-sealed class Groups(int count)
+public sealed class Groups(int count)
 {
     readonly int[] _parent = [.. Enumerable.Range(0, count)];
 

@@ -23,7 +23,7 @@ public static class WiringHypotheses
         foreach (Probed line in table.Where(l => l.Line.Change is not null))
         {
             PlacedChange change = Wired.Of(at).Changes[line.Line.Change!.Value];
-            decimal chance = change.Instance?.Way?.FaultChance ?? Work.UsualChance;
+            decimal chance = Work.ChanceOf(change.Instance);
             string must = line.Line.Closed ? "closed" : "open";
             yield return new Hypothesis(
                 Name(line.From, line.To),

@@ -7,8 +7,7 @@ namespace RustCabin.Web.Drawings;
 
 /// <summary>
 /// Writes SVG. All text and attribute values are encoded: what stands in a sheet is data. Looks come from classes in the style
-/// sheet, so that
-/// both lamps serve.
+/// sheet, so that both lamps serve.
 /// </summary>
 public sealed class Svg
 {

@@ -5,9 +5,8 @@ using RustCabin.Core.Declared;
 namespace RustCabin.Web.Drawings;
 
 /// <summary>
-/// A tray with a compartment for every piece that comes out, row by row as the case is opened, at its true size in
-/// millimetres: the
-/// screws are laid on the paper.
+/// A tray with a compartment for every piece that comes out, row by row as the case is opened, at its true size in millimetres:
+/// the screws are laid on the paper.
 /// </summary>
 public static class Tray
 {

@@ -16,9 +16,7 @@ public enum StationMark
 
 /// <summary>
 /// What the web room has of one station: its place on the trail, its page, mark and calls; its style sheet and its script bear
-/// the name of its folder. A new one derives from it in
-/// its own folder.
-/// Source: docs/architecture.md, A station offers.
+/// the name of its folder. A new one derives from it in its own folder. Source: docs/architecture.md, A station offers.
 /// </summary>
 public abstract class Desk
 {

@@ -7,9 +7,8 @@ using RustCabin.Core.Stations;
 namespace RustCabin.Core.Tests.Faults;
 
 /// <summary>
-/// Each kind of fault is put into the simulated machine; what a person would see is given, and it is found first, or a look
-/// is named
-/// that decides.
+/// Each kind of fault is put into the simulated machine; what a person would see is given, and it is found first, or a look is
+/// named that decides.
 /// </summary>
 public sealed class DiagnosisTests
 {

@@ -251,6 +251,17 @@ public sealed class PosteriorTests
     }
 
     [Fact]
+    public void Whatever_stands_behind_a_thousand_sound_trials_is_told_too()
+    {
+        string sound = string.Join(',', Enumerable.Repeat("""{ "set": { "f": "1" }, "works": true }""", 1200));
+        using var json = System.Text.Json.JsonDocument.Parse(
+            $$"""{ "factors": { "f": ["1"] }, "trials": [{{sound}}, { "set": {}, "works": false }] }"""
+        );
+        var error = Assert.Single(Core.Declared.Declaration<TrialsAsked>.Read(json.RootElement).Errors);
+        Assert.Equal("trials[1200].set.f", error.Path);
+    }
+
+    [Fact]
     public void Wires_of_a_repair_are_the_shortest_that_join_all()
     {
         var random = new Random(29);

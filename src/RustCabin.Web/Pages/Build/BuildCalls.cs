@@ -39,9 +39,8 @@ public sealed record ExpectedJson(IReadOnlyList<LineJson> Lines, ulong TotalByte
 public sealed record SchoolJson(decimal ExpectedMinutes);
 
 /// <summary>
-/// <c>build</c>, <c>build/order</c>, <c>build/cost</c>, <c>build/suppliers</c>, <c>build/bath</c>. Source: docs/formats.md,
-/// The JSON
-/// interface.
+/// <c>build</c>, <c>build/order</c>, <c>build/cost</c>, <c>build/suppliers</c>, <c>build/bath</c>. Source: docs/formats.md, The
+/// JSON interface.
 /// </summary>
 static class BuildCalls
 {

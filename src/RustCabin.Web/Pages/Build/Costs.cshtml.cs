@@ -1,16 +1,23 @@
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Build;
+using RustCabin.Core.Choices;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
+using RustCabin.Web.Api;
 using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Build;
 
 /// <summary>What a job was to cost and what it did, a batch of boards, and orders split among suppliers.</summary>
-public sealed class CostsModel(SheetRepository sheets, JobRepository jobs, PhotoRepository photos, TimeProvider clock)
-    : BuildModel(sheets, jobs, photos, clock)
+public sealed class CostsModel(
+    SheetRepository sheets,
+    JobRepository jobs,
+    PhotoRepository photos,
+    TimeProvider clock,
+    HeavyWork heavy
+) : BuildModel(sheets, jobs, photos, clock)
 {
     /// <summary>What was spent on this job.</summary>
     public IReadOnlyList<Spent> Amounts => View.Job.Build?.Spent ?? [];
@@ -103,16 +110,28 @@ public sealed class CostsModel(SheetRepository sheets, JobRepository jobs, Photo
         }
         if (WrongOffer.Length == 0 && offers.Count > SuppliersAsked.Most)
             WrongOffer = $"{offers.Count} offers are more than {SuppliersAsked.Most}";
-        if (WrongOffer.Length == 0)
-            Split = SupplierSplit.Of(
-                new SuppliersAsked
-                {
-                    Wants = wants,
-                    Offers = offers,
-                    Postage = postage,
-                },
-                TimeSpan.FromSeconds(5)
+        if (WrongOffer.Length > 0)
+            return;
+        var asked = new SuppliersAsked
+        {
+            Wants = wants,
+            Offers = offers,
+            Postage = postage,
+        };
+        try
+        {
+            // A place in the answer for what nobody offers, so that a refused place among the heavy work is not taken for it.
+            SupplierSplit?[]? answer = heavy.Now(
+                () => (SupplierSplit?[])[SupplierSplit.Of(asked, HeavyWork.AtMost)],
+                HttpContext.RequestAborted
             );
+            Split = answer?[0];
+            WrongOffer = answer is null ? HeavyWork.Busy.TrimEnd('.') : "";
+        }
+        catch (OutOfTimeException)
+        {
+            WrongOffer = "Not decided in time: fewer offers make it easier";
+        }
     }
 
     static IEnumerable<string> Lines(string text) =>

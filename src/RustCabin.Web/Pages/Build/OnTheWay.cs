@@ -2,7 +2,6 @@ using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Baseline;
 using RustCabin.Core.Build;
 using RustCabin.Core.Declared;
-using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
 using RustCabin.Web.Stations;
@@ -15,13 +14,11 @@ public partial class BuildModel
 {
     /// <summary>What one's own builds have taught.</summary>
     public Experience Learnt =>
-        field ??= Experience.Of(Jobs.All().Where(j => j.Took.Count > 0 || j.Readings.Count > 0).Select(j => (SheetOf(j), j)));
-
-    BuildSheet SheetOf(Job job)
-    {
-        PlannedUnit after = Plan.For(View.Sheets with { Jobs = [job] }, job);
-        return BuildSheet.For(after.Before ?? Plan.For(View.Sheets, after.Unit), after);
-    }
+        field ??= Experience.Of(
+            Jobs.Stored()
+                .Where(j => j.Job.Took.Count > 0 || j.Job.Readings.Count > 0)
+                .Select(j => (JobView.Of(View.Sheets, j).Sheet, j.Job))
+        );
 
     /// <summary>What the build is expected to take by each school, with what was learnt.</summary>
     public Schools Schools => field ??= Schools.Of(View.Sheet.Order, View.Model, View.Job.Build?.Gates ?? [], Learnt);

@@ -48,18 +48,19 @@ public sealed class RehearsalModel(SheetRepository sheets, JobRepository jobs) :
         ViewData["Title"] = "Rehearsal";
         Pack pack = sheets.All();
         Machines = [.. jobs.All().Where(j => pack.FindUnit(j.Unit) is not null).Select(j => (j, pack.FindUnit(j.Unit)!))];
-        Difficulty[] all = Enum.GetValues<Difficulty>();
-        Prepared =
-        [
-            .. Machines
-                .SelectMany((m, i) => all.Select(d => (Round: new Round(m.Job.Id, d, 100 + i), m.Unit.Name, i)))
-                .OrderBy(r => r.Round.Difficulty)
-                .ThenBy(r => (r.i * 7 + (int)r.Round.Difficulty * 3) % 11)
-                .GroupBy(r => r.Round.Difficulty)
-                .SelectMany(g => g.Where(r => Plays(pack, Machines[r.i].Job, r.Round)).Take(2))
-                .Select(r => (r.Round, r.Name)),
-        ];
-        if (job is not null && difficulty is not null && Enum.TryParse(difficulty, ignoreCase: true, out Difficulty hard))
+        Play(pack, code, job, difficulty, look, name);
+        if (Round is null)
+            Prepared = Ten(pack);
+    }
+
+    void Play(Pack pack, string? code, string? job, string? difficulty, List<string> look, string? name)
+    {
+        if (
+            job is not null
+            && difficulty is not null
+            && Enum.TryParse(difficulty, ignoreCase: true, out Difficulty hard)
+            && Enum.IsDefined(hard)
+        )
             Round = new Round(job, hard, Random.Shared.Next(1 << 20));
         else if (code is not null && (Round = Core.Faults.Round.Parse(code.Trim())) is null)
             Wrong = $"\"{code}\" is no code of a round.";
@@ -83,6 +84,20 @@ public sealed class RehearsalModel(SheetRepository sheets, JobRepository jobs) :
         if (IsOver)
             Best = At.BestLine();
     }
+
+    /// <summary>Ten rounds, two of each difficulty, over the machines that are here.</summary>
+    IReadOnlyList<(Round Round, string Unit)> Ten(Pack pack) =>
+        [
+            .. Machines
+                .SelectMany(
+                    (m, i) => Enum.GetValues<Difficulty>().Select(d => (Round: new Round(m.Job.Id, d, 100 + i), m.Unit.Name, i))
+                )
+                .OrderBy(r => r.Round.Difficulty)
+                .ThenBy(r => (r.i * 7 + (int)r.Round.Difficulty * 3) % 11)
+                .GroupBy(r => r.Round.Difficulty)
+                .SelectMany(g => g.Where(r => Plays(pack, Machines[r.i].Job, r.Round)).Take(2))
+                .Select(r => (r.Round, r.Name)),
+        ];
 
     static bool Plays(Pack pack, Job job, Round round) =>
         Core.Faults.Rehearsal.Of(Plan.For(pack with { Jobs = [job] }, job), round) is not null;

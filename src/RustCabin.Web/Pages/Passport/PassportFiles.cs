@@ -1,4 +1,6 @@
 using System.Text;
+using System.Text.Encodings.Web;
+using System.Text.Json;
 using System.Text.Json.Nodes;
 using Ical.Net;
 using Ical.Net.CalendarComponents;
@@ -42,33 +44,29 @@ static class PassportFiles
             .ExcludeFromDescription();
     }
 
-    /// <summary>Fields that a buyer is not told: what was paid, and where things lie.</summary>
-    static readonly string[] Private = ["price", "budget", "place", "spent", "worth", "boardPrice", "postage", "sold"];
+    static readonly JsonSerializerOptions Readable = new()
+    {
+        WriteIndented = true,
+        Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
+    };
 
-    /// <summary>A pack without what is nobody else's business.</summary>
+    /// <summary>A pack without what was paid and where things lie.</summary>
     public static byte[] HandOver(byte[] pack)
     {
         JsonNode root = JsonNode.Parse(pack)!;
-        Strip(root);
-        return Encoding.UTF8.GetBytes(
-            root.ToJsonString(
-                new() { WriteIndented = true, Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping }
-            )
-        );
+        foreach (JsonObject part in Each(root["parts"]))
+            part.Remove("price");
+        foreach (JsonObject belonging in Each(root["units"]).SelectMany(u => Each(u["belongings"])))
+            belonging.Remove("place");
+        foreach (JsonObject job in Each(root["jobs"]))
+        {
+            (job["limits"] as JsonObject)?.Remove("budget");
+            (job["build"] as JsonObject)?.Remove("spent");
+        }
+        return Encoding.UTF8.GetBytes(root.ToJsonString(Readable));
     }
 
-    static void Strip(JsonNode? node)
-    {
-        if (node is JsonArray list)
-            foreach (JsonNode? item in list)
-                Strip(item);
-        if (node is not JsonObject map)
-            return;
-        foreach (string gone in Private)
-            map.Remove(gone);
-        foreach ((string _, JsonNode? value) in map.ToList())
-            Strip(value);
-    }
+    static IEnumerable<JsonObject> Each(JsonNode? list) => (list as JsonArray ?? []).OfType<JsonObject>();
 
     static string Calendar(JobView view, DateTimeOffset now)
     {

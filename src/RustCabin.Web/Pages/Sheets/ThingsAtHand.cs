@@ -11,8 +11,7 @@ public sealed record Thing(string Value, string Shown);
 
 /// <summary>
 /// The things that a sheet in the editor may name, by the place where it names them: those of the sheet itself as it is being
-/// written, of the models and parts that it refers to, and
-/// of the cabin.
+/// written, of the models and parts that it refers to, and of the cabin.
 /// </summary>
 /// <param name="kind">The kind of sheet.</param>
 /// <param name="sheet">The sheet as it stands.</param>
