@@ -30,6 +30,7 @@ public static class Trail
         new Wiring.WiringStation(),
         new WantsStation(),
         new Mends.MendStation(),
+        new Care.CareStation(),
         new Passport.PassportStation(),
     ];
 

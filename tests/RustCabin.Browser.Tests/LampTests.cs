@@ -56,6 +56,8 @@ public class LampTests(SharedBench shared) : IClassFixture<SharedBench>
         "/jobs/loft-clerk-ledger/memory/chips",
         "/jobs/ferry-satchel-stack/memory/chips",
         "/jobs/dunnock-lamp-voice/memory/banks",
+        "/jobs/dunnock-loft-over/care",
+        "/jobs/dunnock-lamp-voice/costs",
         "/jobs/winch-16c-more/memory/settings",
         Winter + "/memory?fault=unseated%20fathom",
         "/tools?chips=4464&sectors=10&bytes=256&files=9",

@@ -276,4 +276,71 @@ public sealed class BuildFaultsTests : IAsyncLifetime
         page = await _cabin.Page($"{Costs}?wants=odd&offers=x");
         Assert.Contains("is not", Text(page, ".notice"));
     }
+
+    [Fact]
+    public async Task A_batch_is_noted_line_by_line_and_the_unit_has_its_worth()
+    {
+        const string Costs = "/jobs/slip-7-picture/costs";
+        const string Batch = Costs + "?boards=3&boardPrice=8&parts=51,6&postage=7,9&sold=58&keeps=1";
+        IHtmlDocument page = await Pressed(_cabin, Batch, "form[action*='handler=Batch'] button");
+        Assert.Contains("25.50 EUR each", Text(page, "main"));
+        Assert.Contains("spent 25.50", Text(page, "#spent-title"));
+        Assert.Contains("2 spare boards sold on", Text(page, "main"));
+        page = await Pressed(_cabin, Costs, "[name=worth]", ("worth", "70"));
+        Assert.Contains("stands at 95.50 EUR", Text(page, ".worth"));
+        (HttpStatusCode status, page) = await _cabin.Press(Form(page, "[name=worth]"), [("worth", "dear")]);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains("\"dear\" is no amount", Text(page, ".notice[role=alert]"));
+        Assert.DoesNotContain("worth", await _cabin.Http.GetStringAsync("/export/handover/slip-7"));
+        Assert.Contains("\"worth\": 70", await _cabin.Http.GetStringAsync("/export/units/slip-7"));
+    }
+
+    [Fact]
+    public async Task A_lid_is_whitened_look_by_look()
+    {
+        const string Care = "/jobs/slip-7-picture/care";
+        Assert.Contains("Nothing is done to the case yet", Text(await _cabin.Page(Care), "main"));
+        IHtmlDocument page = await Pressed(
+            _cabin,
+            Care,
+            ".care-forms [value=bath]",
+            ("what", "lid"),
+            ("litres", "4"),
+            ("percent", "10"),
+            ("from", "35"),
+            ("light", "lamp"),
+            ("pieces", "lid 412 g")
+        );
+        Assert.Contains("1.044 l of 35 % into 2.954 l of water", Text(page, ".care-work"));
+        Assert.Contains("Peroxide burns skin", Text(page, ".care-work"));
+        foreach (
+            (string kind, (string, string) field, string wrong) in ((string, (string, string), string)[])
+                [
+                    ("bath", ("percent", "40"), "cannot be thinned"),
+                    ("bath", ("length", "4"), "say how many litres"),
+                    ("bath", ("pieces", "lid"), "is no piece"),
+                    ("cream", ("area", "wide"), "\"wide\" is not a number"),
+                    ("hole", ("edges", "0"), "is no distance"),
+                ]
+        )
+        {
+            (HttpStatusCode status, IHtmlDocument refused) = await _cabin.Press(
+                Form(page, $".care-forms [value={kind}]"),
+                [("act", kind), ("what", "x"), .. field.Item1 == "length" ? [] : ((string, string)[])[("litres", "2")], field]
+            );
+            Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+            Assert.Contains(wrong, Text(refused, ".notice[role=alert]"));
+        }
+        page = await Pressed(_cabin, Care, ".care-work [name=look]", ("look", "in"), ("text", "label peeled"));
+        Assert.Contains("Look again at", Text(page, ".care-now"));
+        page = await Pressed(_cabin, Care, ".care-work select[name=look]", ("look", "whiter"));
+        page = await Pressed(_cabin, Care, ".care-work select[name=look]", ("look", "same"));
+        Assert.Contains("Two looks show no change", Text(page, ".care-now"));
+        Assert.Equal(3, page.QuerySelectorAll(".looks figure").Length);
+        Assert.Contains("Whiten in a bath: lid", Text(await _cabin.Page("/jobs/slip-7-picture/build"), "#step-care-bath-1 h2"));
+        Assert.Contains("begun", Text(await _cabin.Page("/jobs/slip-7-picture/passport"), "[aria-label='Care of the case']"));
+        page = await Pressed(_cabin, Care, ".care-work button[name=work]", ("work", "bath-1"));
+        Assert.Empty(page.QuerySelectorAll(".care-work"));
+        Assert.DoesNotContain("care-bath-1", (await _cabin.Page("/jobs/slip-7-picture/build")).Source.Text);
+    }
 }

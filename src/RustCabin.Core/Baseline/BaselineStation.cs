@@ -30,7 +30,7 @@ public sealed class BaselineStation : Station
     /// <summary>What an earlier owner left unproven or undone comes before the first power-on.</summary>
     public override IEnumerable<Work> Works(BuildAsked asked) =>
         asked
-            .Before.Instances.SelectMany(Inherited.Steps)
+            .Before.Instances.SelectMany(i => Inherited.Steps(asked.Before, i))
             .Where(s => s.Proof != StepProof.Done)
             .Select(open => new Work(WorkTime.BeforePower, [ProveStep(open)])
             {
@@ -139,7 +139,11 @@ public sealed class BaselineStation : Station
             yield return Found($"{runs.Name}, before", $"{string.Join(", ", runs.Seconds)} s");
         foreach (ConditionNote note in unit.Baseline?.Notes ?? [])
             yield return Found(note.Fault ? "fault that was there before" : "noted", note.Text);
-        foreach (InheritedStep step in asked.Before.Instances.SelectMany(Inherited.Steps).Where(s => s.Proof != StepProof.Done))
+        foreach (
+            InheritedStep step in asked
+                .Before.Instances.SelectMany(i => Inherited.Steps(asked.Before, i))
+                .Where(s => s.Proof != StepProof.Done)
+        )
             yield return Found(
                 $"inherited: {step.Step.What}",
                 asked.IsDone(Acts.Prove(step.Instance.Name, step.Step.Id)) ? "proved in this job"

@@ -1,6 +1,7 @@
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Wiring;
 
 namespace RustCabin.Core.Baseline;
 
@@ -13,18 +14,34 @@ public sealed record InheritedStep(Instance Instance, WayStep Step, StepProof Pr
 /// </summary>
 public static class Inherited
 {
+    /// <summary>The one step of a way that names none.</summary>
+    public const string Whole = "fit";
+
     /// <summary>
-    /// The steps of a part that is already fitted. Single steps stand as the unit says; the others are done for a part that is
-    /// done, and unproven
-    /// for one that is half or unproven. A way without steps is one step: the fitting itself.
+    /// The steps of a part that is already fitted, and the acts of wiring of its way, each proved by the meter. Single steps
+    /// stand as the unit says; the others are done for a part that is done, and unproven for one that is half or unproven. A
+    /// way without either is one step: the fitting itself.
     /// </summary>
-    public static IEnumerable<InheritedStep> Steps(Instance instance)
+    public static IEnumerable<InheritedStep> Steps(PlannedUnit unit, Instance instance)
     {
         if (instance.Added || instance.Way is not { } way)
             return [];
         StepProof rest = instance.Fitted.State == FittedState.Done ? StepProof.Done : StepProof.Unproven;
-        IReadOnlyList<WayStep> steps =
-            way.Steps.Count > 0 ? way.Steps : [new WayStep { Id = "fit", What = $"Fit {instance.Part.Name}" }];
+        WayStep[] steps =
+        [
+            .. way.Steps,
+            .. PlacedChange
+                .There(unit)
+                .Where(c => c.Instance == instance)
+                .Select(c => new WayStep
+                {
+                    Id = $"{c.Step.Act}-{c.Index + 1}",
+                    What = c.Words,
+                    Proof = c.Proof,
+                }),
+        ];
+        if (steps.Length == 0)
+            steps = [new WayStep { Id = Whole, What = $"Fit {instance.Part.Name}" }];
         return steps.Select(step => new InheritedStep(
             instance,
             step,
@@ -37,7 +54,7 @@ public static class Inherited
     {
         foreach (Instance instance in unit.Instances)
         {
-            InheritedStep[] open = [.. Steps(instance).Where(s => s.Proof != StepProof.Done)];
+            InheritedStep[] open = [.. Steps(unit, instance).Where(s => s.Proof != StepProof.Done)];
             if (open.Length == 0)
                 continue;
             int missing = open.Count(s => s.Proof == StepProof.Missing);

@@ -47,6 +47,16 @@ public static class BuildEdits
     public static Job Extra(Job job, string piece, bool taken) =>
         JobEdits.Tick(With(job, b => b with { Extras = JobEdits.Listed(b.Extras, piece, taken) }), Acts.Service(piece), false);
 
+    /// <summary>Takes a work on the case into the build.</summary>
+    public static Job Care(Job job, CareWork work) => With(job, b => b with { Care = [.. b.Care, work] });
+
+    /// <summary>Leaves a work on the case out of the build, its tick with it; its looks stay noted. Null: there is
+    /// none.</summary>
+    public static Job? Uncare(Job job, string work) =>
+        job.Build?.Care.Any(c => c.Id == work) == true
+            ? JobEdits.Tick(With(job, b => b with { Care = [.. b.Care.Where(c => c.Id != work)] }), Acts.Care(work), false)
+            : null;
+
     /// <summary>Notes an amount.</summary>
     public static Job Spend(Job job, Spent spent) => With(job, b => b with { Spent = [.. b.Spent, spent] });
 

@@ -101,6 +101,16 @@ public sealed record Undo(IReadOnlyList<UndoStep> Steps, PlannedUnit Result, Pow
                 return PlacedChange.Of(record.Unit).FirstOrDefault(c => c.Step == step.Id) is { } change
                     ? (Back(step.Id, change), at)
                     : null;
+            case "care":
+                return (
+                    new UndoStep(
+                        step.Id,
+                        $"Nothing to take back: {step.Title}",
+                        "",
+                        "what was whitened or drilled does not become what it was"
+                    ),
+                    at
+                );
             case "service":
                 return (
                     new UndoStep(

@@ -23,6 +23,9 @@ public static class UnitEdits
     /// <summary>Vouches for a revision; null leaves it to the clues.</summary>
     public static Unit Confirm(Unit unit, string? revision) => unit with { Revision = revision };
 
+    /// <summary>Notes what it was worth before anything was touched; null: nobody says.</summary>
+    public static Unit Value(Unit unit, decimal? worth) => unit with { Worth = worth };
+
     /// <summary>Notes where an original piece is kept; a place noted before is replaced.</summary>
     public static Unit Keep(Unit unit, string what, string place) =>
         unit with

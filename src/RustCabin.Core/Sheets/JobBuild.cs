@@ -30,6 +30,9 @@ public sealed record JobBuild
 
     [Display(ShortName = "note at a step", Description = "What was noted or photographed at steps.")]
     public IReadOnlyList<BenchNote> Notes { get; init; } = [];
+
+    [Display(ShortName = "care of the case", Description = "What is whitened, and where a hole is made.")]
+    public IReadOnlyList<CareWork> Care { get; init; } = [];
 }
 
 /// <summary>When a build is tested.</summary>
@@ -99,4 +102,7 @@ public sealed record BenchNote
 
     [Range(1, 1_000_000_000), Display(Description = "The photo, by its number in this cabin.")]
     public int? Photo { get; init; }
+
+    [Display(Description = "How a face that is whitened stands against the look before.")]
+    public CareLook? Look { get; init; }
 }

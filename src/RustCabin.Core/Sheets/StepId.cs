@@ -108,6 +108,9 @@ public static class Acts
     /// <summary>A piece that ages is replaced while the case is open anyway.</summary>
     public static StepId Service(string piece) => new("service", piece);
 
+    /// <summary>A face of the case is whitened, or a hole made in it.</summary>
+    public static StepId Care(string work) => new("care", work);
+
     /// <summary>A mend is made by hand.</summary>
     public static StepId Mend(HandMend mend) => new("mend", $"{mend.Finding}-{mend.Subject}");
 

@@ -38,6 +38,9 @@ public sealed record Unit
     [Display(Description = "Drivers and other software on it, by name, with their versions.")]
     public IReadOnlyDictionary<string, string> Software { get; init; } = new Dictionary<string, string>();
 
+    [Range(0, 1_000_000), Display(Description = "What it was worth before anything was touched, in the pack's currency.")]
+    public decimal? Worth { get; init; }
+
     [Display(Description = "It is no longer worked on.")]
     public bool Retired { get; init; }
 

@@ -147,6 +147,9 @@ public enum PassportPart
     /// <summary>What a person mended by hand.</summary>
     Mended,
 
+    /// <summary>What was whitened, and holes in the case.</summary>
+    Care,
+
     /// <summary>How the unit was found: its age, its condition, faults that were there before.</summary>
     Found,
 

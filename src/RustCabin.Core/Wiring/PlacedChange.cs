@@ -62,6 +62,20 @@ public sealed record PlacedChange(Instance? Instance, int Index, WireChange Chan
             _ => $"Drill {Change.Where}",
         };
 
+    /// <summary>What a meter must say once it is done; empty: it is seen, not measured.</summary>
+    public string Proof =>
+        Change.Do switch
+        {
+            ChangeAct.Lift => $"open from {Legs(Change.Pins)} of {Named(Change.Chip!)} to what lies under it",
+            ChangeAct.Cut => $"open from {string.Join(", ", Change.Off.Select(Named))} to the rest of {Change.Net}",
+            ChangeAct.Link or ChangeAct.Wire => $"closed from {Named(Change.From[0])} to {Named(Change.To[0])}",
+            ChangeAct.Row =>
+                $"closed from {Named(Change.From[0])} to {Named(Change.To[0])}, and so on to {Named(Change.From[^1])}",
+            ChangeAct.Remove => $"open between the pads of {Named(Change.Point!)}",
+            ChangeAct.Socket => $"each leg of {Named(Change.Chip!)} closed to its net",
+            _ => "",
+        };
+
     string At => Change.Where.Length > 0 ? $" {Change.Where}" : "";
 
     string Lead =>

@@ -1,4 +1,5 @@
 using RustCabin.Core.Build;
+using RustCabin.Core.Care;
 
 namespace RustCabin.Core.Tests.Build;
 

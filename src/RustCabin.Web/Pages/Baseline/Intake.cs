@@ -48,7 +48,7 @@ public sealed partial class BaselineModel
 
     /// <summary>The parts that came with the unit and the steps of their ways.</summary>
     public IEnumerable<(int Index, Instance Instance, InheritedStep[] Steps)> CameWith =>
-        View.Before.Instances.Index().Select(i => (i.Index, i.Item, Inherited.Steps(i.Item).ToArray()));
+        View.Before.Instances.Index().Select(i => (i.Index, i.Item, Inherited.Steps(View.Before, i.Item).ToArray()));
 
     public IActionResult OnPostSurvey(string job, long version, string field, string? state) =>
         ChangeUnit(
@@ -172,7 +172,7 @@ public sealed partial class BaselineModel
                 fitted >= 0
                 && fitted < view.Before.Instances.Count
                 && Words<StepProof>.TryParse(proof, out StepProof found)
-                && Inherited.Steps(view.Before.Instances[fitted]).FirstOrDefault(s => s.Step.Id == step) is { } known
+                && Inherited.Steps(view.Before, view.Before.Instances[fitted]).FirstOrDefault(s => s.Step.Id == step) is { } known
                     ? ($"{known.Step.What}: {proof}", unit => BaselineEdits.Found(unit, fitted, step, found))
                     : null
         );

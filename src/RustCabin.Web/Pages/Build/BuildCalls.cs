@@ -1,4 +1,5 @@
 using RustCabin.Core.Build;
+using RustCabin.Core.Care;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;

@@ -3,6 +3,7 @@ using RustCabin.Core.Build;
 using RustCabin.Core.Choices;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Identify;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
 using RustCabin.Web.Api;
@@ -21,6 +22,18 @@ public sealed class CostsModel(
 {
     /// <summary>What was spent on this job.</summary>
     public IReadOnlyList<Spent> Amounts => View.Job.Build?.Spent ?? [];
+
+    /// <summary>What was spent, by what it went into, in the order of the words.</summary>
+    public IReadOnlyList<(SpentKind Kind, decimal Amount)> ByKind =>
+        [
+            .. Amounts
+                .GroupBy(a => (a.Kind, Back: a.Amount < 0))
+                .OrderBy(g => g.Key)
+                .Select(g => (g.Key.Kind, g.Sum(a => a.Amount))),
+        ];
+
+    /// <summary>What all jobs of the unit spent.</summary>
+    public decimal OnUnit => ByYear.Sum(y => y.Amount);
 
     public decimal SpentInAll => Amounts.Sum(s => s.Amount);
 
@@ -42,7 +55,7 @@ public sealed class CostsModel(
     public BoardBatch? Batch =>
         Number("boards") is { } boards and <= 1_000_000
         && Number("boardPrice") is { } price
-        && Number("kept") is { } kept and >= 1 and <= 1_000_000
+        && Number("keeps") is { } kept and >= 1 and <= 1_000_000
             ? new BoardBatch
             {
                 Boards = (int)boards,
@@ -136,6 +149,61 @@ public sealed class CostsModel(
 
     static IEnumerable<string> Lines(string text) =>
         text.Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Take(400);
+
+    /// <summary>Says what the unit was worth before anything was touched; nothing typed: nobody says.</summary>
+    public IActionResult OnPostWorth(string job, long version, string? worth)
+    {
+        if (!Load(job))
+            return NotFound();
+        decimal amount = 0;
+        bool none = string.IsNullOrWhiteSpace(worth);
+        if (!none && (!TypedNumber.TryParse(worth, out amount) || amount > 1_000_000))
+            return Refuse($"Nothing was noted: \"{worth}\" is no amount.");
+        return ChangeUnit(
+            job,
+            version,
+            _ =>
+                (
+                    none ? "Nobody says what it was worth" : $"Untouched it was worth {amount:0.00}",
+                    unit => UnitEdits.Value(unit, none ? null : amount)
+                )
+        );
+    }
+
+    /// <summary>Notes the batch that the address asks for, line by line: boards, parts, post, and what the spares
+    /// brought.</summary>
+    public IActionResult OnPostBatch(string job, long version)
+    {
+        if (!Load(job))
+            return NotFound();
+        if (Batch is not { } batch)
+            return Refuse("Nothing was noted: the batch is not whole.");
+        string boards = IdText.Counted(batch.Boards, "bare board");
+        (string What, SpentKind Kind, decimal Amount)[] amounts =
+        [
+            (boards, SpentKind.Bought, batch.Boards * batch.BoardPrice),
+            ($"Parts for {boards}", SpentKind.Bought, batch.Parts),
+            ($"Post for {boards}", SpentKind.Postage, batch.Postage),
+            ($"{IdText.Counted(Math.Max(0, batch.Boards - batch.Kept), "spare board")} sold on", SpentKind.Shared, -batch.Sold),
+        ];
+        Spent[] lines =
+        [
+            .. amounts
+                .Where(l => l.Amount != 0)
+                .Select(l => new Spent
+                {
+                    What = l.What,
+                    Kind = l.Kind,
+                    Amount = l.Amount,
+                    At = Moment()[..10],
+                }),
+        ];
+        return Change(
+            job,
+            version,
+            _ => ($"A batch of {boards}, {batch.Each:0.00} each", j => lines.Aggregate(j, BuildEdits.Spend))
+        );
+    }
 
     public IActionResult OnPostSpend(string job, long version, string? what, string? kind, string? amount, string? at)
     {

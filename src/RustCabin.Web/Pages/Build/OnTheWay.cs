@@ -205,6 +205,7 @@ public partial class BuildModel
         long version,
         string step,
         string? text,
+        string? look,
         List<IFormFile> photo,
         CancellationToken cancel
     )
@@ -214,7 +215,8 @@ public partial class BuildModel
         string words = (text ?? "").Trim();
         if (words.Length > 2000)
             return Refuse("Nothing was noted: 2,000 letters at most.");
-        if (words.Length == 0 && photo.Count == 0)
+        CareLook? seen = Words<CareLook>.TryParse(look ?? "", out CareLook known) ? known : null;
+        if (words.Length == 0 && photo.Count == 0 && seen is null)
             return Refuse("Nothing was noted: write something, or pick a picture.");
         if (Find(step) is not { } at)
             return Refuse("Nothing was noted: this step is not on the sheet any more.");
@@ -224,12 +226,16 @@ public partial class BuildModel
         long? number = null;
         if (read.Count > 0 && (number = photos.Add(View.Unit.Id, read[0], $"{at.Step.Title}: {words}".TrimEnd(':', ' '))) is null)
             return Refuse("Nothing was noted: this unit keeps no more pictures.");
+        string said =
+            words.Length > 0 ? words
+            : seen is { } how ? Words<CareLook>.Of(how)
+            : "a picture";
         return Change(
             job,
             version,
             _ =>
                 (
-                    $"Noted at \"{at.Step.Title}\": {(words.Length > 0 ? words : "a picture")}",
+                    $"Noted at \"{at.Step.Title}\": {said}",
                     j =>
                         BuildEdits.Note(
                             j,
@@ -239,6 +245,7 @@ public partial class BuildModel
                                 At = Moment(),
                                 Text = words,
                                 Photo = (int?)number,
+                                Look = seen,
                             }
                         )
                 )

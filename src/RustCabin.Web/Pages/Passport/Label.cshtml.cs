@@ -1,6 +1,7 @@
 using System.Text;
 using RustCabin.Core.Build;
 using RustCabin.Data;
+using RustCabin.Web.Drawings;
 
 namespace RustCabin.Web.Pages.Passport;
 
@@ -16,6 +17,9 @@ public sealed class LabelModel(SheetRepository sheets, JobRepository jobs, TimeP
 
     /// <summary>What the code holds.</summary>
     public string Code => field ??= PassportText.Code(View.Record, Today);
+
+    /// <summary>For a label printer's roll of so many millimetres; null: all on a sheet.</summary>
+    public double? Roll => LabelDrawing.Sizes.Select(s => (double?)s.Wide).FirstOrDefault(w => $"{w}" == Request.Query["roll"]);
 
     /// <summary>How long that is.</summary>
     public int Bytes => Encoding.UTF8.GetByteCount(Code);

@@ -56,8 +56,13 @@ static class PassportFiles
         JsonNode root = JsonNode.Parse(pack)!;
         foreach (JsonObject part in Each(root["parts"]))
             part.Remove("price");
-        foreach (JsonObject belonging in Each(root["units"]).SelectMany(u => Each(u["belongings"])))
-            belonging.Remove("place");
+        // A job that is ended holds the unit as it was before it.
+        foreach (JsonObject unit in Each(root["units"]).Concat(Each(root["jobs"]).Select(j => j["was"]).OfType<JsonObject>()))
+        {
+            unit.Remove("worth");
+            foreach (JsonObject belonging in Each(unit["belongings"]))
+                belonging.Remove("place");
+        }
         foreach (JsonObject job in Each(root["jobs"]))
         {
             (job["limits"] as JsonObject)?.Remove("budget");

@@ -1,17 +1,6 @@
-namespace RustCabin.Core.Build;
+using RustCabin.Core.Sheets;
 
-/// <summary>How much light falls on a bath or a cream.</summary>
-public enum CareLight
-{
-    /// <summary>A dark room.</summary>
-    None,
-
-    /// <summary>An ultraviolet lamp.</summary>
-    Lamp,
-
-    /// <summary>The sun.</summary>
-    Sun,
-}
+namespace RustCabin.Core.Care;
 
 /// <summary>
 /// Figures for whitening a case and for holes in it. Source: docs/handbook/build.md, Case care.
@@ -20,6 +9,12 @@ public static class CaseCare
 {
     /// <summary>Millilitres of cream for a square centimetre.</summary>
     public const decimal CreamMlEach = 0.1m;
+
+    /// <summary>Grams of a case's plastic in a cubic centimetre.</summary>
+    public const decimal PlasticGrams = 1.05m;
+
+    /// <summary>The room that a piece takes up, cm3: as measured, else by its weight.</summary>
+    public static decimal RoomCm3(BathPiece piece) => piece.Cm3 ?? (piece.Grams ?? 0) / PlasticGrams;
 
     /// <summary>Litres that a vessel takes, filled to a height, less the pieces in it.</summary>
     public static decimal VesselLitres(decimal lengthCm, decimal widthCm, decimal fillCm, decimal piecesCm3) =>

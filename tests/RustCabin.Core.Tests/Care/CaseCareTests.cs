@@ -1,6 +1,7 @@
-using RustCabin.Core.Build;
+using RustCabin.Core.Care;
+using RustCabin.Core.Sheets;
 
-namespace RustCabin.Core.Tests.Build;
+namespace RustCabin.Core.Tests.Care;
 
 /// <summary>Vessels, creams, times and holes.</summary>
 public sealed class CaseCareTests

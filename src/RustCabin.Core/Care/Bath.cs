@@ -1,14 +1,12 @@
 using System.ComponentModel.DataAnnotations;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Sheets;
 
-namespace RustCabin.Core.Build;
+namespace RustCabin.Core.Care;
 
 /// <summary>What <c>build/bath</c> takes: so much of one strength is wanted, and another is at hand.</summary>
 public sealed record BathAsked : ICompleted<BathAsked>
 {
-    /// <summary>No stronger one is sold to anybody.</summary>
-    public const decimal Strongest = 50;
-
     /// <summary>How much is wanted.</summary>
     [Required, Range(0.000001, 10_000), UnitOf("l"), Display(Description = "How many litres are wanted.")]
     public decimal Litres { get; init; }
@@ -26,8 +24,8 @@ public sealed record BathAsked : ICompleted<BathAsked>
     {
         if (read.Read("percent") && Percent <= 0)
             read.Wrong("percent", "must be above 0");
-        if (read.Read("fromPercent") && FromPercent > Strongest)
-            read.Wrong("fromPercent", $"must be {Strongest} at most");
+        if (read.Read("fromPercent") && FromPercent > CareWork.Strongest)
+            read.Wrong("fromPercent", $"must be {CareWork.Strongest} at most");
         else if (read.Read("percent") && read.Read("fromPercent") && FromPercent < Percent)
             read.Wrong("fromPercent", $"{FromPercent} % cannot be thinned to {Percent} %");
         return this;

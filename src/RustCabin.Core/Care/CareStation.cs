@@ -1,0 +1,136 @@
+using RustCabin.Core.Choices;
+using RustCabin.Core.Findings;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Core.Care;
+
+/// <summary>Whitening and holes as work of a build. Source: docs/handbook/build.md, Case care.</summary>
+public sealed class CareStation : Station
+{
+    const string At = "Build";
+
+    /// <summary>CARE-HOLE.</summary>
+    public static readonly FindingKind CareHole = new("CARE-HOLE", At, [Severity.Stop])
+    {
+        Meaning = "A hole is wider than its place bears: a rim of its own half, at least 3 mm, must stay all round.",
+        Mend = "Make it narrower, or move it away from the edge.",
+    };
+
+    /// <summary>CARE-BEHIND.</summary>
+    public static readonly FindingKind CareBehind = new("CARE-BEHIND", At, [Severity.Watch])
+    {
+        Meaning = "Less than 10 mm lie free behind a hole, or nobody has measured.",
+        Mend = "Take out what lies behind it, or measure.",
+    };
+
+    /// <summary>CARE-BATH.</summary>
+    public static readonly FindingKind CareBath = new("CARE-BATH", At, [Severity.Stop])
+    {
+        Meaning = "The pieces take up as much room as the vessel is filled with.",
+        Mend = "Fill it higher, take a larger vessel, or fewer pieces at a time.",
+    };
+
+    /// <inheritdoc/>
+    public override string Name => "Care";
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<FindingKind> Findings => [CareHole, CareBehind, CareBath];
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Check> Checks { get; } = [Check.On(Rests.Parts, Found)];
+
+    static IEnumerable<CareFigures> All(PlannedUnit unit) => (unit.Job?.Build?.Care ?? []).Select(c => new CareFigures(c));
+
+    static IEnumerable<Finding> Found(PlannedUnit unit)
+    {
+        foreach (CareFigures care in All(unit))
+        {
+            if (care.IsTooWide)
+                yield return new Finding(
+                    CareHole,
+                    Severity.Stop,
+                    $"{care.Work.What}: the place bears {care.LargestHole:0.##} mm",
+                    ["unit"],
+                    $"A hole of {care.Hole:0.##} mm leaves too little of the wall; {care.LargestHole:0.##} mm is the most here.",
+                    care.Lines
+                );
+            else if (care.IsNear)
+                yield return new Finding(
+                    CareBehind,
+                    Severity.Watch,
+                    care.Work.BehindMm is { } near
+                        ? $"{care.Work.What}: {near:0.##} mm to what lies behind"
+                        : $"{care.Work.What}: nobody measured what lies behind",
+                    ["unit"],
+                    "A drill that goes through goes on: what lies behind comes out first.",
+                    care.Lines
+                );
+            if (care.Work.Do == CareAct.Bath && care.Bath is null)
+                yield return new Finding(
+                    CareBath,
+                    Severity.Stop,
+                    $"{care.Work.What}: the pieces fill the vessel",
+                    ["unit"],
+                    $"The pieces take up {care.PiecesCm3:0} cm3, as much as the vessel is filled with.",
+                    care.Lines
+                );
+        }
+    }
+
+    /// <summary>Each is a step, with what can hurt from what is done.</summary>
+    public override IEnumerable<Work> Works(BuildAsked asked) =>
+        All(asked.After)
+            .Select(care => new Work(
+                WorkTime.Out,
+                [
+                    new Step(Acts.Care(care.Work.Id), StepKind.Set, care.Title, care.Lines, care.Minutes)
+                    {
+                        Cautions = [.. Hurts(care.Work).Select(h => Caution.Of(h.Word) with { Why = h.Why })],
+                    },
+                ]
+            )
+            {
+                Opens = AccessPath.Path(asked.After.Model, care.Work.Access),
+                Anywhere = care.Work.Access is null,
+            });
+
+    static IEnumerable<(string Word, string Why)> Hurts(CareWork work)
+    {
+        if (work.Do == CareAct.Hole)
+            yield return ("drilling", $"a hole is made: {work.What}");
+        else
+            yield return ("peroxide", $"{work.What} is whitened with {work.Percent:0.##} %");
+        if (work.Do != CareAct.Hole && work.Light == CareLight.Lamp)
+            yield return ("ultraviolet", $"{work.What} lies under a lamp");
+    }
+
+    /// <inheritdoc/>
+    public override IEnumerable<PassportLine> Passport(PassportAsked asked) =>
+        from care in All(asked.Unit)
+        let made = asked.IsDone(Acts.Care(care.Work.Id))
+        let looks = (asked.Unit.Job?.Build?.Notes ?? [])
+            .Where(n => n.Step == Acts.Care(care.Work.Id) && n.Look is not null)
+            .ToList()
+        select new PassportLine(
+            PassportPart.Care,
+            care.Title,
+            care.Work.Access is { } level ? Declared.IdText.Plain(level) : "",
+            string.Join(
+                "; ",
+                (string[])
+                    [
+                        .. care.Work.Do == CareAct.Hole ? (string[])[] : [$"{care.Work.Percent:0.##} %"],
+                        .. looks.Count > 0 ? (string[])[$"{Declared.IdText.Counted(looks.Count, "look")}"] : [],
+                        .. looks.Any(l => l.Look == CareLook.Marbled) ? (string[])["it marbled"] : [],
+                    ]
+            ),
+            made ? "done"
+                : looks.Count > 0 ? "begun"
+                : "planned"
+        )
+        {
+            At = looks.FirstOrDefault()?.At ?? "",
+        };
+}
