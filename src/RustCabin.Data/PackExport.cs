@@ -19,11 +19,16 @@ public sealed class PackExport(CabinFile file, SheetRepository sheets, JobReposi
     /// One unit, its model (or the part that it is), its jobs and the parts that it or they name; null when there is no such
     /// unit.
     /// </summary>
-    public byte[]? OfUnit(string id)
+    public byte[]? OfUnit(string id) => OfUnit(id, _ => true);
+
+    /// <summary>One job with its unit and every sheet that they need; null when there is no such job.</summary>
+    public byte[]? OfJob(string id) => jobs.Find(id) is { } stored ? OfUnit(stored.Job.Unit, j => j.Id == id) : null;
+
+    byte[]? OfUnit(string id, Func<Job, bool> goes)
     {
         if (sheets.All().FindUnit(id) is not { } unit)
             return null;
-        Job[] own = [.. jobs.All().Where(j => j.Unit == id)];
+        Job[] own = [.. jobs.All().Where(j => j.Unit == id && goes(j))];
         var parts = unit.Fitted.Concat(own.SelectMany(j => j.Add)).Select(f => f.Part).ToHashSet();
         return Of(row =>
             row.Kind switch

@@ -42,7 +42,8 @@ public sealed record Caution(string Id, string Title, string Text)
         new(
             "ultraviolet",
             "Ultraviolet light",
-            "An eraser's lamp burns eyes and skin in seconds, unseen. Never run it open; the lid switch stays in use."
+            "The lamp of an eraser or of a bath burns eyes and skin in seconds, unseen. Never look into it or run it open; the "
+                + "lid switch stays in use."
         ),
         new(
             "fumes",

@@ -121,7 +121,7 @@ public static class CareDrawing
             right = 624;
         Svg svg = Svg.Begin(
             wide,
-            74,
+            56,
             "care-time",
             "img",
             string.Join("; ", watch.Looks.Select(l => $"{l.At:HH:mm} {CareWords.Of(l.Note.Look!.Value)}"))
@@ -130,17 +130,15 @@ public static class CareDrawing
             until = watch.Until!.Value;
         double span = Math.Max(1, (until - from).TotalMinutes);
         double At(DateTimeOffset when) => left + Math.Clamp((when - from).TotalMinutes / span, 0, 1) * (right - left);
-        svg.Line(left, 34, right, 34, "level");
-        svg.Line(left, 34, At(watch.Looks[^1].At), 34, "passed");
+        svg.Line(left, 28, right, 28, "level");
+        svg.Line(left, 28, At(watch.Looks[^1].At), 28, "passed");
         foreach ((DateTimeOffset when, BenchNote note) in watch.Looks)
             if (note.Look == CareLook.Marbled)
-                svg.Rect(At(when) - 8, 26, 16, 16, "bar differs", 2);
+                svg.Rect(At(when) - 8, 20, 16, 16, "bar differs", 2);
             else
-                svg.Circle(At(when), 34, 8, note.Look == CareLook.Same ? "stone" : "stone done");
+                svg.Circle(At(when), 28, 8, note.Look == CareLook.Same ? "stone" : "stone done");
         if (watch.Next is { } next)
-            svg.Circle(At(next), 34, 8, "stone current");
-        svg.Text(left, 64, $"in at {from.ToLocalTime():HH:mm}", "fig", "start");
-        svg.Text(right, 64, $"out by {until.ToLocalTime():yyyy-MM-dd HH:mm}", "fig", "end");
+            svg.Circle(At(next), 28, 8, "stone current");
         return svg.End();
     }
 }

@@ -5,7 +5,7 @@ namespace RustCabin.Web.Pages.Import;
 
 /// <summary>
 /// Packs to take away: <c>GET /export</c> for the whole cabin, <c>GET /export/units/{id}</c> for one unit with all that it
-/// needs, <c>GET /export/sheets/{kind}/{id}</c> for one sheet; and the schema that packs follow, <c>GET
+/// needs, <c>GET /export/jobs/{id}</c> for one of its jobs, <c>GET /export/sheets/{kind}/{id}</c> for one sheet; and the schema that packs follow, <c>GET
 /// /schema/pack.schema.json</c>.
 /// </summary>
 static class Export
@@ -17,6 +17,12 @@ static class Export
             .MapGet(
                 "/export/units/{id}",
                 (string id, PackExport export) => export.OfUnit(id) is { } pack ? File(pack, id) : Results.NotFound()
+            )
+            .ExcludeFromDescription();
+        routes
+            .MapGet(
+                "/export/jobs/{id}",
+                (string id, PackExport export) => export.OfJob(id) is { } pack ? File(pack, id) : Results.NotFound()
             )
             .ExcludeFromDescription();
         routes

@@ -2,7 +2,9 @@ using RustCabin.Core;
 using RustCabin.Core.Build;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Stations;
+using RustCabin.Core.Wiring;
 using RustCabin.Data;
+using RustCabin.Web.Drawings;
 using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Passport;
@@ -42,6 +44,26 @@ public class PassportModel(SheetRepository sheets, JobRepository jobs, TimeProvi
 
     /// <summary>The way back from what was really done.</summary>
     public Undo Undo => field ??= Undo.Of(View.Sheet, Asked);
+
+    /// <summary>The wiring as the job leaves it; null: nothing of it was made yet.</summary>
+    public Wired? Wired => field ??= WiredDone > 0 ? Wired.Of(View.After) : null;
+
+    /// <summary>How many changes of the wiring there are, and how many of them are made.</summary>
+    public int WiredAll => PlacedChange.Of(View.After).Count;
+
+    public int WiredDone => PlacedChange.Of(View.After).Count(c => Asked.IsDone(c.Step));
+
+    /// <summary>The boards on which a change was made, to be drawn.</summary>
+    public IEnumerable<BoardPlan> WiredBoards
+    {
+        get
+        {
+            if (Wired is not { } wired)
+                return [];
+            int[] touched = [.. wired.Changes.Where(c => Asked.IsDone(c.Step)).SelectMany(wired.Touched)];
+            return BoardPlan.All(wired, below: false).Where(b => touched.Any(p => b.Of(p) is not null));
+        }
+    }
 
     /// <summary>The day, as a label writes it.</summary>
     public string Today => clock.GetUtcNow().ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
