@@ -103,6 +103,12 @@ public static class Trail
     public static IReadOnlyList<Hypothesis> Hypotheses(PlannedUnit at) =>
         Suspected.GetValue(at, plan => [.. Stations.SelectMany(s => s.Hypotheses(plan)).DistinctBy(h => h.Id)]);
 
+    /// <summary>What a person sees or hears of the running machine, each once.</summary>
+    /// <param name="at">The unit.</param>
+    /// <param name="inCall">Only what may be told to other programs.</param>
+    public static IReadOnlyList<Sight> Sights(PlannedUnit at, bool inCall = false) =>
+        Sight.Merged(Stations.SelectMany(s => s.Sights(at)).Where(s => !inCall || s.InCall));
+
     /// <summary>What stands in a unit's passport, part by part.</summary>
     public static ILookup<PassportPart, PassportLine> Passport(PassportAsked asked) =>
         Stations.SelectMany(s => s.Passport(asked)).ToLookup(l => l.Part);

@@ -343,4 +343,49 @@ public sealed class BuildFaultsTests : IAsyncLifetime
         Assert.Empty(page.QuerySelectorAll(".care-work"));
         Assert.DoesNotContain("care-bath-1", (await _cabin.Page("/jobs/slip-7-picture/build")).Source.Text);
     }
+
+    [Fact]
+    public async Task What_trials_show_of_parts_goes_onto_their_sheets()
+    {
+        const string Faults = "/jobs/slip-7-picture/faults";
+        foreach (
+            (string factor, string level) in ((string, string)[])
+                [
+                    ("board", "Tidewell video memory"),
+                    ("board", "Fathom memory board"),
+                    ("picture", "Heron picture converter"),
+                    ("picture", "none"),
+                    ("lead", "short"),
+                    ("lead", "long"),
+                ]
+        )
+            await Pressed(_cabin, Faults, "#trials [name=factor]", ("factor", factor), ("level", level));
+        async Task<IHtmlDocument> Tried(bool works, params string[] levels) =>
+            await Pressed(
+                _cabin,
+                Faults,
+                "#trials [name=how]",
+                [.. levels.Select(l => ("set", l)), ("works", works ? "true" : "false")]
+            );
+        string[] parts =
+        [
+            .. (await _cabin.Page("/sheets")).QuerySelectorAll("a[href^='/sheets/parts/']").Select(a => a.TextContent.Trim()),
+        ];
+        Assert.Contains(parts, p => p.Contains("Tidewell video memory", StringComparison.Ordinal));
+        IHtmlDocument page = await Tried(false, "Tidewell video memory", "Heron picture converter", "short");
+        page = await Tried(true, "Tidewell video memory", "none", "short");
+        page = await Tried(true, "Fathom memory board", "Heron picture converter", "short");
+        page = await Tried(false, "Tidewell video memory", "Heron picture converter", "long");
+        Assert.Contains("board Tidewell video memory with picture Heron picture converter", Text(page, "#trials"));
+        page = await Pressed(_cabin, Faults, "form[action*='handler=Known'] button", ("trial", "1"));
+        Assert.Contains("works with picture none, lead short", Text(await _cabin.Page("/jobs/slip-7-picture/fit"), ".matrix"));
+        page = await Pressed(_cabin, Faults, "form[action*='handler=Conflict'] button");
+        Assert.Empty(page.QuerySelectorAll("form[action*='handler=Conflict']"));
+        string sheet = await _cabin.Http.GetStringAsync("/export/sheets/part/tidewell");
+        Assert.Contains("\"conflicts\"", sheet);
+        Assert.Contains("trials of Slipway 7", sheet);
+        // No single level and no pair explains this: two rules do.
+        page = await Tried(false, "Fathom memory board", "none", "long");
+        Assert.Contains("The fewest rules", Text(page, "#trials"));
+    }
 }

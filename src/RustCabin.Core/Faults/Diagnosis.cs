@@ -60,9 +60,9 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
     /// <param name="at">The unit as it should stand there.</param>
     /// <param name="open">The access levels that are open there, outermost first.</param>
     /// <param name="seen">What was seen.</param>
-    /// <param name="keep">Causes that count; null: all.</param>
-    public static Diagnosis Of(PlannedUnit at, IReadOnlyList<AccessLevel> open, Seen seen, Func<Hypothesis, bool>? keep = null) =>
-        Of(at, open, seen, [.. Trail.Hypotheses(at).Where(h => keep?.Invoke(h) != false)], PowerUp.Run(at));
+    /// <param name="inCall">Only what may be told to other programs.</param>
+    public static Diagnosis Of(PlannedUnit at, IReadOnlyList<AccessLevel> open, Seen seen, bool inCall = false) =>
+        Of(at, open, seen, [.. Trail.Hypotheses(at).Where(h => h.InCall || !inCall)], PowerUp.Run(at), Trail.Sights(at, inCall));
 
     /// <summary>The same where the causes were run already.</summary>
     public static Diagnosis Of(
@@ -70,17 +70,18 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
         IReadOnlyList<AccessLevel> open,
         Seen seen,
         IReadOnlyList<Hypothesis> all,
-        PowerUpCount expected
+        PowerUpCount expected,
+        IReadOnlyList<Sight> sights
     )
     {
         Suspect[] suspects =
         [
-            .. all.Select(h => new Suspect(h.Id, (double)h.Weight, PredictsOf(h))
+            .. all.Select(h => new Suspect(h.Id, (double)h.Weight, PredictsOf(h, sights))
             {
                 IsSilent = h.Shows == Shown.Nothing && h.Look is null,
             }),
         ];
-        IReadOnlyList<Observable> observables = [.. Observed(at, expected, all, suspects, open, seen)];
+        IReadOnlyList<Observable> observables = [.. Observed(at, expected, all, suspects, open, seen, sights)];
         Dictionary<string, string> outcomes = OutcomesOf(seen);
         var posterior = Posterior.Of(suspects, observables, outcomes);
         return new Diagnosis(
@@ -92,13 +93,25 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
                     .ThenBy(w => w.Cause.Id, StringComparer.Ordinal),
             ],
             posterior.Other,
-            posterior.Next(suspects, observables, outcomes)
+            posterior.Next(suspects, observables.Where(o => IsWorth(o, sights, suspects, posterior)), outcomes)
         )
         {
             Observables = observables,
             Suspects = suspects,
         };
     }
+
+    /// <summary>Causes that show something there must be so likely together, or nobody is sent to look.</summary>
+    const double WorthLooking = 0.01;
+
+    /// <summary>
+    /// What is seen at a glance is not proposed where hardly any cause shows anything there: none of these, which says nothing
+    /// of it, would alone make it tell.
+    /// </summary>
+    static bool IsWorth(Observable at, IReadOnlyList<Sight> sights, Suspect[] suspects, Posterior posterior) =>
+        sights.FirstOrDefault(s => s.Id == at.Id) is not { InCall: false } sight
+        || suspects.Index().Where(s => s.Item.Foretells(at) is { } f && f != sight.Usual).Sum(s => posterior.Chances[s.Index])
+            >= WorthLooking;
 
     static Dictionary<string, string> OutcomesOf(Seen seen)
     {
@@ -113,9 +126,12 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
     static string Said(bool yes) => yes ? "yes" : "no";
 
     /// <summary>What a cause shows of all that can be seen; a look that is not its own shows the usual.</summary>
-    static Dictionary<string, string> PredictsOf(Hypothesis cause)
+    static Dictionary<string, string> PredictsOf(Hypothesis cause, IReadOnlyList<Sight> sights)
     {
-        var predicts = new Dictionary<string, string>(cause.Shows.Others);
+        var predicts = new Dictionary<string, string>();
+        foreach (Sight sight in sights)
+            if (sight.Foretold(cause) is { } foretold)
+                predicts[sight.Id] = foretold;
         if (cause.Shows.Starts is { } starts)
             predicts[StartsId] = Said(starts);
         foreach ((int i, CountedLine line) in (cause.Shows.Count?.Lines ?? []).Index())
@@ -131,7 +147,8 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
         IReadOnlyList<Hypothesis> all,
         Suspect[] suspects,
         IReadOnlyList<AccessLevel> open,
-        Seen seen
+        Seen seen,
+        IReadOnlyList<Sight> sights
     )
     {
         yield return new Observable(StartsId, ["yes", "no"]) { Minutes = StartMinutes, Words = "Switch on: does it start?" };
@@ -166,15 +183,8 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
                 // Nothing is looked at where mains or a tube lies open.
                 Minutes = look.First().IsSafe ? look.First().Minutes + WayTo(look.First(), open) : null,
             };
-        foreach (string also in all.SelectMany(h => h.Shows.Others.Keys).Distinct())
-            yield return new Observable(
-                also,
-                [.. all.Select(h => h.Shows.Others.GetValueOrDefault(also)).OfType<string>().Append("right").Distinct()]
-            )
-            {
-                Words = $"Look at the {also}",
-                Minutes = 1,
-            };
+        foreach (Sight sight in sights)
+            yield return new Observable(sight.Id, sight.Outcomes) { Words = sight.Words, Minutes = sight.Minutes };
         // Places that were measured without being in the table: as the nets have it.
         foreach (string pair in seen.Looks.Keys.Where(k => k.StartsWith("probe:", StringComparison.Ordinal)))
             if (all.All(h => h.Look?.Id != pair) && Expects(at, pair) is { } must)

@@ -114,7 +114,7 @@ public sealed record FaultsAsked
                 Starts = Observed.Starts,
                 Looks = Observed.Probes.ToDictionary(p => Known(p.Key), p => p.Value),
             },
-            h => h.InCall
+            inCall: true
         );
 
     /// <summary>A pair as the table names it, whichever end came first.</summary>

@@ -158,6 +158,9 @@ public sealed class Rehearsal
             return _shown.Starts == false ? "0"
                 : _shown.Count?.Lines.ElementAtOrDefault(line - 1) is { } shown ? $"{shown.Bytes.Bytes}"
                 : $"{_expected.Lines[line - 1].Bytes.Bytes}";
+        // Of two faults the one that shows something there is seen.
+        if (Sights.FirstOrDefault(s => s.Id == what.Id) is { } sight)
+            return Hidden.Select(sight.Foretold).FirstOrDefault(f => f is not null && f != sight.Usual) ?? sight.Usual;
         return Hidden.FirstOrDefault(h => h.Look?.Id == what.Id)?.Look!.Shows ?? what.Usual ?? what.Outcomes[0];
     }
 
@@ -169,7 +172,9 @@ public sealed class Rehearsal
         new() { Looks = Looks.Where(o => acts.Contains(o.Id)).ToDictionary(o => o.Id, Shows) };
 
     /// <summary>The diagnosis after what was seen.</summary>
-    public Diagnosis After(Seen seen) => Diagnosis.Of(At, [], seen, Causes, _expected);
+    public Diagnosis After(Seen seen) => Diagnosis.Of(At, [], seen, Causes, _expected, Sights);
+
+    IReadOnlyList<Sight> Sights => field ??= Trail.Sights(At);
 
     /// <summary>An act that is dangerous: it ends the round.</summary>
     public bool IsDangerous(string what) => Causes.Select(c => c.Look).FirstOrDefault(l => l?.Id == what) is { IsSafe: false };

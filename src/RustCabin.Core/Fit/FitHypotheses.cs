@@ -13,7 +13,47 @@ static class FitHypotheses
 {
     const decimal LookMinutes = 1,
         SwitchMinutes = 1,
-        KnownMinutes = 5;
+        KnownMinutes = 5,
+        PressMinutes = 5;
+
+    const string Press = "press";
+
+    static readonly Dictionary<string, string> Pressed = new() { [Press] = "it works then" };
+
+    /// <summary>What is seen of parts: whether a press helps, what their known faults show, what stands on the screen.</summary>
+    public static IEnumerable<Sight> Sights(PlannedUnit at)
+    {
+        if (at.Instances.Count > 0)
+            yield return new Sight(
+                Press,
+                "Power off, press every plug, board and chip home, and switch on again",
+                PressMinutes,
+                "no change",
+                [Pressed[Press]]
+            )
+            {
+                Dark = "no change",
+            };
+        foreach (
+            IGrouping<string, string> also in at
+                .Instances.SelectMany(i => i.Part.Faults)
+                .SelectMany(f => f.Shows.Also)
+                .GroupBy(a => a.Key, a => a.Value)
+        )
+            yield return new Sight(also.Key, $"Look at the {also.Key}", 1, "right", [.. also]) { InCall = true };
+        Message[] messages = [.. at.Model.Messages, .. at.Instances.SelectMany(i => i.Part.Messages)];
+        if (messages.Length > 0)
+            yield return new Sight(
+                "message",
+                "Read what stands on the screen",
+                1,
+                "nothing odd",
+                [.. messages.Select(m => m.Text)]
+            )
+            {
+                Suspects = messages.DistinctBy(m => m.Text).ToDictionary(m => m.Text, m => m.Suspects),
+            };
+    }
 
     public static IEnumerable<Hypothesis> Of(PlannedUnit at) => at.Instances.SelectMany(part => Of(at, part)).Concat(Pairs(at));
 
@@ -42,7 +82,10 @@ static class FitHypotheses
             $"seat:{part.Name}",
             $"{part.Title} is not seated",
             chance,
-            Shown.Of(PowerUp.Run(Plan.With(at, i => i.Name != part.Name)))
+            Shown.Of(PowerUp.Run(Plan.With(at, i => i.Name != part.Name))) with
+            {
+                Others = Pressed,
+            }
         )
         {
             Instance = part,

@@ -47,6 +47,9 @@ public sealed class FitStation : Station
     /// <inheritdoc/>
     public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) => FitHypotheses.Of(at);
 
+    /// <inheritdoc/>
+    public override IEnumerable<Sight> Sights(PlannedUnit at) => FitHypotheses.Sights(at);
+
     /// <summary>A part that is not seated, and a switch that stands elsewhere.</summary>
     public override IEnumerable<Slip> Slips(PlannedUnit unit)
     {

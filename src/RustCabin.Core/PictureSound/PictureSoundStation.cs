@@ -23,6 +23,12 @@ public sealed class PictureSoundStation : Station
     public override IReadOnlyList<Check> Checks { get; } =
     [Check.On(Rests.All, PictureSoundChecks.Picture), Check.On(Rests.All, PictureSoundChecks.Sound)];
 
+    /// <inheritdoc/>
+    public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) => PictureSoundHypotheses.Of(at);
+
+    /// <inheritdoc/>
+    public override IEnumerable<Sight> Sights(PlannedUnit at) => PictureSoundHypotheses.Sights(at);
+
     /// <summary>A still screen is seen and each side heard alone, once all is in.</summary>
     public override IEnumerable<Work> Works(BuildAsked asked)
     {

@@ -34,8 +34,14 @@ public sealed class RomStation : Station
         from how in (string[])["swapped byte by byte", "doubled the wrong way"]
         select new Slip(new BusFault(FaultKind.RomImage, claim.Owner, Detail: how), _ => Wrongly(unit, claim));
 
+    /// <inheritdoc/>
+    public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) => Images(at).Concat(RomHypotheses.Of(at));
+
+    /// <inheritdoc/>
+    public override IEnumerable<Sight> Sights(PlannedUnit at) => RomHypotheses.Sights(at);
+
     /// <summary>An image that is swapped, old, or only in part there, of a device that a job puts in.</summary>
-    public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) =>
+    static IEnumerable<Hypothesis> Images(PlannedUnit at) =>
         from rom in at.Job?.Roms ?? []
         from claim in at.Claims
         where claim.Kind == ClaimKind.Rom && (claim.Sockets.Count == 0 || claim.Sockets.Contains(rom.Site))

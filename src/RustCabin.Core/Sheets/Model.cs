@@ -125,6 +125,9 @@ public sealed record Model
     )]
     public IReadOnlyList<RouteLeg> Routes { get; init; } = [];
 
+    [Display(ShortName = "message", Description = "What it says on the screen when something is wrong.")]
+    public IReadOnlyList<Message> Messages { get; init; } = [];
+
     [Display(ShortName = "picture", Description = "Pictures that it puts out.")]
     public IReadOnlyList<PictureMode> Pictures { get; init; } = [];
 

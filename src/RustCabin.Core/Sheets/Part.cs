@@ -74,6 +74,9 @@ public sealed record Part : ICompleted<Part>
     [Display(Description = "Parts that do not go with it.")]
     public IReadOnlyList<Conflict> Conflicts { get; init; } = [];
 
+    [Display(ShortName = "known pair", Description = "What somebody has tried with it, and how that went.")]
+    public IReadOnlyList<KnownPair> Known { get; init; } = [];
+
     [Display(ShortName = "switch", Description = "Its jumpers, switches and solder links.")]
     public IReadOnlyList<Switch> Switches { get; init; } = [];
 
@@ -107,6 +110,9 @@ public sealed record Part : ICompleted<Part>
         Description = "Ways on which files come and go, each in one direction; the machine is called machine."
     )]
     public IReadOnlyList<RouteLeg> Routes { get; init; } = [];
+
+    [Display(ShortName = "message", Description = "What it says on the screen when something is wrong.")]
+    public IReadOnlyList<Message> Messages { get; init; } = [];
 
     [Display(ShortName = "picture", Description = "Pictures that it puts out.")]
     public IReadOnlyList<PictureMode> Pictures { get; init; } = [];
@@ -334,6 +340,33 @@ public enum DriverOrder
     Before,
     After,
     Any,
+}
+
+/// <summary>What somebody has tried with a part, and how that went. Source: docs/handbook/faults.md, Trials.</summary>
+public sealed record KnownPair
+{
+    [Required, Display(Description = "What it was tried with: a card, another part, a title.")]
+    public string With { get; init; } = "";
+
+    [Required, Display(Description = "How it went.")]
+    public KnownResult Result { get; init; }
+
+    [Display(Description = "With which firmware.")]
+    public string Firmware { get; init; } = "";
+
+    [Display(Name = "when", Description = "The day, 2026-11-26.")]
+    public string Date { get; init; } = "";
+
+    [Display(Description = "Who says so: a unit of the cabin, a person.")]
+    public string Source { get; init; } = "";
+}
+
+/// <summary>How something went with a part.</summary>
+public enum KnownResult
+{
+    Works,
+    Fails,
+    Limits,
 }
 
 /// <summary>A part that does not go with another.</summary>

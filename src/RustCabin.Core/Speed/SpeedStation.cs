@@ -17,6 +17,33 @@ public sealed class SpeedStation : Station
     /// <inheritdoc/>
     public override IReadOnlyList<Check> Checks { get; } = [Check.On(Rests.All, SpeedChecks.Of)];
 
+    const string Benchmark = "benchmark";
+
+    const decimal BenchmarkMinutes = 5,
+        CacheMinutes = 3;
+
+    static IEnumerable<Instance> Fast(PlannedUnit at) => at.Instances.Where(i => i.Part.Speed is not null);
+
+    /// <summary>Whether it is as fast as foretold.</summary>
+    public override IEnumerable<Sight> Sights(PlannedUnit at) =>
+        Fast(at).Any() ? [new Sight(Benchmark, "Run the benchmark", BenchmarkMinutes, "as foretold", ["slower"])] : [];
+
+    /// <summary>A part that runs and speeds nothing up.</summary>
+    public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) =>
+        from part in Fast(at)
+        select new Hypothesis(
+            $"slow:{part.Name}",
+            $"{part.Title} runs with its cache or its software off",
+            Stations.Work.ChanceOf(part) / 4,
+            new Shown(Bench.PowerUp.Run(at), true) { Others = new Dictionary<string, string> { [Benchmark] = "slower" } }
+        )
+        {
+            InCall = false,
+            Instance = part,
+            Mend = $"Switch the cache of {part.Title} on, and put its software on as the sheet says.",
+            Look = new Look($"slow:{part.Name}", $"Look whether the cache of {part.Title} is on", CacheMinutes, "on", "off"),
+        };
+
     /// <inheritdoc/>
     public override Far FarOf(PlannedUnit unit) =>
         unit.Job?.Speed switch

@@ -45,6 +45,9 @@ public abstract class Station
     /// <summary>The single faults that a plan allows here.</summary>
     public virtual IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) => [];
 
+    /// <summary>What a person sees or hears here of the running machine.</summary>
+    public virtual IEnumerable<Sight> Sights(PlannedUnit at) => [];
+
     /// <summary>What it writes into the unit's passport.</summary>
     public virtual IEnumerable<PassportLine> Passport(PassportAsked asked) => [];
 

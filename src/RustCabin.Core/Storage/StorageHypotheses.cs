@@ -4,27 +4,123 @@ using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Storage;
 
-/// <summary>What can be wrong with a card. Source: docs/handbook/faults.md, Causes.</summary>
+/// <summary>What can be wrong with cards, and with devices on one bus. Source: docs/handbook/faults.md, Causes.</summary>
 static class StorageHypotheses
 {
     const decimal CardMinutes = 4,
-        FileMinutes = 3;
+        FileMinutes = 3,
+        SwitchMinutes = 1,
+        LightMinutes = 1;
+
+    /// <summary>Whether it starts from a card, and the activity light of each device.</summary>
+    public static IEnumerable<Sight> Sights(PlannedUnit at) =>
+        PlannedCard
+            .Of(at)
+            .Select(c => new Sight(Starts(c.Device), $"Start from the card in {c.Device.Title}", FileMinutes, "it starts", [No])
+            {
+                Dark = No,
+            })
+            .Concat(
+                Attached
+                    .Of(at)
+                    .Select(d => new Sight(
+                        Light(d.Device),
+                        $"Watch the activity light of {d.Device.Title}",
+                        LightMinutes,
+                        "flickers",
+                        ["dark", "stays lit"]
+                    )
+                    {
+                        Dark = "dark",
+                    })
+            );
+
+    const string No = "it does not";
+
+    static string Starts(Instance device) => $"start from {device.Name}";
+
+    static string Light(Instance device) => $"light of {device.Name}";
 
     public static IEnumerable<Hypothesis> Of(PlannedUnit at) =>
+        Cards(at).Concat(Buses(at)).Select(h => h with { InCall = false });
+
+    static IEnumerable<Hypothesis> Cards(PlannedUnit at) =>
         from card in PlannedCard.Of(at)
         from wrong in Of(card)
         select wrong with
         {
             Instance = card.Device,
-            InCall = false,
         };
+
+    /// <summary>Two devices of one id, and an end that is not terminated.</summary>
+    static IEnumerable<Hypothesis> Buses(PlannedUnit at)
+    {
+        foreach (IGrouping<HostHere, Attached> bus in Attached.Of(at).Where(d => d.Host is not null).GroupBy(d => d.Host!))
+        {
+            Attached[] devices = [.. bus];
+            foreach ((int i, Attached one) in devices.Index())
+            foreach (Attached other in devices[(i + 1)..])
+                yield return new Hypothesis(
+                    $"id:{one.Device.Name}+{other.Device.Name}",
+                    $"{one.Device.Title} and {other.Device.Title} have the same id",
+                    Work.ChanceOf(one.Device) / 4,
+                    Shows(at, devices, "stays lit")
+                )
+                {
+                    Instance = other.Device,
+                    Mend = $"Give {other.Device.Title} the id that Storage plans.",
+                    MendMinutes = SwitchMinutes,
+                    Look = Look(
+                        at,
+                        $"id:{one.Device.Name}+{other.Device.Name}",
+                        "Compare the ids of both",
+                        SwitchMinutes,
+                        "two",
+                        "one and the same",
+                        one.Device
+                    ),
+                };
+            if (bus.Key.Host.HostId is not null)
+                yield return new Hypothesis(
+                    $"terminator:{bus.Key.Name}",
+                    $"the bus of {bus.Key.Name} is not terminated at its ends, or in its middle",
+                    Work.UsualChance / 4,
+                    Shows(at, devices, "flickers")
+                )
+                {
+                    Mend = "A terminator at each end, none between; power for them from one device.",
+                    MendMinutes = SwitchMinutes * 4,
+                    Look = Look(
+                        at,
+                        $"terminator:{bus.Key.Name}",
+                        "Count the terminators, and look where they sit",
+                        SwitchMinutes * 2,
+                        "one at each end",
+                        "too few or too many",
+                        devices[0].Device
+                    ),
+                };
+        }
+    }
+
+    /// <summary>Nothing starts from the bus, and its lights show how it hangs.</summary>
+    static Shown Shows(PlannedUnit at, IReadOnlyList<Attached> devices, string light)
+    {
+        var others = devices.ToDictionary(d => Light(d.Device), _ => light);
+        foreach (PlannedCard card in PlannedCard.Of(at).Where(c => devices.Any(d => d.Device == c.Device)))
+            others[Starts(card.Device)] = No;
+        return Shown.Nothing with { Others = others };
+    }
+
+    static Look Look(PlannedUnit at, string id, string words, decimal minutes, string usual, string shows, Instance device) =>
+        new(id, words, minutes, usual, shows) { Opens = AccessPath.To(at.Model, device) };
 
     static IEnumerable<Hypothesis> Of(PlannedCard card)
     {
         string name = card.Device.Name,
             title = card.Device.Title;
         decimal tenth = Work.ChanceOf(card.Device) / 10;
-        var shows = Shown.Nothing with { Others = new Dictionary<string, string> { [$"start from the card in {title}"] = "no" } };
+        var shows = Shown.Nothing with { Others = new Dictionary<string, string> { [Starts(card.Device)] = No } };
         Look look(string id, string words, decimal minutes, string shown) =>
             new($"card:{name}:{id}", words, minutes, "right", shown);
         yield return new Hypothesis(

@@ -27,6 +27,9 @@ public sealed class StorageStation : Station
     /// <inheritdoc/>
     public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) => StorageHypotheses.Of(at);
 
+    /// <inheritdoc/>
+    public override IEnumerable<Sight> Sights(PlannedUnit at) => StorageHypotheses.Sights(at);
+
     /// <summary>A card leaves the cupboard when it is prepared.</summary>
     public override IEnumerable<Piece> Pieces(PlannedUnit unit) =>
         from card in PlannedCard.Of(unit)

@@ -28,6 +28,7 @@ public sealed class DiagnosisTests
         {
             Lines = h.Shows.Count is { } count ? [.. count.Lines.Select(l => l.Bytes.Bytes)] : null,
             Starts = h.Shows.Starts,
+            Looks = h.Shows.Others,
         };
 
     [Fact]
@@ -37,6 +38,7 @@ public sealed class DiagnosisTests
         foreach ((Step gate, PlannedUnit at) in Gates().DistinctBy(g => (g.At.Model.Id, g.Gate.Id)))
         {
             Hypothesis[] all = [.. Trail.Hypotheses(at)];
+            IReadOnlyList<Sight> sights = Trail.Sights(at);
             Core.Bench.PowerUpCount expected = Core.Bench.PowerUp.Run(at);
             // One of each kind: what holds for one bit holds for its fellows.
             foreach (Hypothesis truth in all.Where(h => h.Look is not null).DistinctBy(h => h.Id.Split(':')[0] + h.Shows.Starts))
@@ -47,7 +49,7 @@ public sealed class DiagnosisTests
                     : SeenOf(truth);
                 IReadOnlyList<AccessLevel> open = AccessPath.Path(at.Model, gate.Level);
                 bool safe = truth.Look!.Opens.All(l => !l.Cautions.Contains("mains") && !l.Cautions.Contains("tube"));
-                Diagnosis found = Diagnosis.Of(at, open, seen, all, expected);
+                Diagnosis found = Diagnosis.Of(at, open, seen, all, expected, sights);
                 for (int looks = 0; found.Causes[0].Cause.Id != truth.Id; looks++)
                 {
                     if (found.Next is not { } next)
@@ -60,6 +62,7 @@ public sealed class DiagnosisTests
                     string shows =
                         next.What.Id == truth.Look.Id ? truth.Look.Shows
                         : next.What.Id == Diagnosis.StartsId ? (truth.Shows.Starts == false ? "no" : "yes")
+                        : sights.FirstOrDefault(s => s.Id == next.What.Id) is { } sight ? sight.Foretold(truth) ?? sight.Usual
                         : next.What.Usual
                             ?? expected
                                 .Lines.Index()
@@ -67,7 +70,7 @@ public sealed class DiagnosisTests
                                 .Select(l => $"{l.Item.Bytes.Bytes}")
                                 .FirstOrDefault(next.What.Outcomes[0]);
                     seen = seen with { Looks = new Dictionary<string, string>(seen.Looks) { [next.What.Id] = shows } };
-                    found = Diagnosis.Of(at, open, seen, all, expected);
+                    found = Diagnosis.Of(at, open, seen, all, expected, sights);
                 }
                 if (found.Causes[0].Cause.Id == truth.Id)
                     kinds[truth.Id.Split(':')[0]] = kinds.GetValueOrDefault(truth.Id.Split(':')[0]) + 1;
@@ -75,7 +78,10 @@ public sealed class DiagnosisTests
         }
         foreach (
             string kind in (string[])
-                ["seat", "switch", "data", "address", "chip", "register", "revision", "probe", "rail", "image"]
+                [
+                    .. "seat switch data address chip register revision probe rail image heat weak sync phase cable".Split(' '),
+                    .. "side terminator slow erased access card driver own".Split(' '),
+                ]
         )
             Assert.True(kinds.GetValueOrDefault(kind) > 0, $"no {kind} was found: {string.Join(", ", kinds)}");
     }

@@ -10,7 +10,7 @@ namespace RustCabin.Web.Pages.Faults;
 
 /// <summary>The Faults station: what was read against what was foretold, the likeliest causes, and what to look at
 /// next.</summary>
-public sealed partial class FaultsModel(SheetRepository sheets, JobRepository jobs) : StationPage(sheets, jobs)
+public sealed partial class FaultsModel(SheetRepository sheets, JobRepository jobs, PackImport import) : StationPage(sheets, jobs)
 {
     /// <summary>So many causes are drawn as bars.</summary>
     public const int Bars = 8;
@@ -57,6 +57,19 @@ public sealed partial class FaultsModel(SheetRepository sheets, JobRepository jo
     /// <summary>Where a cause is tried on the simulated machine; null: the bus does not show it.</summary>
     public string? TryAt(Hypothesis cause) =>
         cause.Fault is { } fault ? $"{UrlOf(Desks.Named("Memory"))}?fault={Uri.EscapeDataString(fault.Key)}" : null;
+
+    /// <summary>What is seen and heard of the running machine, each with what was noted of it.</summary>
+    public IEnumerable<(Observable What, string? Showed)> Sights =>
+        from sight in Core.Trail.Sights(Gate.Step.At!)
+        let what = Diagnosis.Observables.FirstOrDefault(o => o.Id == sight.Id)
+        where what is not null
+        select (what, Seen.Looks.GetValueOrDefault(sight.Id));
+
+    /// <summary>Looks that nobody has taken yet, those that cost least first.</summary>
+    public IEnumerable<Observable> Untaken =>
+        Diagnosis
+            .Observables.Where(o => o.Usual is not null && o.Minutes is not null && !Seen.Looks.ContainsKey(o.Id))
+            .OrderBy(o => o.Minutes);
 
     /// <summary>An outcome as a person reads it: the lines of a count as sizes.</summary>
     public string OutcomeWords(Observable at, string outcome) =>

@@ -11,17 +11,14 @@ public sealed partial class FaultsModel
     public JobFaults Grid => View.Job.Faults ?? new JobFaults();
 
     /// <summary>What explains the failures; null: nothing was tried.</summary>
-    public TrialReading? Explained =>
-        field ??=
-            Grid.Trials.Count == 0
-                ? null
-                : TrialReading.Of(
-                    new TrialsAsked
-                    {
-                        Factors = Grid.Factors,
-                        Trials = [.. Grid.Trials.Select(t => new Trial { Set = t.Set, Works = t.Works })],
-                    }
-                );
+    public TrialReading? Explained => field ??= Grid.Trials.Count == 0 ? null : TrialReading.Of(Tried);
+
+    TrialsAsked Tried =>
+        new() { Factors = Grid.Factors, Trials = [.. Grid.Trials.Select(t => new Trial { Set = t.Set, Works = t.Works })] };
+
+    /// <summary>Where no single level and no pair explains all: the fewest rules that do.</summary>
+    public IReadOnlyList<TrialRule> Rules =>
+        field ??= Explained is { Singles.Count: 0, Pairs.Count: 0 } ? TrialRules.Of(Tried) : [];
 
     /// <summary>Combinations that were tried more than once and went both ways: how often of how many, and the chance of a
     /// failure from its 5 % to its 95 % quantile.</summary>

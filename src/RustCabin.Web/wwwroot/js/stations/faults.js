@@ -27,3 +27,27 @@
     if (played) mark.textContent = played.hit ? `found, ${played.minutes} min` : "not found";
   }
 })();
+
+// Trials are filled in by keys: arrows go from factor to factor and change them, w and f note the try.
+document.addEventListener("keydown", (event) => {
+  const row = event.target.closest?.(".try-row");
+  if (!row || event.ctrlKey || event.metaKey || event.altKey || event.target.matches("input")) return;
+  const press = row.querySelector(`[data-key-press="${event.key}"]`);
+  const step = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+  if (!press && !step) return;
+  event.preventDefault();
+  event.stopPropagation();
+  if (press) {
+    sessionStorage.setItem("trying", "yes");
+    return press.click();
+  }
+  const all = [...row.querySelectorAll("select, input, button")].filter((one) => one.type !== "hidden");
+  all[(all.indexOf(event.target) + step + all.length) % all.length]?.focus();
+});
+// After a try the first factor is at hand again.
+new MutationObserver(() => {
+  const first = document.querySelector(".try-row select");
+  if (!first || sessionStorage.getItem("trying") !== "yes" || document.activeElement === first) return;
+  sessionStorage.removeItem("trying");
+  first.focus();
+}).observe(document.documentElement, { childList: true, subtree: true });

@@ -1,0 +1,103 @@
+using RustCabin.Core.Bench;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Core.Power;
+
+/// <summary>A rail that does not come up or sags, and what gets too hot. Source: docs/handbook/faults.md, Causes.</summary>
+static class PowerHypotheses
+{
+    const decimal RailMinutes = 3,
+        RunMinutes = 10,
+        HeatMinutes = 12;
+
+    const string Minutes = "minutes";
+
+    /// <summary>From so many watts on a part is felt to be hot.</summary>
+    const decimal HotWatts = 1;
+
+    static readonly Dictionary<string, string> Fails = new() { [Minutes] = "goes wrong" };
+
+    /// <summary>Whether it goes on for minutes.</summary>
+    public static IEnumerable<Sight> Sights() =>
+        [new Sight(Minutes, "Leave it running for ten minutes", RunMinutes, "goes on", [Fails[Minutes]])];
+
+    /// <summary>Of each rail and each part that gets hot.</summary>
+    public static IEnumerable<Hypothesis> Of(PlannedUnit at) =>
+        at.Rails.SelectMany(r => Of(at, r)).Concat(at.Instances.Where(i => i.Part.HeatW >= HotWatts).Select(i => Hot(at, i)));
+
+    static IEnumerable<Hypothesis> Of(PlannedUnit at, Rail rail)
+    {
+        Look look(string shows) =>
+            new($"rail:{rail.Id}", $"Measure {rail.Id} V under load", RailMinutes, "there", shows)
+            {
+                Opens = AccessPath.Deepest(at.Model),
+            };
+        // A rail that does not come up: what draws from it is gone, or nothing starts.
+        yield return new Hypothesis(
+            $"rail:{rail.Id}",
+            $"the {rail.Id} V rail does not come up",
+            0.01m,
+            Shown.Of(Without(at, rail).Item1)
+        )
+        {
+            InCall = false,
+            Fault = new BusFault(FaultKind.RailMissing, rail.Id),
+            Mend = $"Measure {rail.Id} V from the supply outwards: fuse, plug, switch, then the load.",
+            MendMinutes = 15,
+            Look = look("missing"),
+        };
+        yield return new Hypothesis(
+            $"weak:{rail.Id}",
+            $"the {rail.Id} V rail sags once all draws from it",
+            0.01m,
+            new Shown(PowerUp.Run(at), true) { Others = Fails }
+        )
+        {
+            InCall = false,
+            Mend = $"Less load on {rail.Id} V, thicker leads to what draws most, or a supply that carries it.",
+            MendMinutes = 20,
+            Look = look("low"),
+        };
+    }
+
+    static Hypothesis Hot(PlannedUnit at, Instance part) =>
+        new(
+            $"heat:{part.Name}",
+            $"{part.Title} gets too hot after minutes",
+            Work.ChanceOf(part) / 4,
+            new Shown(PowerUp.Run(at), true) { Others = Fails }
+        )
+        {
+            InCall = false,
+            Instance = part,
+            Mend = $"A heat sink on {part.Title}, air past it, or a slower clock.",
+            MendMinutes = 15,
+            Look = new Look(
+                $"heat:{part.Name}",
+                $"Measure how hot {part.Title} is after ten minutes, without a finger",
+                HeatMinutes,
+                "cool enough",
+                "too hot"
+            )
+            {
+                Opens = AccessPath.To(at.Model, part),
+            },
+        };
+
+    /// <summary>The machine without a rail, and why it shows that.</summary>
+    public static (PowerUpCount?, string) Without(PlannedUnit unit, Rail rail)
+    {
+        if (rail.UsedAmps > 0)
+            return (null, $"The machine itself runs on {rail.Id} V: it does not start, and shows nothing.");
+        string[] dark =
+        [
+            .. unit.Instances.Where(i => i.Part.Draws.Any(d => d.Rail == rail.Id && d.PeakAmps > 0)).Select(i => i.Name),
+        ];
+        return (
+            PowerUp.Run(Plan.With(unit, i => !dark.Contains(i.Name))),
+            dark.Length == 0 ? "Nothing here draws from it." : "What draws from it does not answer."
+        );
+    }
+}

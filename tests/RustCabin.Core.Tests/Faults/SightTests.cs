@@ -1,0 +1,104 @@
+using RustCabin.Core.Faults;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Core.Tests.Faults;
+
+/// <summary>What is seen and heard of a running machine, and what it tells.</summary>
+public sealed class SightTests
+{
+    static Diagnosis Of(PlannedUnit at, params (string What, string Showed)[] seen) =>
+        Diagnosis.Of(at, [], new Seen { Starts = true, Looks = seen.ToDictionary(s => s.What, s => s.Showed) });
+
+    static readonly Machine Bus = new()
+    {
+        Claims = """{ "id": "ram", "kind": "ram", "base": "0x0000", "size": "16K" }""",
+        PowerUp = """{ "label": "ram", "from": "0x0000", "to": "0x8000", "step": "4K" }""",
+        More = """
+            , "sites": [ { "id": "one", "kind": "connector", "connector": "scsi-50" }, { "id": "two", "kind": "connector", "connector": "scsi-50" } ],
+            "hosts": [ { "id": "bus", "bus": "scsi", "site": "one", "contacts": 50, "hostId": 7, "ids": 8, "terminates": true, "terminatorPower": true } ]
+            """,
+        Parts = $"{Drive("a", 0)}, {Drive("b", 1)}",
+        Job = Machine.Add("a", "b"),
+    };
+
+    static string Drive(string id, int number) =>
+        $$"""
+            { "id": "{{id}}", "name": "{{id}}", "kind": "storage", "ways": [ { "id": "w", "model": "m", "occupies": [ { "site": "one", "mode": "tap" } ] } ],
+              "storage": { "bus": "scsi", "contacts": 50, "media": "sd", "id": {{number}} }, "heatW": {{number * 2}},
+              "messages": [ { "text": "{{id}} not found", "means": "nothing answers", "suspects": ["seat:{{id}}"] } ] }
+            """;
+
+    [Fact]
+    public void Sights_of_one_name_are_one()
+    {
+        Sight sight = Assert.Single(
+            Sight.Merged([
+                new Sight("picture", "Look", 1, "right", ["none", "rolling"]) { Dark = "none" },
+                new Sight("picture", "Look again", 2, "right", ["stripes", "none"]) { InCall = true },
+            ])
+        );
+        Assert.Equal(["right", "none", "rolling", "stripes"], sight.Outcomes);
+        Assert.Equal(("Look", false), (sight.Words, sight.InCall));
+    }
+
+    [Fact]
+    public void A_cause_shows_its_own_else_the_usual_and_dark_ones_nothing()
+    {
+        var sight = new Sight("picture", "Look", 1, "right", ["none", "rolling"]) { Dark = "none" };
+        Hypothesis cause(Shown shows) => new("x", "x", 1, shows);
+        Assert.Equal("none", sight.Foretold(cause(Shown.Dark)));
+        Assert.Equal("right", sight.Foretold(cause(new Shown(null, true))));
+        Assert.Null(sight.Foretold(cause(Shown.Nothing)));
+        Assert.Equal(
+            "rolling",
+            sight.Foretold(cause(Shown.Nothing with { Others = new Dictionary<string, string> { ["picture"] = "rolling" } }))
+        );
+        Assert.Null((sight with { InCall = true }).Foretold(cause(new Shown(null, true))));
+        Assert.Null((sight with { Dark = null }).Foretold(cause(Shown.Dark)));
+    }
+
+    [Theory]
+    [InlineData("light of a", "stays lit", "id:a+b")]
+    [InlineData("minutes", "goes wrong", "heat:b")]
+    [InlineData("press", "it works then", "seat:a")]
+    [InlineData("message", "b not found", "seat:b")]
+    public void What_is_seen_brings_its_cause_to_the_front(string what, string showed, string cause)
+    {
+        Diagnosis before = Of(Bus.Planned),
+            after = Of(Bus.Planned, (what, showed));
+        double was = before.Causes.First(c => c.Cause.Id == cause).Chance,
+            now = after.Causes.First(c => c.Cause.Id == cause).Chance;
+        Assert.True(now > 2 * was, $"{was} to {now}");
+        Assert.Equal(after.Causes.Max(c => c.Chance), now, 6);
+        Assert.Equal(1, after.Causes.Sum(c => c.Chance) + after.Other, 9);
+    }
+
+    [Fact]
+    public void What_hardly_any_cause_shows_is_not_proposed_and_nothing_new_reaches_the_call()
+    {
+        PlannedUnit at = Bus.Planned;
+        Diagnosis heard = Of(at, ("message", "b not found"));
+        Assert.NotEqual("minutes", heard.Next?.What.Id);
+        Diagnosis call = Diagnosis.Of(at, [], new Seen { Starts = true }, inCall: true);
+        Assert.All(call.Causes, c => Assert.True(c.Cause.InCall));
+        Assert.DoesNotContain(call.Observables, o => o.Id is "press" or "minutes" or "message");
+        Assert.Contains(Of(at).Observables, o => o.Id == "press");
+    }
+
+    [Fact]
+    public void A_rehearsal_lets_one_see_what_the_hidden_fault_shows()
+    {
+        PlannedUnit at = Bus.Planned;
+        var kinds = new HashSet<string>();
+        for (int seed = 1; seed < 60; seed++)
+            if (Rehearsal.Of(at, new Round("j", Difficulty.Quiet, seed)) is { } round)
+            {
+                Hypothesis hidden = round.Hidden[0];
+                kinds.Add(hidden.Id.Split(':')[0]);
+                foreach (Sight sight in Trail.Sights(at))
+                    Assert.Equal(sight.Foretold(hidden) ?? sight.Usual, round.Shows(round.Looks.First(o => o.Id == sight.Id)));
+            }
+        Assert.Superset(new HashSet<string> { "heat" }, kinds);
+    }
+}
