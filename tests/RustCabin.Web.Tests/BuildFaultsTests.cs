@@ -388,4 +388,38 @@ public sealed class BuildFaultsTests : IAsyncLifetime
         page = await Tried(false, "Fathom memory board", "none", "long");
         Assert.Contains("The fewest rules", Text(page, "#trials"));
     }
+
+    [Fact]
+    public async Task A_lifted_line_of_a_bank_is_mended_by_a_step_and_one_of_a_board_is_drawn()
+    {
+        const string Clerk = "/jobs/loft-clerk-ledger/faults";
+        IHtmlDocument page = await _cabin.Page(Clerk);
+        string net = page.QuerySelectorAll("#repair option")
+            .Select(o => o.GetAttribute("value")!)
+            .First(v => v.EndsWith(" A0", StringComparison.Ordinal));
+        page = await _cabin.Page($"{Clerk}?net={Uri.EscapeDataString(net)}");
+        string leg = page.QuerySelectorAll("#repair [name=broken]")[3].GetAttribute("value")!;
+        string url = $"{Clerk}?net={Uri.EscapeDataString(net)}&broken={Uri.EscapeDataString(leg)}";
+        page = await _cabin.Page(url);
+        Assert.Contains("AWG 30, on the", Text(page, "#repair ol"));
+        await Pressed(_cabin, url, "form[action*='handler=Repair'] button");
+        page = await _cabin.Page("/jobs/loft-clerk-ledger/build");
+        Assert.Contains($"Mend what was found: {net} has come off {leg}", Text(page, "main"));
+        Assert.Contains("closed.", Text(page, "main"));
+        page = await _cabin.Page("/jobs/jetty-disc-direct/faults?net=GND&broken=U310.20");
+        Assert.NotNull(page.QuerySelector("#repair svg"));
+    }
+
+    [Fact]
+    public async Task The_ten_rounds_teach_a_seat_a_line_a_reading_and_a_known_fault()
+    {
+        IHtmlDocument page = await _cabin.Page("/rehearsal");
+        string[] codes = [.. page.QuerySelectorAll(".rounds a").Select(a => a.GetAttribute("href")!)];
+        Assert.Equal(10, codes.Distinct().Count());
+        foreach ((string href, string kind) in codes.Zip((string[])["seat", "address", "probe", "own"]))
+        {
+            page = await _cabin.Page($"/rehearsal{href}&name=before");
+            Assert.Equal(kind, page.QuerySelector(".debrief")!.GetAttribute("data-kind"));
+        }
+    }
 }

@@ -14,6 +14,7 @@ public sealed record Refresh(int Rows, decimal Ms);
 /// multiplexed: each serves a row and a
 /// column. <paramref name="Unusual"/>: why a number of it mostly means another type; null for the usual one. Source:
 /// docs/handbook/memory.md, Chips. <paramref name="NoCounter"/>: why it cannot refresh itself; null: it can.
+/// <paramref name="Legs"/>: the net of each leg of its usual outline, n: none; null: the table does not say.
 /// </summary>
 public sealed record ChipType(
     string Organisation,
@@ -25,7 +26,8 @@ public sealed record ChipType(
     IReadOnlyList<string> Numbers,
     string? Unusual = null,
     int? ColumnLines = null,
-    string? NoCounter = null
+    string? NoCounter = null,
+    IReadOnlyList<string>? Legs = null
 )
 {
     /// <summary>How many of the multiplexed lines serve columns; rows take all of them.</summary>

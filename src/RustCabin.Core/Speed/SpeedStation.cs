@@ -22,7 +22,8 @@ public sealed class SpeedStation : Station
     const decimal BenchmarkMinutes = 5,
         CacheMinutes = 3;
 
-    static IEnumerable<Instance> Fast(PlannedUnit at) => at.Instances.Where(i => i.Part.Speed is not null);
+    static IEnumerable<Instance> Fast(PlannedUnit at) =>
+        at.Instances.Where(i => i.Part is { Speed: not null, Kind: Sheets.PartKind.Accelerator });
 
     /// <summary>Whether it is as fast as foretold.</summary>
     public override IEnumerable<Sight> Sights(PlannedUnit at) =>

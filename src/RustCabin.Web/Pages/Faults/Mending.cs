@@ -28,6 +28,7 @@ public sealed partial class FaultsModel
                     XMm = (decimal?)spot?.X,
                     YMm = (decimal?)spot?.Y,
                 },
+                .. ArrayLegs.Of(View.After),
             ];
         }
     }
@@ -46,6 +47,80 @@ public sealed partial class FaultsModel
     public Repair? Mending =>
         field ??= Net is null || Broken.Count == 0 ? null : Repair.Of(new RepairAsked { Legs = Legs, Broken = Broken });
 
+    /// <summary>The acts of wiring that mend it: what has lifted is off, and the wires go on.</summary>
+    IReadOnlyList<WireChange> ActsOf(Repair repair) =>
+        [
+            .. Broken.Select(b => new WireChange
+            {
+                Do = ChangeAct.Cut,
+                Net = Legs.First(l => l.Place == b).Net,
+                Off = [b],
+                Where = ", as it has lifted",
+                Minutes = 0,
+            }),
+            .. repair.Wires.Select(w => new WireChange
+            {
+                Do = ChangeAct.Wire,
+                From = [w.From],
+                To = [w.To],
+                Mm = w.Mm is > 1 ? (decimal)Math.Round(w.Mm.Value * 1.3) : null,
+                Gauge = WireGauge,
+            }),
+        ];
+
+    /// <summary>What a mend is made with: thin enough for a leg, AWG.</summary>
+    public const int WireGauge = 30;
+
+    /// <summary>The boards with the mend on them, drawn as the wiring would be.</summary>
+    public IEnumerable<(Wired Wired, Drawings.BoardPlan Board)> Drawn
+    {
+        get
+        {
+            if (Mending is not { Wires.Count: > 0 } repair)
+                return [];
+            var wired = Wired.Of(View.After with { Job = View.Job with { Changes = [.. View.Job.Changes, .. ActsOf(repair)] } });
+            int[] ends = [.. repair.Wires.SelectMany(w => (string[])[w.From, w.To]).Select(wired.Places.Find).Where(p => p >= 0)];
+            return Drawings
+                .BoardPlan.All(wired, below: false)
+                .Where(b => ends.Any(p => b.Of(p) is not null))
+                .Select(b => (wired, b));
+        }
+    }
+
+    /// <summary>On which side a wire goes: where legs come through the board, below; else where the legs lie.</summary>
+    public string RouteOf(RepairWire wire)
+    {
+        Places places = Wired.Of(View.After).Places;
+        Place?[] ends = [.. ((string[])[wire.From, wire.To]).Select(places.Find).Select(p => p < 0 ? null : places.All[p])];
+        return ends.All(e => e?.Outline is null or { Family: Core.Chips.PackageFamily.Dip })
+            ? "on the solder side"
+            : "on the side where the legs lie";
+    }
+
+    /// <summary>All its places are places of a board, so that it is an act of wiring; legs of a bank's chips are not.</summary>
+    bool IsDrawn(Repair repair)
+    {
+        Places places = Wired.Of(View.After).Places;
+        return repair.Wires.All(w => places.Find(w.From) >= 0 && places.Find(w.To) >= 0);
+    }
+
+    const decimal WireMinutes = 5;
+
+    /// <summary>What was found to be wrong with a bank's net, with its mend and the readings that prove it.</summary>
+    ConfirmedCause FoundIn(Repair repair) =>
+        new()
+        {
+            Gate = Gate.Step.Id,
+            Cause = $"repair:{repair.Net}",
+            Words = $"{repair.Net} has come off {string.Join(", ", Broken)}",
+            Mend =
+                $"Wire {string.Join("; ", repair.Wires.Select(w => $"{w.From} to {w.To}"))}, AWG {WireGauge}. Measure: "
+                + string.Join("; ", repair.Wires.Select(w => $"{w.From} to {w.To} closed"))
+                + ".",
+            Minutes = WireMinutes * repair.Wires.Count,
+            At = Moment(),
+        };
+
     public IActionResult OnPostRepair(string job, long version)
     {
         if (!Load(job))
@@ -58,29 +133,12 @@ public sealed partial class FaultsModel
                     ? (
                         $"Repair of {repair.Net} on the build sheet",
                         j =>
-                            j with
-                            {
-                                Changes =
-                                [
-                                    .. j.Changes,
-                                    .. Broken.Select(b => new WireChange
-                                    {
-                                        Do = ChangeAct.Cut,
-                                        Net = Legs.First(l => l.Place == b).Net,
-                                        Off = [b],
-                                        Where = ", as it has lifted",
-                                        Minutes = 0,
-                                    }),
-                                    .. repair.Wires.Select(w => new WireChange
-                                    {
-                                        Do = ChangeAct.Wire,
-                                        From = [w.From],
-                                        To = [w.To],
-                                        Mm = w.Mm is > 1 ? (decimal)Math.Round(w.Mm.Value * 1.3) : null,
-                                        Gauge = 30,
-                                    }),
-                                ],
-                            }
+                            IsDrawn(repair)
+                                ? j with
+                                {
+                                    Changes = [.. j.Changes, .. ActsOf(repair)],
+                                }
+                                : FaultsEdits.Confirm(j, FoundIn(repair))
                     )
                     : null
         );

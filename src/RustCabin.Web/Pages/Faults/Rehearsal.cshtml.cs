@@ -85,22 +85,48 @@ public sealed class RehearsalModel(SheetRepository sheets, JobRepository jobs) :
             Best = At.BestLine();
     }
 
-    /// <summary>Ten rounds, two of each difficulty, over the machines that are here.</summary>
-    IReadOnlyList<(Round Round, string Unit)> Ten(Pack pack) =>
-        [
-            .. Machines
-                .SelectMany(
-                    (m, i) => Enum.GetValues<Difficulty>().Select(d => (Round: new Round(m.Job.Id, d, 100 + i), m.Unit.Name, i))
-                )
-                .OrderBy(r => r.Round.Difficulty)
-                .ThenBy(r => (r.i * 7 + (int)r.Round.Difficulty * 3) % 11)
-                .GroupBy(r => r.Round.Difficulty)
-                .SelectMany(g => g.Where(r => Plays(pack, Machines[r.i].Job, r.Round)).Take(2))
-                .Select(r => (r.Round, r.Name)),
-        ];
+    /// <summary>What the ten teach, in their order: how hard, and the kind of fault; empty: whichever comes.</summary>
+    static readonly (Difficulty Hard, string Kind)[] Taught =
+    [
+        (Difficulty.Loud, "seat"),
+        (Difficulty.Loud, "address"),
+        (Difficulty.Quiet, "probe"),
+        (Difficulty.Quiet, "own"),
+        (Difficulty.Pair, ""),
+        (Difficulty.Pair, ""),
+        (Difficulty.Before, ""),
+        (Difficulty.Before, ""),
+        (Difficulty.Badge, ""),
+        (Difficulty.Badge, ""),
+    ];
 
-    static bool Plays(Pack pack, Job job, Round round) =>
-        Core.Faults.Rehearsal.Of(Plan.For(pack with { Jobs = [job] }, job), round) is not null;
+    /// <summary>So many seeds are tried on a machine for a kind of fault.</summary>
+    const int Seeds = 24;
+
+    /// <summary>Ten rounds over the machines that are here, no machine twice where there are enough.</summary>
+    IReadOnlyList<(Round Round, string Unit)> Ten(Pack pack)
+    {
+        var plans = new Dictionary<string, PlannedUnit>();
+        PlannedUnit plan(Job job) =>
+            plans.TryGetValue(job.Id, out PlannedUnit? known) ? known : plans[job.Id] = Plan.For(pack with { Jobs = [job] }, job);
+        var ten = new List<(Round Round, string Unit)>();
+        foreach ((int turn, (Difficulty hard, string kind)) in Taught.Index())
+        {
+            // Another machine begins each time, so that the rounds are spread over the shelf.
+            IEnumerable<(Job Job, Unit Unit)> turned = Machines.Skip(turn * 3 % Math.Max(1, Machines.Count)).Concat(Machines);
+            IEnumerable<(Round Round, string Unit)> rounds =
+                from machine in turned.Take(Machines.Count)
+                where ten.All(t => t.Round.Job != machine.Job.Id)
+                from seed in Enumerable.Range(100, kind.Length > 0 ? Seeds : 1)
+                let round = new Round(machine.Job.Id, hard, seed)
+                where
+                    Core.Faults.Rehearsal.Of(plan(machine.Job), round) is { } set
+                    && set.Hidden[0].Id.StartsWith(kind, StringComparison.Ordinal)
+                select (round, machine.Unit.Name);
+            ten.AddRange(rounds.Take(1));
+        }
+        return ten;
+    }
 
     /// <summary>What can be looked at still, cheapest first.</summary>
     public IEnumerable<Observable> Open =>
