@@ -47,4 +47,44 @@ public sealed class BuildFaultsTests
         bench.Until(() => bench.Text("#progress").Contains(" of 1 found"), "the round is remembered");
         Assert.Empty(bench.Complaints);
     }
+
+    [Fact]
+    public void Trials_are_filled_in_by_keys_and_the_timer_rings()
+    {
+        using var bench = new Bench();
+        bench.Go("/jobs/slip-7-picture/faults");
+        foreach (
+            (string factor, string level) in ((string, string)[])
+                [("card", "small"), ("card", "large"), ("lead", "a"), ("lead", "b")]
+        )
+        {
+            bench.Browser.FindElement(By.CssSelector("#trials [name=factor]")).SendKeys(factor);
+            bench.Browser.FindElement(By.CssSelector("#trials [name=level]")).SendKeys(level + Keys.Enter);
+            bench.Until(() => bench.Text(".levels").Contains(level), $"{factor} can be {level}");
+        }
+        IWebElement At() => bench.Browser.SwitchTo().ActiveElement();
+        bench.Browser.ExecuteScript("document.querySelector('.try-row select').focus()");
+        At().SendKeys(Keys.ArrowDown);
+        At().SendKeys(Keys.ArrowRight);
+        At().SendKeys(Keys.ArrowDown);
+        At().SendKeys("f");
+        bench.Until(() => bench.Text(".trials tbody").Contains("large"), "the try is noted");
+        Assert.Contains("b", bench.Text(".trials tbody"));
+        bench.Until(() => At().TagName == "select", "the first factor is at hand again");
+        At().SendKeys(Keys.ArrowUp);
+        At().SendKeys("w");
+        bench.Until(() => bench.Browser.FindElements(By.CssSelector(".trials tbody tr")).Count == 2, "the other too");
+        bench.Sees("#trials", "In every failure and in no success: card large");
+        Assert.Empty(bench.Violations());
+
+        bench.Go("/jobs/slip-3-winter/bench");
+        bench.Sees(".bench-title", "Test it untouched");
+        bench.Browser.ExecuteScript(
+            "const b = document.querySelector('.bench').dataset; localStorage.setItem(`timer ${b.job} ${b.step}`, "
+                + "JSON.stringify({ before: b.minutes * 60000, since: Date.now() }))"
+        );
+        bench.Until(() => bench.Browser.FindElements(By.CssSelector("#timer.over")).Count == 1, "the time is over");
+        Assert.NotNull(bench.Browser.ExecuteScript("return document.documentElement.dataset.rang"));
+        Assert.Empty(bench.Complaints);
+    }
 }

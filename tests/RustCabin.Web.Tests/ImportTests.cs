@@ -39,7 +39,7 @@ public sealed class ImportTests : IAsyncLifetime
         IHtmlDocument page = await _cabin.Page("/");
         Assert.Contains("The shelf is empty", page.Body!.TextContent);
         (_, page) = await _cabin.Press((IHtmlFormElement)page.QuerySelector(".empty form")!);
-        Assert.Equal(31, page.QuerySelectorAll(".unit-card").Length);
+        Assert.Equal(32, page.QuerySelectorAll(".unit-card").Length);
     }
 
     [Fact]

@@ -18,7 +18,7 @@ public sealed class PageTests : IAsyncLifetime
     public async Task The_shelf_shows_every_unit_in_its_state()
     {
         IHtmlDocument page = await _cabin.Page("/");
-        Assert.Equal(31, page.QuerySelectorAll(".unit-card").Length);
+        Assert.Equal(32, page.QuerySelectorAll(".unit-card").Length);
         Assert.Contains("two drive one range", Text(page, "#unit-slip-3"));
         Assert.Contains("reading: power up with Tidewell", Text(page, "#unit-slip-7"));
         Assert.Contains("No job planned", Text(page, "#unit-slip-9"));
@@ -270,7 +270,7 @@ public sealed class PageTests : IAsyncLifetime
         Assert.Equal(["does not fit", "fits", "fits"], Grades("Fathom"));
         Assert.Equal(["fits", "fits", "fits"], Grades("Lantern"));
         Assert.Equal(["does not fit", "does not fit", "fits"], Grades("Tidewell"));
-        Assert.Contains("Show 44 more", Text(page, ".hidden-note"));
+        Assert.Contains("Show 45 more", Text(page, ".hidden-note"));
         (_, page) = await _cabin.Press(Form(page, "[aria-label='Plan it: Tidewell video memory']"));
         Assert.Contains("Tidewell video memory fits Board 7; this is Board 4", Text(page, ".tray"));
         page = await _cabin.Page($"{Winter}/fit?all=true");

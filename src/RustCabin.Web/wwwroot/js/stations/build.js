@@ -11,6 +11,8 @@
     if (rung.has(about)) return;
     rung.add(about);
     document.documentElement.dataset.rang = about;
+    // A browser sounds nothing before somebody has pressed something on the page.
+    if (navigator.userActivation && !navigator.userActivation.hasBeenActive) return;
     try {
       const sound = new AudioContext();
       for (const [at, hz] of [[0, 660], [0.35, 880], [0.7, 660]]) {
