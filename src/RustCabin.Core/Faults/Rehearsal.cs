@@ -221,9 +221,13 @@ public sealed class Rehearsal
 
     const int MostActs = 400;
 
-    /// <summary>A cause is named once it is sure, and its own look has said so where it has one.</summary>
+    /// <summary>
+    /// A cause is named once it is sure, and its own look has said so; where it has none, once nothing tells any more.
+    /// </summary>
     static bool IsSettled(Weighed likeliest, Seen seen) =>
-        likeliest.Chance >= Sure && (likeliest.Cause.Look is not { } look || seen.Looks.GetValueOrDefault(look.Id) == look.Shows);
+        likeliest.Chance >= Sure
+        && likeliest.Cause.Look is { } look
+        && seen.Looks.GetValueOrDefault(look.Id) == look.Shows;
 
     /// <summary>True if a named cause is it, or one of a pair.</summary>
     public bool IsIt(string cause) => Hidden.Any(h => h.Id == cause);

@@ -5,8 +5,8 @@ namespace RustCabin.Web.Pages.Import;
 
 /// <summary>
 /// Packs to take away: <c>GET /export</c> for the whole cabin, <c>GET /export/units/{id}</c> for one unit with all that it
-/// needs, <c>GET /export/jobs/{id}</c> for one of its jobs, <c>GET /export/sheets/{kind}/{id}</c> for one sheet; and the schema that packs follow, <c>GET
-/// /schema/pack.schema.json</c>.
+/// needs, <c>GET /export/jobs/{id}</c> for one of its jobs, <c>GET /export/sheets/{kind}/{id}</c> for one sheet; and the schema
+/// that packs follow, <c>GET /schema/pack.schema.json</c>.
 /// </summary>
 static class Export
 {
