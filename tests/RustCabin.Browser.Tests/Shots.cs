@@ -28,7 +28,7 @@ public sealed class Shots
             Take(bench, folder, "memory", "/jobs/slip-3-winter/memory");
             Take(bench, folder, "storage", "/jobs/chandlery-colour-card/storage");
             Take(bench, folder, "bench", "/jobs/slip-7-picture/bench");
-            Take(bench, folder, "faults", "/jobs/winch-16c-more/faults");
+            Take(bench, folder, "faults", "/jobs/slip-4-dark/faults");
             Take(bench, folder, "picture-sound", "/jobs/slip-8-picture/picture-sound");
             Take(bench, folder, "build", "/jobs/slip-7-picture/build");
             Take(bench, folder, "passport", "/jobs/slip-7-picture/passport");

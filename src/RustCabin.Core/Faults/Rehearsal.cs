@@ -225,9 +225,7 @@ public sealed class Rehearsal
     /// A cause is named once it is sure, and its own look has said so; where it has none, once nothing tells any more.
     /// </summary>
     static bool IsSettled(Weighed likeliest, Seen seen) =>
-        likeliest.Chance >= Sure
-        && likeliest.Cause.Look is { } look
-        && seen.Looks.GetValueOrDefault(look.Id) == look.Shows;
+        likeliest.Chance >= Sure && likeliest.Cause.Look is { } look && seen.Looks.GetValueOrDefault(look.Id) == look.Shows;
 
     /// <summary>True if a named cause is it, or one of a pair.</summary>
     public bool IsIt(string cause) => Hidden.Any(h => h.Id == cause);
