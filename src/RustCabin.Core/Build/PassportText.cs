@@ -27,14 +27,21 @@ public static class PassportText
         IEnumerable<string> roms = (record.Unit.Job?.Roms ?? [])
             .Where(r => record.IsDone(Acts.FitRom(r.Site)))
             .Select(r => $"{r.Device} in {r.Site}");
-        int wired = Wiring.PlacedChange.Of(record.Unit).Count(c => record.IsDone(c.Step));
+        // What earlier jobs wired is on the unit as long as its part is.
+        int wired =
+            Wiring.PlacedChange.Of(record.Unit).Count(c => record.IsDone(c.Step))
+            + Wiring.PlacedChange.There(record.Before).Count(c => c.Instance is not { } on || now.Find(on.Name) is not null);
+        IEnumerable<string> cared = (record.Unit.Job?.Build?.Care ?? [])
+            .Where(c => record.IsDone(Acts.Care(c.Id)))
+            .Select(c => new Care.CareFigures(c).Title);
         IEnumerable<string> special = now.Instances.Select(i => i.Way?.Special).OfType<string>().Select(s => $"only here: {s}");
         return
         [
             .. parts,
             .. roms,
             .. now.Firmware is { } firmware ? [$"firmware {firmware}"] : (string[])[],
-            .. wired > 0 ? [$"{wired} changes of wiring"] : (string[])[],
+            .. wired > 0 ? [Declared.IdText.Counted(wired, "change") + " of wiring"] : (string[])[],
+            .. cared,
             .. special,
         ];
     }

@@ -101,4 +101,18 @@ public sealed class SightTests
             }
         Assert.Superset(new HashSet<string> { "heat" }, kinds);
     }
+
+    [Fact]
+    public void Another_version_on_the_screen_is_another_firmware()
+    {
+        Machine machine = Bus with
+        {
+            More = Bus.More + """, "firmware": [ { "id": "1.0" }, { "id": "2.0" }, { "id": "3.0" } ]""",
+            Job = Bus.Job + """, "firmware": "2.0" """,
+        };
+        Diagnosis found = Of(machine.Planned, ("version", "1.0"));
+        Assert.Equal("firmware:1.0", found.Causes[0].Cause.Id);
+        Assert.True(found.Causes[0].Chance > 0.3, $"{found.Causes[0].Chance}");
+        Assert.DoesNotContain(Of(Bus.Planned).Observables, o => o.Id == "version");
+    }
 }

@@ -39,10 +39,16 @@ public sealed class CaseWorkModel(SheetRepository sheets, JobRepository jobs, Ph
         var read = new CareForm(Request.Form, kind, View.Model);
         if (read.Wrong.Length > 0)
             return Refuse($"Nothing was changed: {read.Wrong}.");
-        string[] taken = [.. (View.Job.Build?.Care ?? []).Select(c => c.Id)];
+        // A name that looks were noted under is not given again: they are of another work.
+        JobBuild build = View.Job.Build ?? new JobBuild();
+        string[] taken =
+        [
+            .. build.Care.Select(c => c.Id),
+            .. build.Notes.Where(n => n.Step.Act == Acts.Care("").Act).Select(n => n.Step.About),
+        ];
         CareWork work = read.Work with
         {
-            Id = Enumerable.Range(1, Most + 1).Select(n => $"{Words<CareAct>.Of(kind)}-{n}").First(i => !taken.Contains(i)),
+            Id = Enumerable.Range(1, int.MaxValue).Select(n => $"{Words<CareAct>.Of(kind)}-{n}").First(i => !taken.Contains(i)),
         };
         return Change(job, version, _ => ($"Case care: {new CareFigures(work).Title}", j => BuildEdits.Care(j, work)));
     }
