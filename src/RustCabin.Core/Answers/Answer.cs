@@ -65,7 +65,7 @@ public sealed record Answer(
             RailLoad.Of(planned),
             new Money(added.Sum(i => i.Part.Price), planned.Currency),
             added.Sum(i => i.Way?.Minutes ?? 0),
-            added.All(i => i.Way?.Reversible ?? true)
+            added.All(i => i.Way?.Reversible ?? true) && planned.Job?.Build is not { Care.Count: > 0 }
         )
         {
             Mended = Trail.Mended(planned, count),

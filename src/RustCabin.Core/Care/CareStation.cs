@@ -32,11 +32,18 @@ public sealed class CareStation : Station
         Mend = "Fill it higher, take a larger vessel, or fewer pieces at a time.",
     };
 
+    /// <summary>CARE-NEVER.</summary>
+    public static readonly FindingKind CareNever = new("CARE-NEVER", At, [Severity.Stop])
+    {
+        Meaning = "The job must be reversible, and what is whitened or drilled never becomes what it was.",
+        Mend = "Leave it out, or let the job's limits allow it.",
+    };
+
     /// <inheritdoc/>
     public override string Name => "Care";
 
     /// <inheritdoc/>
-    public override IReadOnlyList<FindingKind> Findings => [CareHole, CareBehind, CareBath];
+    public override IReadOnlyList<FindingKind> Findings => [CareHole, CareBehind, CareBath, CareNever];
 
     /// <inheritdoc/>
     public override IReadOnlyList<Check> Checks { get; } = [Check.On(Rests.Parts, Found)];
@@ -47,6 +54,15 @@ public sealed class CareStation : Station
     {
         foreach (CareFigures care in All(unit))
         {
+            if (unit.Job!.Limits.Reversible)
+                yield return new Finding(
+                    CareNever,
+                    Severity.Stop,
+                    $"{care.Work.What}: it cannot be undone",
+                    ["unit"],
+                    "This job must be reversible; what is whitened or drilled never becomes what it was.",
+                    care.Lines
+                );
             if (care.IsTooWide)
                 yield return new Finding(
                     CareHole,

@@ -50,7 +50,7 @@ public sealed record CareWatch(
                 .Select(n =>
                     (Read: DateTimeOffset.TryParse(n.At, CultureInfo.InvariantCulture, out DateTimeOffset at), At: at, Note: n)
                 )
-                .Where(n => n.Read)
+                .Where(n => n.Read && n.At.Year is > 1900 and < 9000)
                 .Select(n => (n.At, n.Note))
                 .OrderBy(n => n.At),
         ];

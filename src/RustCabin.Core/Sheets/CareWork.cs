@@ -49,7 +49,11 @@ public sealed record CareWork : ICompleted<CareWork>
     [Range(0.5, 500), UnitOf("mm"), Display(Description = "How wide the hole shall be.")]
     public decimal? HoleMm { get; init; }
 
-    [UnitOf("mm"), Display(Description = "From the middle of the hole to the nearest edges, ribs and other holes.")]
+    [
+        Range(0.1, 10_000),
+        UnitOf("mm"),
+        Display(Description = "From the middle of the hole to the nearest edges, ribs and other holes.")
+    ]
     public IReadOnlyList<decimal> EdgesMm { get; init; } = [];
 
     [Range(0, 1000), UnitOf("mm"), Display(Description = "How far the nearest thing behind the wall is; nothing: not measured.")]

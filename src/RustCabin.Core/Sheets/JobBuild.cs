@@ -5,7 +5,7 @@ using RustCabin.Core.Declared;
 namespace RustCabin.Core.Sheets;
 
 /// <summary>How a job is built, and what lies on the bench meanwhile. Source: docs/handbook/build.md, Schools.</summary>
-public sealed record JobBuild
+public sealed record JobBuild : ICompleted<JobBuild>
 {
     [Display(Description = "When it is tested: after every change, after each access level, or where one says.")]
     public School School { get; init; }
@@ -33,6 +33,16 @@ public sealed record JobBuild
 
     [Display(ShortName = "care of the case", Description = "What is whitened, and where a hole is made.")]
     public IReadOnlyList<CareWork> Care { get; init; } = [];
+
+    /// <inheritdoc/>
+    public JobBuild Completed(RecordReading read)
+    {
+        // A work is a step by its name.
+        foreach ((int i, CareWork work) in Care.Index())
+            if (Care.Take(i).Any(c => c.Id == work.Id))
+                read.Wrong($"care[{i}].id", $"\"{work.Id}\" is used twice");
+        return this;
+    }
 }
 
 /// <summary>When a build is tested.</summary>

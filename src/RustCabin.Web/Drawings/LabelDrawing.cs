@@ -44,14 +44,23 @@ public static class LabelDrawing
         double size = wide > 60 ? 2.9 : 2.1;
         int letters = (int)(room / (size * 0.5));
         svg.Text(1.8, 4.6, Cut(unit, (int)(room / 1.9)), "label-unit", "start");
-        svg.Text(1.8, 7.6, Cut($"{model}, {date}", (int)(room / (size * 0.47))), "label-model", "start");
+        // The day is never cut: where both do not go on one line it has its own.
+        int head = (int)(room / (size * 0.47));
+        bool apart = model.Length + 2 + date.Length > head;
+        svg.Text(1.8, 7.6, Cut(apart ? model : $"{model}, {date}", head), "label-model", "start");
+        double first = 10.4;
+        if (apart)
+        {
+            svg.Text(1.8, first, date, "label-model", "start");
+            first += size + 0.55;
+        }
         IEnumerable<string> lines = changes.SelectMany(c => Wrapped(c, letters));
-        int most = (int)((high - 9.2) / (size + 0.55));
+        int most = (int)((high - first + 1.2) / (size + 0.55));
         string[] shown = [.. lines];
         foreach ((int i, string line) in shown.Take(shown.Length > most ? most - 1 : most).Index())
-            svg.Text(1.8, 10.4 + i * (size + 0.55), line, $"label-line l{wide:0}", "start");
+            svg.Text(1.8, first + i * (size + 0.55), line, $"label-line l{wide:0}", "start");
         if (shown.Length > most)
-            svg.Text(1.8, 10.4 + (most - 1) * (size + 0.55), "and more in the code", $"label-line l{wide:0}", "start");
+            svg.Text(1.8, first + (most - 1) * (size + 0.55), "and more in the code", $"label-line l{wide:0}", "start");
         return svg.End();
     }
 

@@ -172,6 +172,26 @@ public sealed class CareStationTests
     }
 
     [Fact]
+    public void A_job_that_must_be_reversible_bears_no_care_of_the_case()
+    {
+        (Pack pack, Job job, PlannedUnit _) = Demonstrated();
+        Core.Answers.Answer answer(bool must, Job of) =>
+            Evidence.Keep(Core.Answers.Answer.For(Plan.For(pack, of with { Limits = of.Limits with { Reversible = must } })));
+        Assert.Contains(answer(true, job).Findings, f => f.Code == "CARE-NEVER" && f.Severity == Severity.Stop);
+        Assert.DoesNotContain(answer(false, job).Findings, f => f.Code == "CARE-NEVER");
+        Assert.False(answer(false, job).Reversible);
+        Assert.True(answer(false, job with { Build = null }).Reversible);
+    }
+
+    [Fact]
+    public void Two_works_of_one_name_are_told()
+    {
+        const string Hole = """{ "id": "a", "what": "x", "do": "hole", "edgesMm": [9] }""";
+        using var document = System.Text.Json.JsonDocument.Parse($$"""{ "care": [ {{Hole}}, {{Hole}} ] }""");
+        Assert.Equal("care[1].id", Assert.Single(Core.Declared.Declaration<JobBuild>.Read(document.RootElement).Errors).Path);
+    }
+
+    [Fact]
     public void Half_done_wiring_is_taken_over_act_by_act_with_the_meter_as_its_proof()
     {
         (Pack pack, Job job, PlannedUnit plan) = Demonstrated();
