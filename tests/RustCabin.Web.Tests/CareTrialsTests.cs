@@ -81,6 +81,14 @@ public sealed class CareTrialsTests : IAsyncLifetime
         Assert.DoesNotContain("care-bath-1", (await _cabin.Page("/jobs/slip-7-picture/build")).Source.Text);
     }
 
+    [Theory]
+    [InlineData("percent=40", "cannot be thinned")]
+    [InlineData("litres=0", "is no bath")]
+    [InlineData("from=60&edges=x", "is no distance")]
+    [InlineData("percent=0&area=wide", "is no area")]
+    public async Task A_bath_that_cannot_be_mixed_is_told_whatever_else_is_wrong(string typed, string wrong) =>
+        Assert.Contains(wrong, Text(await _cabin.Page($"/care?{typed}"), ".notice"));
+
     [Fact]
     public async Task What_trials_show_of_parts_goes_onto_their_sheets()
     {

@@ -126,9 +126,7 @@ public sealed class CareStation : Station
     public override IEnumerable<PassportLine> Passport(PassportAsked asked) =>
         from care in All(asked.Unit)
         let made = asked.IsDone(Acts.Care(care.Work.Id))
-        let looks = (asked.Unit.Job?.Build?.Notes ?? [])
-            .Where(n => n.Step == Acts.Care(care.Work.Id) && n.Look is not null)
-            .ToList()
+        let looks = CareWatch.LooksAt(care.Work, asked.Unit.Job).ToList()
         select new PassportLine(
             PassportPart.Care,
             care.Title,

@@ -36,6 +36,10 @@ public sealed record CareWatch(
     /// <summary>How long it is in by the last look.</summary>
     public TimeSpan In => Looks.Count == 0 ? TimeSpan.Zero : Looks[^1].At - Looks[0].At;
 
+    /// <summary>The looks that were noted at a work; what was only remarked there is none.</summary>
+    public static IEnumerable<BenchNote> LooksAt(CareWork work, Job? job) =>
+        (job?.Build?.Notes ?? []).Where(n => n.Step == Acts.Care(work.Id) && n.Look is not null);
+
     /// <summary>How it stands.</summary>
     /// <param name="work">The work.</param>
     /// <param name="job">The job, whose notes at the step with a look are the looks.</param>
@@ -45,8 +49,7 @@ public sealed record CareWatch(
         var figures = new CareFigures(work);
         (DateTimeOffset At, BenchNote Note)[] looks =
         [
-            .. (job.Build?.Notes ?? [])
-                .Where(n => n.Step == Acts.Care(work.Id) && n.Look is not null)
+            .. LooksAt(work, job)
                 .Select(n =>
                     (Read: DateTimeOffset.TryParse(n.At, CultureInfo.InvariantCulture, out DateTimeOffset at), At: at, Note: n)
                 )

@@ -50,6 +50,9 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
     /// <summary>Everything that can be seen, and what was not seen yet.</summary>
     public IReadOnlyList<Observable> Observables { get; init; } = [];
 
+    /// <summary>Those of them that are seen or heard of the running machine.</summary>
+    public IReadOnlyList<Sight> Sights { get; init; } = [];
+
     /// <summary>The causes as they were weighed, for what-if.</summary>
     public IReadOnlyList<Suspect> Suspects { get; init; } = [];
 
@@ -97,6 +100,7 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
         )
         {
             Observables = observables,
+            Sights = sights,
             Suspects = suspects,
         };
     }

@@ -18,7 +18,7 @@ static class FitHypotheses
 
     const string Press = "press";
 
-    static readonly Dictionary<string, string> Pressed = new() { [Press] = "it works then" };
+    const string Pressed = "it works then";
 
     /// <summary>What is seen of parts: whether a press helps, what their known faults show, what stands on the screen.</summary>
     public static IEnumerable<Sight> Sights(PlannedUnit at)
@@ -29,7 +29,7 @@ static class FitHypotheses
                 "Power off, press every plug, board and chip home, and switch on again",
                 PressMinutes,
                 "no change",
-                [Pressed[Press]]
+                [Pressed]
             )
             {
                 Dark = "no change",
@@ -82,10 +82,7 @@ static class FitHypotheses
             $"seat:{part.Name}",
             $"{part.Title} is not seated",
             chance,
-            Shown.Of(PowerUp.Run(Plan.With(at, i => i.Name != part.Name))) with
-            {
-                Others = Pressed,
-            }
+            Shown.Of(PowerUp.Run(Plan.With(at, i => i.Name != part.Name))).Seen(Press, Pressed)
         )
         {
             Instance = part,

@@ -50,20 +50,20 @@ static class PictureSoundHypotheses
                 $"side:{part.Name}:{side}",
                 $"the lead from {part.Title} to {side.Replace(".", ", ")} is off or shorted",
                 Work.ChanceOf(part) / 4,
-                With(Heard(side), Silent)
+                Shown.Nothing.Seen(Heard(side), Silent)
             )
             {
                 InCall = false,
                 Instance = part,
                 Mend = $"Measure from {part.Title} to {side.Replace(".", ", ")}, and mend the joint where it stops.",
-                Look = Looked(
+                Look = Look.At(
+                    at,
+                    part,
                     $"side:{part.Name}:{side}",
                     $"Power off: measure the lead to {side}",
                     LeadMinutes,
                     "closed",
-                    "open",
-                    at,
-                    part
+                    "open"
                 ),
             };
     }
@@ -75,19 +75,19 @@ static class PictureSoundHypotheses
             $"sync:{converter.Name}",
             $"{converter.Title} gets no sync, or the wrong one",
             quarter,
-            With(Picture, "rolling")
+            Shown.Nothing.Seen(Picture, "rolling")
         )
         {
             Mend = "Follow the sync from its tap to the converter; the wiring page names the place.",
             MendMinutes = 10,
-            Look = Looked(
+            Look = Look.At(
+                at,
+                converter,
                 $"sync:{converter.Name}",
                 $"Measure the sync at {converter.Title}",
                 SyncMinutes,
                 "there",
-                "missing",
-                at,
-                converter
+                "missing"
             ),
         };
         if (converter.Part.Samples is { Phases: > 1 })
@@ -95,7 +95,7 @@ static class PictureSoundHypotheses
                 $"phase:{converter.Name}",
                 $"the phase of {converter.Title} is off",
                 quarter,
-                With(Picture, "shimmer")
+                Shown.Nothing.Seen(Picture, "shimmer")
             )
             {
                 Mend = "A still screen, and the phase turned until nothing shimmers; then saved.",
@@ -112,28 +112,19 @@ static class PictureSoundHypotheses
             $"cable:{converter.Name}",
             $"the cable of {converter.Title} is turned, or one for another board",
             quarter,
-            With(Picture, "none")
+            Shown.Nothing.Seen(Picture, "none")
         )
         {
             Mend = "The cable that belongs to it, the mark on contact 1.",
-            Look = Looked(
+            Look = Look.At(
+                at,
+                converter,
                 $"cable:{converter.Name}",
                 $"Hold the cable of {converter.Title} against its contacts",
                 LeadMinutes,
                 "right",
-                "turned or another",
-                at,
-                converter
+                "turned or another"
             ),
         };
     }
-
-    static Shown With(string sight, string shows) =>
-        Shown.Nothing with
-        {
-            Others = new Dictionary<string, string> { [sight] = shows },
-        };
-
-    static Look Looked(string id, string words, decimal minutes, string usual, string shows, PlannedUnit at, Instance part) =>
-        new(id, words, minutes, usual, shows) { Opens = AccessPath.To(at.Model, part) };
 }

@@ -17,17 +17,23 @@ static class PowerHypotheses
     /// <summary>From so many watts on a part is felt to be hot.</summary>
     const decimal HotWatts = 1;
 
-    static readonly Dictionary<string, string> Fails = new() { [Minutes] = "goes wrong" };
+    const string Fails = "goes wrong";
 
     /// <summary>Whether it goes on for minutes.</summary>
     public static IEnumerable<Sight> Sights() =>
-        [new Sight(Minutes, "Leave it running for ten minutes", RunMinutes, "goes on", [Fails[Minutes]])];
+        [new Sight(Minutes, "Leave it running for ten minutes", RunMinutes, "goes on", [Fails])];
 
     /// <summary>Of each rail and each part that gets hot.</summary>
-    public static IEnumerable<Hypothesis> Of(PlannedUnit at) =>
-        at.Rails.SelectMany(r => Of(at, r)).Concat(at.Instances.Where(i => i.Part.HeatW >= HotWatts).Select(i => Hot(at, i)));
+    public static IEnumerable<Hypothesis> Of(PlannedUnit at)
+    {
+        // It starts and counts as it should, and goes wrong later: one run serves for all of them.
+        Shown later = Shown.Of(PowerUp.Run(at)).Seen(Minutes, Fails);
+        return at
+            .Rails.SelectMany(r => Of(at, r, later))
+            .Concat(at.Instances.Where(i => i.Part.HeatW >= HotWatts).Select(i => Hot(at, i, later)));
+    }
 
-    static IEnumerable<Hypothesis> Of(PlannedUnit at, Rail rail)
+    static IEnumerable<Hypothesis> Of(PlannedUnit at, Rail rail, Shown later)
     {
         Look look(string shows) =>
             new($"rail:{rail.Id}", $"Measure {rail.Id} V under load", RailMinutes, "there", shows)
@@ -48,12 +54,7 @@ static class PowerHypotheses
             MendMinutes = 15,
             Look = look("missing"),
         };
-        yield return new Hypothesis(
-            $"weak:{rail.Id}",
-            $"the {rail.Id} V rail sags once all draws from it",
-            0.01m,
-            new Shown(PowerUp.Run(at), true) { Others = Fails }
-        )
+        yield return new Hypothesis($"weak:{rail.Id}", $"the {rail.Id} V rail sags once all draws from it", 0.01m, later)
         {
             InCall = false,
             Mend = $"Less load on {rail.Id} V, thicker leads to what draws most, or a supply that carries it.",
@@ -62,28 +63,22 @@ static class PowerHypotheses
         };
     }
 
-    static Hypothesis Hot(PlannedUnit at, Instance part) =>
-        new(
-            $"heat:{part.Name}",
-            $"{part.Title} gets too hot after minutes",
-            Work.ChanceOf(part) / 4,
-            new Shown(PowerUp.Run(at), true) { Others = Fails }
-        )
+    static Hypothesis Hot(PlannedUnit at, Instance part, Shown later) =>
+        new($"heat:{part.Name}", $"{part.Title} gets too hot after minutes", Work.ChanceOf(part) / 4, later)
         {
             InCall = false,
             Instance = part,
             Mend = $"A heat sink on {part.Title}, air past it, or a slower clock.",
             MendMinutes = 15,
-            Look = new Look(
+            Look = Look.At(
+                at,
+                part,
                 $"heat:{part.Name}",
                 $"Measure how hot {part.Title} is after ten minutes, without a finger",
                 HeatMinutes,
                 "cool enough",
                 "too hot"
-            )
-            {
-                Opens = AccessPath.To(at.Model, part),
-            },
+            ),
         };
 
     /// <summary>The machine without a rail, and why it shows that.</summary>

@@ -37,48 +37,34 @@ static class RomHypotheses
         foreach (RomPlan rom in at.Job?.Roms ?? [])
         {
             IReadOnlyList<AccessLevel> opens = at.FindSite(rom.Site) is { } site ? AccessPath.Path(at.Model, site.Access) : [];
-            yield return new Hypothesis(
-                $"erased:{rom.Site}",
-                $"the {rom.Device} in {rom.Site} was not erased or burnt to the end",
-                Work.UsualChance / 4,
-                Shown.Nothing
-            )
-            {
-                InCall = false,
-                Mend = "Erase it for the whole time, prove it blank, burn it with a second pass.",
-                MendMinutes = 40,
-                Look = new Look(
+            Hypothesis wrong(string id, string words, string mend, decimal minutes, Look look) =>
+                new($"{id}:{rom.Site}", $"the {rom.Device} in {rom.Site} {words}", Work.UsualChance / 4, Shown.Nothing)
+                {
+                    InCall = false,
+                    Mend = mend,
+                    MendMinutes = minutes,
+                    Look = look with { Opens = opens },
+                };
+            yield return wrong(
+                "erased",
+                "was not erased or burnt to the end",
+                "Erase it for the whole time, prove it blank, burn it with a second pass.",
+                40,
+                new Look(
                     $"twice:{rom.Site}",
                     $"Read the {rom.Device} twice, cold and warm, and compare",
                     TwiceMinutes,
                     "equal",
                     "they differ"
                 )
-                {
-                    Opens = opens,
-                },
-            };
-            yield return new Hypothesis(
-                $"access:{rom.Site}",
-                $"the {rom.Device} in {rom.Site} is too slow for its socket",
-                Work.UsualChance / 4,
-                Shown.Nothing
-            )
-            {
-                InCall = false,
-                Mend = "A faster device, or a wait state where the machine has one.",
-                MendMinutes = 25,
-                Look = new Look(
-                    $"mark:{rom.Site}",
-                    $"Read the access time on the {rom.Device}",
-                    MarkMinutes,
-                    "fast enough",
-                    "too slow"
-                )
-                {
-                    Opens = opens,
-                },
-            };
+            );
+            yield return wrong(
+                "access",
+                "is too slow for its socket",
+                "A faster device, or a wait state where the machine has one.",
+                25,
+                new Look($"mark:{rom.Site}", $"Read the access time on the {rom.Device}", MarkMinutes, "fast enough", "too slow")
+            );
         }
         Firmware[] others = [.. Others(at)];
         foreach (Firmware other in others)
@@ -86,10 +72,7 @@ static class RomHypotheses
                 $"firmware:{other.Id}",
                 $"the firmware is {other.Id}, not {at.Firmware}",
                 Work.UsualChance / 4 / others.Length,
-                new Shown(PowerUp.Run(at with { Firmware = other.Id }), true)
-                {
-                    Others = new Dictionary<string, string> { [Version] = other.Id },
-                }
+                Shown.Of(PowerUp.Run(at with { Firmware = other.Id })).Seen(Version, other.Id)
             )
             {
                 InCall = false,

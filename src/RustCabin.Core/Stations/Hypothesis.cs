@@ -18,6 +18,15 @@ public sealed record Shown(PowerUpCount? Count, bool? Starts)
     /// <summary>What else it shows, by what is looked at.</summary>
     public IReadOnlyDictionary<string, string> Others { get; init; } = new Dictionary<string, string>();
 
+    /// <summary>The same with one sight more.</summary>
+    /// <param name="sight">The sight, by its name.</param>
+    /// <param name="shows">What it shows.</param>
+    public Shown Seen(string sight, string shows) =>
+        this with
+        {
+            Others = new Dictionary<string, string>(Others) { [sight] = shows },
+        };
+
     /// <summary>A count that is seen, or none: it does not start.</summary>
     public static Shown Of(PowerUpCount? count) => count is null ? Dark : new Shown(count, true);
 }
@@ -30,6 +39,10 @@ public sealed record Shown(PowerUpCount? Count, bool? Starts)
 /// <param name="Shows">What it shows with this cause.</param>
 public sealed record Look(string Id, string Words, decimal Minutes, string Usual, string Shows)
 {
+    /// <summary>A look at a part, which wants the case as far open as the part lies.</summary>
+    public static Look At(PlannedUnit at, Instance part, string id, string words, decimal minutes, string usual, string shows) =>
+        new(id, words, minutes, usual, shows) { Opens = AccessPath.To(at.Model, part) };
+
     /// <summary>The access levels that must be open for it, outermost first.</summary>
     public IReadOnlyList<AccessLevel> Opens { get; init; } = [];
 

@@ -70,14 +70,14 @@ static class StorageHypotheses
                     Instance = other.Device,
                     Mend = $"Give {other.Device.Title} the id that Storage plans.",
                     MendMinutes = SwitchMinutes,
-                    Look = Look(
+                    Look = Look.At(
                         at,
+                        one.Device,
                         $"id:{one.Device.Name}+{other.Device.Name}",
                         "Compare the ids of both",
                         SwitchMinutes,
                         "two",
-                        "one and the same",
-                        one.Device
+                        "one and the same"
                     ),
                 };
             if (bus.Key.Host.HostId is not null)
@@ -90,14 +90,14 @@ static class StorageHypotheses
                 {
                     Mend = "A terminator at each end, none between; power for them from one device.",
                     MendMinutes = SwitchMinutes * 4,
-                    Look = Look(
+                    Look = Look.At(
                         at,
+                        devices[0].Device,
                         $"terminator:{bus.Key.Name}",
                         "Count the terminators, and look where they sit",
                         SwitchMinutes * 2,
                         "one at each end",
-                        "too few or too many",
-                        devices[0].Device
+                        "too few or too many"
                     ),
                 };
         }
@@ -106,21 +106,19 @@ static class StorageHypotheses
     /// <summary>Nothing starts from the bus, and its lights show how it hangs.</summary>
     static Shown Shows(PlannedUnit at, IReadOnlyList<Attached> devices, string light)
     {
-        var others = devices.ToDictionary(d => Light(d.Device), _ => light);
-        foreach (PlannedCard card in PlannedCard.Of(at).Where(c => devices.Any(d => d.Device == c.Device)))
-            others[Starts(card.Device)] = No;
-        return Shown.Nothing with { Others = others };
+        Shown lit = devices.Aggregate(Shown.Nothing, (shown, d) => shown.Seen(Light(d.Device), light));
+        return PlannedCard
+            .Of(at)
+            .Where(c => devices.Any(d => d.Device == c.Device))
+            .Aggregate(lit, (shown, card) => shown.Seen(Starts(card.Device), No));
     }
-
-    static Look Look(PlannedUnit at, string id, string words, decimal minutes, string usual, string shows, Instance device) =>
-        new(id, words, minutes, usual, shows) { Opens = AccessPath.To(at.Model, device) };
 
     static IEnumerable<Hypothesis> Of(PlannedCard card)
     {
         string name = card.Device.Name,
             title = card.Device.Title;
         decimal tenth = Work.ChanceOf(card.Device) / 10;
-        var shows = Shown.Nothing with { Others = new Dictionary<string, string> { [Starts(card.Device)] = No } };
+        Shown shows = Shown.Nothing.Seen(Starts(card.Device), No);
         Look look(string id, string words, decimal minutes, string shown) =>
             new($"card:{name}:{id}", words, minutes, "right", shown);
         yield return new Hypothesis(

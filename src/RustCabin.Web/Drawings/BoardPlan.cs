@@ -27,6 +27,10 @@ public sealed class BoardPlan(Wired wired, Board board, bool below, Instance? of
             .. wired.Unit.Instances.SelectMany(i => i.Part.Boards.Select(b => new BoardPlan(wired, b, below, i))),
         ];
 
+    /// <summary>Those of them on which one of these places lies.</summary>
+    public static IEnumerable<BoardPlan> With(IReadOnlyList<BoardPlan> boards, IReadOnlyList<int> places) =>
+        boards.Where(b => places.Any(p => b.Of(p) is not null));
+
     public Board Board => board;
 
     /// <summary>Before the names of everything on it: <c>pontoon:</c>; empty on the machine's own.</summary>

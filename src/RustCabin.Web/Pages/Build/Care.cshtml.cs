@@ -13,6 +13,10 @@ public sealed class CareModel : PageModel
     public Preferences Preferences => Preferences.From(Request);
 
     public CareFigures Bath { get; private set; } = new(new CareWork());
+
+    /// <summary>The mixture; null: it cannot be.</summary>
+    public Bath? Mixed { get; private set; }
+
     public CareFigures Cream { get; private set; } = new(new CareWork());
     public CareFigures Hole { get; private set; } = new(new CareWork());
 
@@ -44,16 +48,14 @@ public sealed class CareModel : PageModel
                 BehindMm = TypedNumber.TryParse(behind, out decimal far) ? far : null,
             }
         );
-        if (Wrong.Length == 0 && (work.Percent <= 0 || work.FromPercent > CareWork.Strongest || work.FromPercent < work.Percent))
-            Wrong = Fault($"{work.FromPercent:0.##} % cannot be thinned to {work.Percent:0.##} %");
-        else if (Wrong.Length == 0 && Bath.Litres is <= 0 or > 10_000)
-            Wrong = Fault($"{Bath.Litres:0.##} l is no bath");
-    }
-
-    string Fault(string wrong)
-    {
-        Bath = new CareFigures(Bath.Work with { Do = CareAct.Cream });
-        return wrong;
+        bool thins = work.Percent > 0 && work.FromPercent <= CareWork.Strongest && work.FromPercent >= work.Percent;
+        string unmixed =
+            !thins ? $"{work.FromPercent:0.##} % cannot be thinned to {work.Percent:0.##} %"
+            : Bath.Litres is <= 0 or > 10_000 ? $"{Bath.Litres:0.##} l is no bath"
+            : "";
+        Mixed = unmixed.Length == 0 ? Bath.Bath : null;
+        // What was typed wrong first is told first.
+        Wrong = Wrong.Length > 0 ? Wrong : unmixed;
     }
 
     decimal Read(string? typed, decimal usual, string what)

@@ -60,7 +60,7 @@ public sealed partial class FaultsModel(SheetRepository sheets, JobRepository jo
 
     /// <summary>What is seen and heard of the running machine, each with what was noted of it.</summary>
     public IEnumerable<(Observable What, string? Showed)> Sights =>
-        from sight in Core.Trail.Sights(Gate.Step.At!)
+        from sight in Diagnosis.Sights
         let what = Diagnosis.Observables.FirstOrDefault(o => o.Id == sight.Id)
         where what is not null
         select (what, Seen.Looks.GetValueOrDefault(sight.Id));

@@ -80,10 +80,7 @@ public sealed partial class FaultsModel
                 return [];
             var wired = Wired.Of(View.After with { Job = View.Job with { Changes = [.. View.Job.Changes, .. ActsOf(repair)] } });
             int[] ends = [.. repair.Wires.SelectMany(w => (string[])[w.From, w.To]).Select(wired.Places.Find).Where(p => p >= 0)];
-            return Drawings
-                .BoardPlan.All(wired, below: false)
-                .Where(b => ends.Any(p => b.Of(p) is not null))
-                .Select(b => (wired, b));
+            return Drawings.BoardPlan.With(Drawings.BoardPlan.All(wired, below: false), ends).Select(b => (wired, b));
         }
     }
 

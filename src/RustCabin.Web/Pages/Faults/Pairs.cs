@@ -68,21 +68,18 @@ public sealed partial class FaultsModel
     }
 
     /// <summary>Changes a part's sheet, which comes in as any sheet does.</summary>
-    RedirectResult? Written(string part, Func<Part, Part> edit, out string wrong)
+    IActionResult Write(string part, Func<Part, Part> edit)
     {
-        wrong = "its sheet is not here any more";
         if (Sheets.Json("part", part) is not { } json)
-            return null;
+            return Refuse("Nothing was written: its sheet is not here any more.");
         JsonObject edited = Declaration<Part>.Edit(JsonNode.Parse(json)!.AsObject(), edit)!;
         ImportOutcome outcome = import.Run(
             Encoding.UTF8.GetBytes(DraftPreview.PackOf("part", edited, View.After.Currency)),
             ImportMode.Replace,
             $"trials: part {part}"
         );
-        wrong = string.Join("; ", outcome.Errors.Take(3).Select(e => e.Told));
-        return outcome.Errors.Count == 0 ? Redirect(Request.Path + AsShown()) : null;
+        return outcome.Errors.Count == 0
+            ? Redirect(Request.Path + AsShown())
+            : Refuse($"Nothing was written: {string.Join("; ", outcome.Errors.Take(3).Select(e => e.Told))}.");
     }
-
-    IActionResult Write(string part, Func<Part, Part> edit) =>
-        Written(part, edit, out string wrong) is { } done ? done : Refuse($"Nothing was written: {wrong}.");
 }

@@ -61,7 +61,7 @@ public class PassportModel(SheetRepository sheets, JobRepository jobs, TimeProvi
             if (Wired is not { } wired)
                 return [];
             int[] touched = [.. wired.Changes.Where(c => Asked.IsDone(c.Step)).SelectMany(wired.Touched)];
-            return BoardPlan.All(wired, below: false).Where(b => touched.Any(p => b.Of(p) is not null));
+            return BoardPlan.With(BoardPlan.All(wired, below: false), touched);
         }
     }
 

@@ -121,7 +121,7 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs, Phot
         int[] touched = [.. Wired.Changes.SelectMany(Wired.Touched)];
         Plan =
             Boards.FirstOrDefault(b => b.Name == Board)
-            ?? Boards.FirstOrDefault(b => touched.Any(p => b.Of(p) is not null))
+            ?? BoardPlan.With(Boards, touched).FirstOrDefault()
             ?? (Wired.Changes.Count > 0 ? Boards.FirstOrDefault() : null);
     }
 
@@ -195,7 +195,7 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs, Phot
             way,
             way.Id == part.Way?.Id,
             wired,
-            BoardPlan.All(wired, Below).FirstOrDefault(b => touched.Any(p => b.Of(p) is not null))
+            BoardPlan.With(BoardPlan.All(wired, Below), touched).FirstOrDefault()
         );
     }
 
