@@ -22,8 +22,12 @@ public class Solving
     {
         _cards = PlanOf(Cards());
         _question = SetQuestion.Of(Candidates(), Candidates().Jobs[0]);
-        if (Cards6().Solutions.Count == 0 || Sets40().Sets.Count == 0)
-            throw new InvalidOperationException("nothing was found");
+        if (Cards6() is { Solutions.Count: 0 } settings)
+            throw new InvalidOperationException(
+                $"no settings were found: {string.Join("; ", settings.Clash.Select(c => c.Text))}"
+            );
+        if (Sets40() is { Sets.Count: 0 } sets)
+            throw new InvalidOperationException($"no build set was found: {string.Join("; ", sets.Clash.Select(c => c.Text))}");
     }
 
     [Benchmark(Description = "settings, 6 parts, 2^30 positions")]
@@ -85,7 +89,7 @@ public class Solving
                 2 =>
                     $$"""{ "id": "p{{i}}", "name": "P{{i}}", "maker": "M{{i % 5}}", "kind": "storage", "ways": [ { "id": "w", "model": "m", "occupies": [ { "site": "s{{i % 10}}", "mode": "in" } ], "skill": 2 } ], "provides": ["start-from-card"], "capacity": "{{i % 8 + 1}}G", "needs": [ { "part": "p{{(i + 1) % 40}}" } ], "price": {{30 + i}} }""",
                 _ =>
-                    $$"""{ "id": "p{{i}}", "name": "P{{i}}", "maker": "M{{i % 5}}", "kind": "adapter", "ways": [ { "id": "w", "model": "m" } ], "supplies": [ { "rail": "+5", "amps": 0.5 } ], "price": {{8 + i}} }""",
+                    $$"""{ "id": "p{{i}}", "name": "P{{i}}", "maker": "M{{i % 5}}", "kind": "adapter", "ways": [ { "id": "w", "model": "m" } ], "supplies": [ { "rail": "+5", "amps": 3, "replaces": true } ], "price": {{8 + i}} }""",
             };
         return Read(
             $$"""

@@ -13,7 +13,8 @@ namespace RustCabin.Web;
 /// <summary>Builds and runs the web application. Options: <c>--data DIR</c>, <c>--demo</c> (fill an empty cabin with the sample
 /// packs), <c>--backup FILE</c>, <c>--restore FILE</c> and <c>--phrase</c> (<see cref="FileWork"/>), <c>--urls</c>,
 /// <c>--open</c> (asks for a pass phrase when there is none), <c>--sign-in everybody</c> (this machine's browsers too),
-/// <c>--patience MS</c> (how long a page waits for a search before it shows how far it is; 450).</summary>
+/// <c>--patience MS</c> (how long a page waits for a search before it shows how far it is; 450), <c>--clock MOMENT</c> (for tests:
+/// the day that is written down, <see cref="SetClock"/>).</summary>
 public static class Cabin
 {
     /// <summary>Exit code when the application refuses to start; the reason is on standard error.</summary>
@@ -92,12 +93,14 @@ public static class Cabin
                     )
         );
         string home = FileWork.Home(builder.Configuration);
-        var phrase = new DoorFile(home, TimeProvider.System);
+        TimeProvider clock = SetClock.Of(builder.Configuration);
+        var phrase = new DoorFile(home, clock);
         if (builder.Configuration["open"] == "true")
             Asking.For(phrase, anew: false);
         Door door = Door.Of(builder.Configuration, phrase);
         // The file is opened and read while the pipeline is put together; what is wrong with it is said before anything listens.
-        Task<Opened> opened = Task.Run(() => Opened.From(home));
+        Task<Opened> opened = Task.Run(() => Opened.From(home, clock));
+        builder.Services.AddSingleton(clock);
         AddServices(builder, home, opened, door);
 
         WebApplication app = builder.Build();
@@ -119,12 +122,12 @@ public static class Cabin
     /// </summary>
     sealed record Opened(CabinLock Lock, CabinFile File, SheetRepository Sheets, JobRepository Jobs)
     {
-        public static Opened From(string home)
+        public static Opened From(string home, TimeProvider clock)
         {
             CabinLock held = CabinLock.Take(home);
             CabinFile file = CabinFile.Open(Path.Combine(home, "cabin.db"));
-            var sheets = new SheetRepository(file, TimeProvider.System);
-            var jobs = new JobRepository(file, sheets, TimeProvider.System);
+            var sheets = new SheetRepository(file, clock);
+            var jobs = new JobRepository(file, sheets, clock);
             Pack all = sheets.All();
             IReadOnlyList<StoredJob> stored = jobs.Stored();
             _ = Task.Run(() =>
@@ -154,7 +157,6 @@ public static class Cabin
         builder.Services.AddHostedService(services => services.GetRequiredService<Housekeeper>());
         builder.Services.AddSingleton<Backup>();
         builder.Services.AddSingleton<Holdings>();
-        builder.Services.AddSingleton(TimeProvider.System);
         builder.Services.AddSingleton(_ => opened.GetAwaiter().GetResult().File);
         builder.Services.AddSingleton(_ => opened.GetAwaiter().GetResult().Sheets);
         builder.Services.AddSingleton(_ => opened.GetAwaiter().GetResult().Jobs);

@@ -20,7 +20,7 @@ static class FileWork
         string home = Home(settings);
         if (settings["phrase"] is not null)
         {
-            Asking.For(new DoorFile(home, TimeProvider.System), anew: true);
+            Asking.For(new DoorFile(home, SetClock.Of(settings)), anew: true);
             Console.WriteLine("The pass phrase is set, and every device is signed out.");
             return true;
         }
@@ -30,14 +30,14 @@ static class FileWork
             if (!File.Exists(path))
                 throw new CabinFileException($"there is no cabin in {home}.");
             // SQLite's own copy, which may run beside an open cabin.
-            new Backup(CabinFile.Open(path), TimeProvider.System).To(to);
+            new Backup(CabinFile.Open(path), SetClock.Of(settings)).To(to);
             Console.WriteLine($"The cabin of {home} is in {to}, {new FileInfo(to).Length:N0} bytes, looked through.");
             return true;
         }
         if (settings["restore"] is not { } from)
             return false;
         using CabinLock held = CabinLock.Take(home);
-        string? aside = Backup.Restore(from, home, TimeProvider.System);
+        string? aside = Backup.Restore(from, home, SetClock.Of(settings));
         Console.WriteLine($"{from} is the cabin of {home} now." + (aside is null ? "" : $" The one that was there is {aside}."));
         return true;
     }

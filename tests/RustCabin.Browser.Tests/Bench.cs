@@ -46,7 +46,9 @@ public sealed class Bench : IDisposable
         chromium.SetLoggingPreference(LogType.Browser, LogLevel.All);
         var service = ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver");
         service.HideCommandPromptWindow = true;
-        Browser = new ChromeDriver(service, chromium, TimeSpan.FromSeconds(60));
+        Browser = new ChromeDriver(service, chromium, TimeSpan.FromSeconds(150));
+        // The checks of a long page take their time on a machine that does other things too; the default is 30 seconds.
+        Browser.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(120);
         // The window's frame takes from its height; the page is given all of it.
         if (width >= 500)
             Browser.ExecuteCdpCommand(

@@ -13,6 +13,9 @@ public sealed class CabinProcess : IDisposable
 
     public string Url => $"http://127.0.0.1:{_port}";
 
+    /// <summary>The moment at which its clock starts: pages and screenshots hold the same day whenever they are made.</summary>
+    const string Clock = "2026-11-26T09:30:00Z";
+
     readonly string[] _options;
 
     /// <param name="options">Further options of the application.</param>
@@ -32,7 +35,7 @@ public sealed class CabinProcess : IDisposable
         var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true };
         foreach (
             string argument in (string[])
-                [dll, "--data", _data, "--urls", Url, .. _options, .. demo ? ["--demo"] : Array.Empty<string>()]
+                [dll, "--data", _data, "--urls", Url, "--clock", Clock, .. _options, .. demo ? ["--demo"] : Array.Empty<string>()]
         )
             start.ArgumentList.Add(argument);
         _process = Process.Start(start)!;

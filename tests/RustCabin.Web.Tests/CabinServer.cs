@@ -25,6 +25,12 @@ public sealed class CabinServer : IAsyncLifetime
     /// </summary>
     public int PatienceMs { get; init; } = 60_000;
 
+    /// <summary>
+    /// The moment at which its clock starts, so that pages hold the same day whenever the tests run; empty: the real clock, which
+    /// whatever a browser keeps for a while needs.
+    /// </summary>
+    public string Clock { get; init; } = "2026-11-26T09:30:00Z";
+
     /// <summary>Further options of the application.</summary>
     public string[] Options { get; init; } = [];
 
@@ -44,6 +50,7 @@ public sealed class CabinServer : IAsyncLifetime
             "http://127.0.0.1:0",
             "--patience",
             $"{PatienceMs}",
+            .. Clock.Length > 0 ? ["--clock", Clock] : Array.Empty<string>(),
             .. Options,
             .. Demo ? ["--demo"] : Array.Empty<string>(),
         ]);

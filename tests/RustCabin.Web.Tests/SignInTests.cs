@@ -9,7 +9,7 @@ namespace RustCabin.Web.Tests;
 public sealed class SignInTests : IAsyncLifetime
 {
     const string Phrase = "four rusty tin cans";
-    readonly CabinServer _cabin = new() { Options = ["--sign-in", "everybody"] };
+    readonly CabinServer _cabin = new() { Options = ["--sign-in", "everybody"], Clock = "" };
 
     public async ValueTask InitializeAsync()
     {

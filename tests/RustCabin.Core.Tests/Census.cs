@@ -1,0 +1,71 @@
+using RustCabin.Core.Answers;
+using RustCabin.Core.Build;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Core.Tests;
+
+/// <summary>
+/// What the demo shows, written down by <c>CABIN_CENSUS=FILE</c>: for each job its standing, findings, stations, steps, cautions and
+/// gates. It is run before and after the sample world changes, so that nothing that a person can see there is lost unnoticed.
+/// </summary>
+public sealed class Census
+{
+    [Fact(Explicit = true)]
+    [Trait("Category", "Census")]
+    public void What_the_demo_shows()
+    {
+        var lines = new List<string>();
+        var codes = new SortedDictionary<string, int>();
+        var cautions = new SortedDictionary<string, int>();
+        var kinds = new SortedDictionary<string, int>();
+        int jobs = 0,
+            gates = 0;
+        foreach ((Pack pack, Job job) in Demo.Jobs.OrderBy(j => j.Job.Id, StringComparer.Ordinal))
+        {
+            PlannedUnit before = Plan.For(pack, pack.FindUnit(job.Unit)!),
+                after = Plan.For(pack, job);
+            var answer = Answer.For(after);
+            jobs++;
+            lines.Add($"{job.Id}: {answer.Standing}, counts {string.Join(" + ", answer.PowerUp.Lines.Select(l => l.Bytes))}");
+            lines.Add($"  findings {string.Join(' ', answer.Findings.Select(f => $"{f.Code}/{f.Severity}").Distinct().Order())}");
+            lines.Add(
+                $"  stations {string.Join(' ', Trail.Stations.Where(s => s.FarOf(after) != Far.Empty).Select(s => s.Name))}; sights {Trail.Sights(after).Count}; causes {Trail.Hypotheses(after).Count}"
+            );
+            foreach (School school in Enum.GetValues<School>())
+            {
+                var sheet = BuildSheet.For(before, after, school);
+                Step[] gate = [.. sheet.Steps.Where(s => s.IsGate)];
+                lines.Add(
+                    $"  {school}: {string.Join(' ', sheet.Steps.Select(s => $"{s.Id}[{string.Join(',', s.Cautions.Select(c => c.Id))}]"))}"
+                );
+                if (school != School.Careful)
+                    continue;
+                gates += gate.Length;
+                foreach (Step step in sheet.Steps)
+                {
+                    kinds[$"{step.Kind}"] = kinds.GetValueOrDefault($"{step.Kind}") + 1;
+                    foreach (Caution caution in step.Cautions)
+                        cautions[caution.Id] = cautions.GetValueOrDefault(caution.Id) + 1;
+                }
+            }
+            foreach (string code in answer.Findings.Select(f => f.Code))
+                codes[code] = codes.GetValueOrDefault(code) + 1;
+        }
+        static string Told(SortedDictionary<string, int> counted) => string.Join(", ", counted.Select(c => $"{c.Key} {c.Value}"));
+        lines.InsertRange(
+            0,
+            [
+                $"jobs {jobs}, gates {gates}",
+                $"findings {codes.Count} codes: {Told(codes)}",
+                $"steps: {Told(kinds)}",
+                $"cautions: {Told(cautions)}",
+                "",
+            ]
+        );
+        Assert.True(jobs > 30);
+        if (Environment.GetEnvironmentVariable("CABIN_CENSUS") is { } file)
+            File.WriteAllLines(file, lines);
+    }
+}
