@@ -95,7 +95,7 @@ public class Answering
             $$"""
             { "format": "rustcabin.pack/1", "models": [{{Model("""
                 "claims": [ { "id": "board", "kind": "ram", "base": "0", "size": "2M" },
-                            { "id": "os", "kind": "rom", "base": "0xF00000", "size": "512K" } ],
+                            { "id": "os", "kind": "rom", "base": "0xF40000", "size": "512K" } ],
                 "autoWindows": [ { "id": "w", "base": "2M", "size": "10M" } ],
                 "powerUp": [ { "label": "board", "from": "0", "to": "2M", "step": "64K" }, { "label": "cards", "auto": true } ]
                 """)}}], "parts": [{{parts}}],

@@ -13,8 +13,8 @@ namespace RustCabin.Web;
 /// <summary>Builds and runs the web application. Options: <c>--data DIR</c>, <c>--demo</c> (fill an empty cabin with the sample
 /// packs), <c>--backup FILE</c>, <c>--restore FILE</c> and <c>--phrase</c> (<see cref="FileWork"/>), <c>--urls</c>,
 /// <c>--open</c> (asks for a pass phrase when there is none), <c>--sign-in everybody</c> (this machine's browsers too),
-/// <c>--patience MS</c> (how long a page waits for a search before it shows how far it is; 450), <c>--clock MOMENT</c> (for tests:
-/// the day that is written down, <see cref="SetClock"/>).</summary>
+/// <c>--patience MS</c> (how long a page waits for a search before it shows how far it is; 450), <c>--clock MOMENT</c> (for
+/// tests: the day that is written down, <see cref="SetClock"/>).</summary>
 public static class Cabin
 {
     /// <summary>Exit code when the application refuses to start; the reason is on standard error.</summary>

@@ -7,8 +7,8 @@ using RustCabin.Core.Stations;
 namespace RustCabin.Core.Tests;
 
 /// <summary>
-/// What the demo shows, written down by <c>CABIN_CENSUS=FILE</c>: for each job its standing, findings, stations, steps, cautions and
-/// gates. It is run before and after the sample world changes, so that nothing that a person can see there is lost unnoticed.
+/// What the demo shows, written down by <c>CABIN_CENSUS=FILE</c>: for each job its standing, findings, stations, steps,
+/// cautions and gates. It is run before and after the sample world changes, so that nothing is lost unnoticed.
 /// </summary>
 public sealed class Census
 {
@@ -30,16 +30,15 @@ public sealed class Census
             jobs++;
             lines.Add($"{job.Id}: {answer.Standing}, counts {string.Join(" + ", answer.PowerUp.Lines.Select(l => l.Bytes))}");
             lines.Add($"  findings {string.Join(' ', answer.Findings.Select(f => $"{f.Code}/{f.Severity}").Distinct().Order())}");
-            lines.Add(
-                $"  stations {string.Join(' ', Trail.Stations.Where(s => s.FarOf(after) != Far.Empty).Select(s => s.Name))}; sights {Trail.Sights(after).Count}; causes {Trail.Hypotheses(after).Count}"
-            );
+            IEnumerable<string> reached = Trail.Stations.Where(s => s.FarOf(after) != Far.Empty).Select(s => s.Name);
+            lines.Add($"  stations {string.Join(' ', reached)}");
+            lines.Add($"  sights {Trail.Sights(after).Count}, causes {Trail.Hypotheses(after).Count}");
             foreach (School school in Enum.GetValues<School>())
             {
                 var sheet = BuildSheet.For(before, after, school);
                 Step[] gate = [.. sheet.Steps.Where(s => s.IsGate)];
-                lines.Add(
-                    $"  {school}: {string.Join(' ', sheet.Steps.Select(s => $"{s.Id}[{string.Join(',', s.Cautions.Select(c => c.Id))}]"))}"
-                );
+                IEnumerable<string> steps = sheet.Steps.Select(s => $"{s.Id}[{string.Join(',', s.Cautions.Select(c => c.Id))}]");
+                lines.Add($"  {school}: {string.Join(' ', steps)}");
                 if (school != School.Careful)
                     continue;
                 gates += gate.Length;

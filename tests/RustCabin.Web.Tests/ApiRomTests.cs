@@ -18,7 +18,7 @@ public sealed partial class ApiTests
         );
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Equal(
-            """{"fits":true,"lift":[1,31],"links":[{"net":"A16","socketPin":1,"devicePin":32}],"ties":[{"pin":1,"to":"GND"},{"pin":31,"to":"VCC"}],"empty":[],"findings":[]}""",
+            """{"fits":true,"lift":[31,34],"links":[{"net":"A14","socketPin":31,"devicePin":34}],"ties":[{"pin":1,"to":"GND"},{"pin":31,"to":"VCC"}],"empty":[],"findings":[]}""",
             answer.ToJsonString()
         );
         (status, answer) = await cabin.Post(

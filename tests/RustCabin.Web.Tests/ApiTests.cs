@@ -107,7 +107,7 @@ public sealed partial class ApiTests(CabinServer cabin) : IClassFixture<CabinSer
     {
         string json = CabinServer
             .Sample("slipway.json")
-            .Replace("\"0x600000\"", "\"0x60000G\"")
+            .Replace("\"0x800000\"", "\"0x80000G\"")
             .Replace("\"heatW\"", "\"heat\"")
             .Replace("\"way\": \"socket\"", "\"way\": \"nail\"");
         (HttpStatusCode status, JsonNode problem) = await cabin.Post(Check, json);
@@ -129,7 +129,7 @@ public sealed partial class ApiTests(CabinServer cabin) : IClassFixture<CabinSer
         Assert.Equal(HttpStatusCode.UnprocessableEntity, (await cabin.Post(Check, pack.ToJsonString())).Status);
         Assert.Equal(HttpStatusCode.NotFound, (await cabin.Post($"{Check}?job=nobody", pack.ToJsonString())).Status);
         (HttpStatusCode status, JsonNode answer) = await cabin.Post($"{Check}?job=other", pack.ToJsonString());
-        Assert.Equal((HttpStatusCode.OK, 262144), (status, (int)answer["reach"]!["cpu"]!));
+        Assert.Equal((HttpStatusCode.OK, 196608), (status, (int)answer["reach"]!["cpu"]!));
     }
 
     [Theory]
@@ -228,8 +228,8 @@ public sealed partial class ApiTests(CabinServer cabin) : IClassFixture<CabinSer
     )]
     [InlineData(
         "memory/sectors",
-        """{ "sectors": 1040, "reservedSectors": 8, "bytesPerSector": 256, "linkBytes": 3, "files": [9000, 0] }""",
-        """{"capacityBytes":266240,"freeSectors":995,"files":[{"bytes":9000,"sectors":36},{"bytes":0,"sectors":1}]}"""
+        """{ "sectors": 930, "reservedSectors": 12, "bytesPerSector": 320, "linkBytes": 4, "files": [9000, 0] }""",
+        """{"capacityBytes":297600,"freeSectors":888,"files":[{"bytes":9000,"sectors":29},{"bytes":0,"sectors":1}]}"""
     )]
     [InlineData(
         "memory/arrangements",

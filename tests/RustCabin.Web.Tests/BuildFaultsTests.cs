@@ -110,20 +110,20 @@ public sealed class BuildFaultsTests : IAsyncLifetime
             ["untouched", "open-lid-off", "set-fathom", "fit-fathom", "count-fathom", "close"],
             build["steps"]!.AsArray().Select(s => (string)s!["id"]!)
         );
-        Assert.Equal(4456448, (int)build["steps"]![4]!["expected"]!["totalBytes"]!);
+        Assert.Equal(4390912, (int)build["steps"]![4]!["expected"]!["totalBytes"]!);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, (await _cabin.Post("/api/v1/build?policy=odd", pack)).Status);
 
         string asked(string gate, string seen) => $$"""{ "pack": {{pack}}, "gate": "{{gate}}", "observed": {{seen}} }""";
         JsonNode faults = (
             await _cabin.Post(
                 "/api/v1/faults",
-                asked("count-fathom", """{ "lines": [262144, 2097152], "starts": null, "probes": {} }""")
+                asked("count-fathom", """{ "lines": [196608, 1048576], "starts": null, "probes": {} }""")
             )
         ).Body;
         JsonNode first = faults["causes"]![0]!;
         Assert.Equal("switch:fathom.W3=closed", (string)first["id"]!);
         Assert.True((bool)first["fits"]!);
-        Assert.Equal("[262144,2097152]", first["predicts"]!["lines"]!.ToJsonString());
+        Assert.Equal("[196608,1048576]", first["predicts"]!["lines"]!.ToJsonString());
         Assert.Equal(1, faults["causes"]!.AsArray().Sum(c => (double)c!["probability"]!), 9);
         Assert.InRange(faults["causes"]!.AsArray().Count, 5, 50);
         Assert.Contains(faults["causes"]!.AsArray(), c => (string)c!["id"]! == "other");
@@ -194,7 +194,7 @@ public sealed class BuildFaultsTests : IAsyncLifetime
     public async Task A_cause_that_is_confirmed_is_mended_first_and_stands_in_the_record()
     {
         const string Job = "/jobs/slip-7-picture";
-        await Pressed(_cabin, $"{Job}/build", "#step-count-tidewell [name=seen]", ("seen", "256"), ("seen", "0"));
+        await Pressed(_cabin, $"{Job}/build", "#step-count-tidewell [name=seen]", ("seen", "192"), ("seen", "0"));
         IHtmlDocument page = await _cabin.Page($"{Job}/faults");
         Assert.Contains("Tidewell video memory is not seated", Text(page, ".cause summary"));
         Assert.NotNull(page.QuerySelector(".next-look"));

@@ -151,7 +151,7 @@ public sealed class CareTrialsTests : IAsyncLifetime
         page = await _cabin.Page("/jobs/loft-clerk-ledger/build");
         Assert.Contains($"Mend what was found: {net} has come off {leg}", Text(page, "main"));
         Assert.Contains("closed.", Text(page, "main"));
-        page = await _cabin.Page("/jobs/jetty-disc-direct/faults?net=GND&broken=U310.20");
+        page = await _cabin.Page("/jobs/jetty-disc-direct/faults?net=GND&broken=U72.11");
         Assert.NotNull(page.QuerySelector("#repair svg"));
     }
 

@@ -32,9 +32,9 @@ public sealed class MemoryPageTests : IAsyncLifetime
         [
             .. page.QuerySelectorAll("[aria-label=Modules] tbody tr").First().Children.Take(5).Select(c => c.TextContent),
         ];
-        Assert.Equal(["192K 192K 64K 64K 64K", "576 KiB", "0 KiB", "2", "2, 52.00 EUR"], first);
+        Assert.Equal(["144K 144K 48K 48K 48K", "432 KiB", "0 KiB", "2", "2, 52.00 EUR"], first);
         (_, page) = await _cabin.Press(Form(page, "[aria-label=Modules] form button"));
-        Assert.Contains("64 KiB module out of Ferry Satchel", Text(page, ".stock"));
+        Assert.Contains("48 KiB module out of Ferry Satchel", Text(page, ".stock"));
     }
 
     [Fact]
@@ -65,7 +65,7 @@ public sealed class MemoryPageTests : IAsyncLifetime
     {
         IHtmlDocument page = await _cabin.Page("/jobs/chalk-primer-slots/memory/banks");
         string fan = page.QuerySelector(".fan")!.GetAttribute("aria-label")!;
-        Assert.Contains("bank 3 rom-3, bank 4 rom-4 with a 27128, bank 5 rom-5", fan);
+        Assert.Contains("bank 12 rom-3, bank 11 rom-4 with a 27128, bank 10 rom-5", fan);
         Assert.Contains("no socket", Text(page, ".fan"));
         Assert.Contains("a bank of ROM is proved at the ROM station", Text(page, "main"));
     }
@@ -74,7 +74,7 @@ public sealed class MemoryPageTests : IAsyncLifetime
     public async Task A_window_has_its_fan_its_listing_and_its_reset_circuit()
     {
         IHtmlDocument page = await _cabin.Page("/jobs/dunnock-lamp-voice/memory/banks");
-        Assert.Equal("16 banks of 8 KiB behind 0x6000 to 0x7fff", page.QuerySelector(".fan")!.GetAttribute("aria-label"));
+        Assert.Equal("18 banks of 12 KiB behind 0x5000 to 0x7fff", page.QuerySelector(".fan")!.GetAttribute("aria-label"));
         Assert.Contains("takes writes only", Text(page, ".fan"));
         Assert.Contains("POKE R,B", Text(page, ".listing"));
         Assert.Contains(
@@ -110,12 +110,12 @@ public sealed class MemoryPageTests : IAsyncLifetime
     {
         IHtmlDocument page = await _cabin.Page(
             $"/tools?chips={Uri.EscapeDataString("4 x 62256LP-70\n<script>")}"
-                + $"&cell=true&decoder=true&leads=1&sectors=1040&reserved=0&bytes=256&link=3&files=9000"
+                + $"&cell=true&decoder=true&leads=1&sectors=930&reserved=0&bytes=320&link=4&files=9000"
         );
         Assert.Contains("SRAM 32Kx8", Text(page, "[aria-labelledby=markings-title]"));
         Assert.Contains("Memory kept alive by a cell 128 KiB", Text(page, "[aria-labelledby=board-title]"));
         Assert.Contains("lead 1: likely a select or the write strobe", Text(page, "[aria-labelledby=board-title]"));
-        Assert.Contains("266,240 bytes in all; 1004 sectors stay free", Text(page, "[aria-labelledby=sectors-title]"));
+        Assert.Contains("297,600 bytes in all; 901 sectors stay free", Text(page, "[aria-labelledby=sectors-title]"));
         Assert.Contains(
             "is not a file",
             Text(await _cabin.Page("/tools?sectors=1&bytes=1&files=x"), "[aria-labelledby=sectors-title]")

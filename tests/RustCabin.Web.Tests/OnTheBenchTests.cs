@@ -42,7 +42,7 @@ public sealed class OnTheBenchTests : IAsyncLifetime
         string job = await Begin("bench-pontoon-2", "Sockets");
         await Pressed(_cabin, $"/jobs/{job}/fit", "form[action*='handler=Add'] [value=mooring]");
         IHtmlDocument wiring = await _cabin.Page($"/jobs/{job}/wiring");
-        Assert.Contains("U16", Text(wiring, "ol.changes"));
+        Assert.Contains("U10", Text(wiring, "ol.changes"));
         Assert.NotNull(wiring.QuerySelector("svg[data-board]"));
         // While a job is open, it does not go back.
         Assert.Null((await _cabin.Page("/")).QuerySelector("#unit-bench-pontoon-2 form[action*='handler=Back']"));
@@ -96,17 +96,17 @@ public sealed class OnTheBenchTests : IAsyncLifetime
         const string Sheet = "/sheets/parts/changeover";
         IHtmlDocument page = await _cabin.Page(Sheet);
         IElement[] stands = [.. page.QuerySelectorAll("input[name='c:contacts']")];
-        Assert.Equal(5 + 4, stands.Length);
+        Assert.Equal(9 + 4, stands.Length);
         Assert.Equal("Net of contact 1", stands[0].GetAttribute("aria-label"));
-        Assert.Equal("-12", stands[1].GetAttribute("value"));
+        Assert.Equal("+5", stands[1].GetAttribute("value"));
         var form = (IHtmlFormElement)stands[0].Closest("form")!;
         ((IHtmlInputElement)stands[1]).Value = "";
-        ((IHtmlInputElement)stands[5]).Value = "rx";
+        ((IHtmlInputElement)stands[9]).Value = "rx";
         (HttpStatusCode status, page) = await _cabin.Press(form, ("op", "save"));
         Assert.Equal(HttpStatusCode.OK, status);
         page = await _cabin.Page(Sheet);
         Assert.Equal(
-            ["GND", "n", "GND", "+5", "+12", "rx", "", "", "", ""],
+            ["GND", "n", "tx", "rx", "+5", "+12", "ring", "GND", "-9", "rx", "", "", "", ""],
             page.QuerySelectorAll("input[name='c:contacts']").Select(i => i.GetAttribute("value") ?? "")
         );
     }

@@ -28,13 +28,13 @@ public sealed class PictureSoundTests : IAsyncLifetime
     )]
     [InlineData(
         "picture/memory",
-        """{ "width": 640, "height": 256, "bits": 4, "alignment": 4, "buffers": 2, "framesPerSecond": 50 }""",
-        """{"stride":320,"bytes":163840,"bytesPerSecond":4096000}"""
+        """{ "width": 608, "height": 248, "bits": 4, "alignment": 4, "buffers": 2, "framesPerSecond": 50 }""",
+        """{"stride":304,"bytes":150784,"bytesPerSecond":3769600}"""
     )]
     [InlineData(
         "picture/palette",
-        """{ "levels": [16, 16, 16], "wanted": ["#806020"] }""",
-        """{"colours":4096,"entries":[{"entry":[8,6,2],"shown":"#886622"}]}"""
+        """{ "levels": [11, 11, 7], "wanted": ["#7a5a30"] }""",
+        """{"colours":847,"entries":[{"entry":[5,4,1],"shown":"#80662b"}]}"""
     )]
     [InlineData(
         "picture/scale",
@@ -71,9 +71,9 @@ public sealed class PictureSoundTests : IAsyncLifetime
         );
         (_, timing) = await _cabin.Post(
             "/api/v1/picture/timing",
-            """{ "pixelClockMHz": 14.31818, "pixelsPerLine": 910, "lines": 262, "interlaced": false, "doubled": true, "display": null }"""
+            """{ "pixelClockMHz": 11.8, "pixelsPerLine": 750, "lines": 262, "interlaced": false, "doubled": true, "display": null }"""
         );
-        Assert.Equal(31_468.53, (double)timing["outLineHz"]!, 0.01);
+        Assert.Equal(31_466.67, (double)timing["outLineHz"]!, 0.01);
         Assert.Empty(timing["findings"]!.AsArray());
         (_, JsonNode sides) = await _cabin.Post(
             "/api/v1/sound/sides",
@@ -115,7 +115,7 @@ public sealed class PictureSoundTests : IAsyncLifetime
     public async Task From_a_planned_converter_to_a_picture_that_stands_still()
     {
         IHtmlDocument page = await _cabin.Page(Still);
-        Assert.Contains("31.25 kHz", Text(page, ".top"));
+        Assert.Contains("31.266 kHz", Text(page, ".top"));
         page = await Pressed(_cabin, Still, ".own-displays form:nth-child(2)");
         Assert.Contains("SYNC-RANGE", Found(page));
         (HttpStatusCode status, page) = await _cabin.Press(
@@ -146,9 +146,9 @@ public sealed class PictureSoundTests : IAsyncLifetime
             (await _cabin.Http.GetAsync($"{Still}?handler=Capture&phase=99&frame=0")).StatusCode
         );
 
-        page = await Pressed(_cabin, Still, "[name=samples]", ("samples", "912"));
+        page = await Pressed(_cabin, Still, "[name=samples]", ("samples", "808"));
         Assert.Contains("SAMPLE-BEAT", Found(page));
-        page = await Pressed(_cabin, Still, "[name=samples]", ("samples", "908"));
+        page = await Pressed(_cabin, Still, "[name=samples]", ("samples", "806"));
         page = await Pressed(_cabin, Still, "#save-phase, form[action*='handler=Phase']", ("phase", $"{phase}"));
         Assert.Contains($"phase {phase}", Text(page, "#bench"));
         Assert.Contains($"phase {phase}", (await _cabin.Page("/jobs/slip-8-picture/passport")).Body!.TextContent);
@@ -169,8 +169,8 @@ public sealed class PictureSoundTests : IAsyncLifetime
     public async Task Colours_are_shown_as_the_machine_can_with_its_commands()
     {
         IHtmlDocument page = await Pressed(_cabin, Still, "[name=colour]", ("entry", "3"), ("colour", "#112233"));
-        Assert.Contains("TINT 1,8,6,2", Text(page, ".commands"));
-        Assert.Contains("TINT 3,1,2,3", Text(page, ".commands"));
+        Assert.Contains("DYE 1 WITH 5,4,1", Text(page, ".commands"));
+        Assert.Contains("DYE 3 WITH 1,1,1", Text(page, ".commands"));
         (HttpStatusCode status, _) = await _cabin.Press(Form(page, "[name=colour]"), ("entry", "16"), ("colour", "#112233"));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         (status, _) = await _cabin.Press(Form(page, "[name=colour]"), ("entry", "0"), ("colour", "brown"));
@@ -190,7 +190,7 @@ public sealed class PictureSoundTests : IAsyncLifetime
         await Pressed(_cabin, Sing, "button[aria-label='left alone, heard on left']", ("on", "left"));
         page = await Pressed(_cabin, Sing, "button[aria-label='right alone, heard on right']", ("on", "right"));
         Assert.DoesNotContain("SOUND-SIDES", Found(page));
-        page = await Pressed(_cabin, "/jobs/dunnock-pier-loud/picture-sound", "button[value=parallel]", ("wired", "parallel"));
-        Assert.Contains("4 ohms, 2.25 W", Text(page, "[aria-label='Speakers of Bittern amplifier']"));
+        page = await Pressed(_cabin, "/jobs/dunnock-pier-loud/picture-sound", "button[value=series]", ("wired", "series"));
+        Assert.Contains("90 ohms, 0.24 W", Text(page, "[aria-label='Speakers of Bittern amplifier']"));
     }
 }

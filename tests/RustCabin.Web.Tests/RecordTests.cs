@@ -118,9 +118,9 @@ public sealed class RecordTests : IAsyncLifetime
         Assert.Equal(1, await Stock(Board));
 
         const string Modules = "ferry-satchel-stack";
-        int small = await Stock("64 KiB module");
+        int small = await Stock("48 KiB module");
         await ToTheEnd(_cabin, Modules);
-        Assert.Equal(small + 2, await Stock("64 KiB module"));
+        Assert.Equal(small + 2, await Stock("48 KiB module"));
     }
 
     [Theory]

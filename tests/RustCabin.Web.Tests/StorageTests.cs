@@ -202,7 +202,7 @@ public sealed class StorageTests : IAsyncLifetime
         Assert.Contains("31,039,946,752 bytes", Text(page, ".device"));
         page = await Pressed(_cabin, Job, "form[action*='handler=More']");
         // The rest stops at the largest partition that the host takes.
-        Assert.Contains("2 GiB", Text(page, ".partition-line"));
+        Assert.Contains("1,800 MiB", Text(page, ".partition-line"));
         page = await Pressed(
             _cabin,
             Job,
@@ -219,30 +219,30 @@ public sealed class StorageTests : IAsyncLifetime
             Job,
             "form[action*='handler=Partition']",
             ("name", "Start"),
-            ("size", "2040M"),
+            ("size", "1700M"),
             ("fs", "fat"),
             ("start", "true")
         );
         Assert.Empty(Found(page));
-        Assert.Contains("Start 2,040 MiB, fat16", page.QuerySelector("svg.card-strip")!.GetAttribute("aria-label"));
+        Assert.Contains("Start 1,700 MiB, fat16", page.QuerySelector("svg.card-strip")!.GetAttribute("aria-label"));
 
         // Dragged to another end.
         page = await Pressed(_cabin, Job, "form.drag", ("index", "0"), ("mib", "1000"));
         Assert.Equal("1000M", page.QuerySelector(".partition-line [name=size]")!.GetAttribute("value"));
 
-        page = await Pressed(_cabin, Job, "form[action*='handler=Choose'] [value='4']", ("value", "4"));
+        page = await Pressed(_cabin, Job, "form[action*='handler=Choose'] [value='3']", ("value", "3"));
         using var kit = new ZipArchive(await _cabin.Http.GetStreamAsync($"{Job}?handler=Kit&on=coracle"));
-        using var settings = new StreamReader(kit.GetEntry("System/Drive Settings")!.Open());
-        Assert.Contains("partitions = 4", settings.ReadToEnd());
+        using var settings = new StreamReader(kit.GetEntry("Bilge/coracle plan")!.Open());
+        Assert.Contains("look for 3", settings.ReadToEnd());
         (status, page) = await _cabin.Press(
             Form(page, "form[action*='handler=Listing'] textarea"),
-            ("listing", "./Drive Settings\n./Read Me")
+            ("listing", "./coracle plan\n./who made this")
         );
         Assert.Equal(HttpStatusCode.OK, status);
-        Assert.Contains("In the wrong place: Drive Settings, it belongs to System/Drive Settings", Text(page, ".listing"));
+        Assert.Contains("In the wrong place: coracle plan, it belongs to Bilge/coracle plan", Text(page, ".listing"));
         (_, page) = await _cabin.Press(
             Form(page, "form[action*='handler=Listing'] textarea"),
-            ("listing", "./System\n./System/Drive Settings\n./Read Me")
+            ("listing", "./Bilge\n./Bilge/coracle plan\n./Bilge/who made this")
         );
         Assert.Contains("All of the kit is in its place", Text(page, ".listing"));
 
@@ -267,7 +267,7 @@ public sealed class StorageTests : IAsyncLifetime
     {
         const string Discs = "/jobs/boathouse-disc-cards/storage";
         IHtmlDocument page = await _cabin.Page(Discs);
-        Assert.Contains("4, side by side in one folder", Text(page, ".titles"));
+        Assert.Contains("3, side by side in one folder", Text(page, ".titles"));
         page = await Pressed(_cabin, Discs, "button[aria-label='Regatta Night, for 60 Hz on DISCS']", ("holds", "true"));
         Assert.Contains("STO-REGION", Found(page));
         page = await Pressed(_cabin, Discs, "button[aria-label='Regatta Night, for 60 Hz on DISCS']", ("holds", "false"));
@@ -279,9 +279,9 @@ public sealed class StorageTests : IAsyncLifetime
     {
         const string Keep = "/jobs/tower-keep-room/storage";
         IHtmlDocument page = await _cabin.Page(Keep);
-        Assert.Contains("id 0, 1, 3", page.QuerySelector("svg.bus")!.GetAttribute("aria-label"));
-        page = await Pressed(_cabin, Keep, "button[aria-label='Keep id 5']", ("what", "hd5-spare.img"));
-        Assert.Contains("id 0, 1, 3, 5", page.QuerySelector("svg.bus")!.GetAttribute("aria-label"));
+        Assert.Contains("id 2, 4, 5", page.QuerySelector("svg.bus")!.GetAttribute("aria-label"));
+        page = await Pressed(_cabin, Keep, "button[aria-label='Keep id 6']", ("what", "spare.disc"));
+        Assert.Contains("id 2, 4, 5, 6", page.QuerySelector("svg.bus")!.GetAttribute("aria-label"));
         page = await Pressed(_cabin, Keep, "form[action*='handler=Clone']");
         Assert.Contains("clone", Text(page, ".device"));
         page = await Pressed(_cabin, Keep, "#undo");
@@ -305,9 +305,9 @@ public sealed class StorageTests : IAsyncLifetime
     {
         const string Clerk = "/jobs/loft-clerk-ledger/storage";
         IHtmlDocument page = await _cabin.Page($"{Clerk}?bytes=2M&from=helper&to=machine");
-        Assert.Contains("It goes in 3 pieces", Text(page, "#routes"));
+        Assert.Contains("It goes in 4 pieces", Text(page, "#routes"));
         Assert.Contains("No way leads", Text(await _cabin.Page($"{Clerk}?bytes=2M&from=helper&to=moon"), "#routes"));
-        page = await _cabin.Page($"{Clerk}?bytes=2M&from=disc&to=tape&ways=disc > tape, 1000 bytes/s, 2 min, 720K");
+        page = await _cabin.Page($"{Clerk}?bytes=2M&from=disc&to=tape&ways=disc > tape, 1000 bytes/s, 2 min, 580K");
         Assert.Contains("tape", Text(page, "#routes table"));
         Assert.Contains("is no way", Text(await _cabin.Page($"{Clerk}?bytes=2M&from=a&to=b&ways=nonsense"), "#routes"));
         Assert.Contains("Nothing that stores", Text(page, ".empty"));

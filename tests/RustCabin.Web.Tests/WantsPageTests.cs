@@ -108,7 +108,7 @@ public sealed class WantsPageTests : IAsyncLifetime
     {
         IHtmlDocument page = await _cabin.Page($"{Winter}/memory/settings?solve=true");
         Assert.Equal(
-            ["W1 of Lantern hatch memory to low", "1", "5 MiB", "5 MiB", "256 KiB"],
+            ["W1 of Lantern hatch memory to low", "1", "4,928 KiB", "4,928 KiB", "192 KiB"],
             page.QuerySelector(".solved tbody tr")!.Children.Take(5).Select(c => c.TextContent)
         );
         (_, page) = await _cabin.Press(Form(page, ".solved button"), ("index", "0"));
@@ -137,16 +137,16 @@ public sealed class WantsPageTests : IAsyncLifetime
     public async Task The_forecast_the_runs_and_the_claims_stand_side_by_side()
     {
         IHtmlDocument page = await _cabin.Page($"{Render}/speed");
-        // 1620/2.9 + 210/2.2 + 50/3 = 670.74 of 1880.
-        Assert.Contains("After 670.74 s", page.QuerySelector(".planks")!.GetAttribute("aria-label"));
-        Assert.Contains("x 2.80", Text(page, "#forecast-title"));
-        Assert.Contains("x 1.71", Text(page, "#suite-title"));
-        Assert.Contains("The box: 2.90 of itself before, measured 1.71", Text(page, "[aria-labelledby=claims-title]"));
-        Assert.Contains("A leaflet: 1.00 of Reference Keep, measured 0.60", Text(page, "[aria-labelledby=claims-title]"));
+        // 1980/3.1 + 260/2.4 + 70/3 = 770.38 of 2310.
+        Assert.Contains("After 770.38 s", page.QuerySelector(".planks")!.GetAttribute("aria-label"));
+        Assert.Contains("x 3.00", Text(page, "#forecast-title"));
+        Assert.Contains("x 1.77", Text(page, "#suite-title"));
+        Assert.Contains("The box: 3.10 of itself before, measured 1.77", Text(page, "[aria-labelledby=claims-title]"));
+        Assert.Contains("A leaflet: 1.00 of Reference Keep, measured 0.68", Text(page, "[aria-labelledby=claims-title]"));
         Assert.Contains("SPEED-SEEN", Found(page));
         (_, page) = await _cabin.Press(
             Form(page, "[aria-labelledby=seen-title] [name=clock]"),
-            ("clock", "50"),
+            ("clock", "58"),
             ("coprocessor", "yes")
         );
         Assert.DoesNotContain("SPEED-SEEN", Found(page));
@@ -180,10 +180,10 @@ public sealed class WantsPageTests : IAsyncLifetime
     }
 
     [Fact]
-    public async Task The_worked_split_gives_2_86_and_runs_are_noted()
+    public async Task The_worked_split_gives_2_69_and_runs_are_noted()
     {
         IHtmlDocument page = await _cabin.Page($"{Race}/speed");
-        Assert.Contains("x 2.86", Text(page, "#forecast-title"));
+        Assert.Contains("x 2.69", Text(page, "#forecast-title"));
         (_, page) = await _cabin.Press(
             Form(page, "[aria-label='Seconds of each run after']"),
             ("name", "sieve"),
@@ -214,10 +214,10 @@ public sealed class WantsPageTests : IAsyncLifetime
         IHtmlDocument page = await _cabin.Page("/jobs/watch-porthole-sprint/fit");
         string power = Text(page, ".power");
         Assert.Contains("drive-plug: 0.6 of 1.5 A; loses 0.6 A x 50 mOhm = 30 mV of 250 allowed", power);
-        Assert.Contains("(6.4 - 5.0) V x 4.38 A = 6.13 W of 9 W".Replace("4.38", "4.4").Replace("6.13", "6.16"), power);
-        Assert.Contains("45.8 W, 19.2 degrees above the room of 20 allowed", power);
+        Assert.Contains("(6.8 - 5.0) V x 4.1 A = 7.38 W of 10 W", power);
+        Assert.Contains("41.8 W, 18.8 degrees above the room of 19 allowed", power);
         Assert.Equal(
-            "+5 V: 4.4 of 4.8 A at peak; +12 V: 1 of 1.76 A at peak",
+            "+5 V: 4.1 of 4.32 A at peak; +12 V: 0.9 of 1.6 A at peak",
             page.QuerySelector(".columns-drawn")!.GetAttribute("aria-label")
         );
     }

@@ -23,12 +23,12 @@ public sealed class WiringTests : IAsyncLifetime
     public async Task Each_line_is_answered_a_wrong_one_names_its_cause_and_the_gate_opens_when_all_agree()
     {
         IHtmlDocument page = await _cabin.Page(Page);
-        Assert.Contains("R14.1", Text(page, ".probe"));
+        Assert.Contains("Y2.1", Text(page, ".probe"));
         (_, page) = await _cabin.Press(Meter(page), ("says", "none"));
-        // U310.41 must be off its pad; on purpose it beeps.
-        Assert.Contains("U310.41p", Text(page, ".probe"));
+        // U72.31 must be off its pad; on purpose it beeps.
+        Assert.Contains("U72.31p", Text(page, ".probe"));
         (_, page) = await _cabin.Press(Meter(page), ("says", "beep"));
-        Assert.Contains("U310.41 still on its pad", Text(page, ".differs"));
+        Assert.Contains("U72.31 still on its pad", Text(page, ".differs"));
         Assert.Contains("lift it further", Text(page, ".differs"));
         IHtmlDocument build = await _cabin.Page("/jobs/jetty-disc-direct/build");
         Assert.Contains("no power until they agree", build.Body!.TextContent);
@@ -47,7 +47,7 @@ public sealed class WiringTests : IAsyncLifetime
 
         // A reading that is taken away opens the table again.
         (_, page) = await _cabin.Press((IHtmlFormElement)page.QuerySelector("table.readings form")!);
-        Assert.Contains("R14.1", Text(page, ".probe"));
+        Assert.Contains("Y2.1", Text(page, ".probe"));
     }
 
     [Fact]
@@ -72,12 +72,12 @@ public sealed class WiringTests : IAsyncLifetime
     public async Task From_below_it_is_mirrored_and_each_leg_is_counted_from_the_nearer_corner()
     {
         IHtmlDocument page = await _cabin.Page(Page + "?at=2");
-        Assert.Contains("41: right side, number 1 from the bottom-right", Text(page, ".counted"));
-        Assert.Contains("45 stays down", Text(page, ".counted"));
+        Assert.Contains("31: bottom side, number 6 from the bottom-left", Text(page, ".counted"));
+        Assert.Contains("33 stays down", Text(page, ".counted"));
         page = await _cabin.Page(Page + "?at=2&from=below");
-        Assert.Contains("41: left side, number 1 from the bottom-left", Text(page, ".counted"));
+        Assert.Contains("31: bottom side, number 6 from the bottom-right", Text(page, ".counted"));
         Assert.Contains("from below", page.QuerySelector("svg.board-map")!.GetAttribute("aria-label"));
-        Assert.Contains("Leg 45 stands among them", Text(page, ".trap"));
+        Assert.Contains("Legs 33 and 36 stand among them", Text(page, ".trap"));
     }
 
     [Fact]
@@ -86,10 +86,10 @@ public sealed class WiringTests : IAsyncLifetime
         IHtmlDocument page = await _cabin.Page(Page);
         Assert.Equal(2, page.QuerySelectorAll(".way").Length);
         (_, page) = await _cabin.Press((IHtmlFormElement)page.QuerySelector(".way form")!);
-        Assert.Contains("clock-from-resistor", Text(page, ".way.chosen"));
-        Assert.Contains("R14.1", Text(page, "ol.changes"));
+        Assert.Contains("beat-from-crystal", Text(page, ".way.chosen"));
+        Assert.Contains("Y2.2", Text(page, "ol.changes"));
         (_, page) = await _cabin.Press((IHtmlFormElement)page.QuerySelector("form[action*='handler=Undo']")!);
-        Assert.Contains("series-five", Text(page, ".way.chosen"));
+        Assert.Contains("six-fingers", Text(page, ".way.chosen"));
     }
 
     [Fact]
@@ -146,13 +146,13 @@ public sealed class WiringTests : IAsyncLifetime
         (_, JsonNode chain) = await _cabin.Post(
             "/api/v1/connectors/chain",
             """
-            { "source": ["GND", "-12", "GND", "+5", "+12"], "boards": [
-              { "name": "a", "wants": ["GND", "n", "n", "+5", "+12"] },
-              { "name": "b", "wants": ["GND", "GND", "-12", "+5", "+12"] } ] }
+            { "source": ["GND", "+5", "tx", "rx", "+5", "+12", "ring", "GND", "-9"], "boards": [
+              { "name": "a", "wants": ["GND", "+5", "n", "n", "n", "+12", "n", "GND", "n"] },
+              { "name": "b", "wants": ["GND", "+5", "tx", "rx", "-9", "+12", "ring", "GND", "n"] } ] }
             """
         );
         Assert.Equal(
-            """{"cables":[{"to":"a","takes":[1,3,2,4,5],"special":true},{"to":"b","takes":[1,2,3,4,5],"special":false}],"specials":1,"missing":[]}""",
+            """{"cables":[{"to":"a","takes":[1,2,3,4,9,6,7,8,5],"special":true},{"to":"b","takes":[1,2,3,4,5,6,7,8,9],"special":false}],"specials":1,"missing":[]}""",
             chain.ToJsonString(Plain)
         );
         (_, JsonNode cables) = await _cabin.Post(
@@ -202,10 +202,10 @@ public sealed class WiringTests : IAsyncLifetime
     public async Task A_chain_typed_on_the_page_shows_its_special_cable_with_a_label()
     {
         IHtmlDocument page = await _cabin.Page(
-            "/connectors?source=GND+-12+GND+%2B5&boards=first:+GND+n+n+%2B5%0Asecond:+GND+GND+-12+%2B5"
+            "/connectors?source=%2B5+tx+%2B5+GND+-9&boards=first:+%2B5+n+n+GND+n%0Asecond:+%2B5+tx+-9+GND+n"
         );
         Assert.Contains("1 special cable", Text(page, "#chain-title"));
-        Assert.Contains("3>2", Text(page, ".cable-label"));
+        Assert.Contains("5>3", Text(page, ".cable-label"));
         Assert.Equal(2, page.QuerySelectorAll(".cable-wire.moved").Length);
         page = await _cabin.Page("/connectors?source=GND&boards=first:+GND+n");
         Assert.Contains("names 2 contacts; the source has 1", Text(page, ".notice"));
@@ -246,20 +246,20 @@ public sealed class WiringTests : IAsyncLifetime
         var form = (IHtmlFormElement)page.QuerySelector("form.lay")!;
         (HttpStatusCode status, page) = await _cabin.Press(
             form,
-            ("place1", "TP9"),
+            ("place1", "TP27"),
             ("x1", "100"),
             ("y1", "50"),
-            ("place2", "P3")
+            ("place2", "P12")
         );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
-        Assert.Contains("tap P3 on the photo", Text(page, ".notice"));
+        Assert.Contains("tap P12 on the photo", Text(page, ".notice"));
         page = await _cabin.Page($"{Page}?photo={id}");
         (_, page) = await _cabin.Press(
             (IHtmlFormElement)page.QuerySelector("form.lay")!,
-            ("place1", "TP9"),
+            ("place1", "TP27"),
             ("x1", "100"),
             ("y1", "50"),
-            ("place2", "P3"),
+            ("place2", "P12"),
             ("x2", "300"),
             ("y2", "450")
         );
@@ -270,7 +270,7 @@ public sealed class WiringTests : IAsyncLifetime
                 .Split(' ')
                 .Select(n => double.Parse(n, System.Globalization.CultureInfo.InvariantCulture)),
         ];
-        foreach ((string place, double x, double y) in ((string, double, double)[])[("TP9", 100, 50), ("P3", 300, 450)])
+        foreach ((string place, double x, double y) in ((string, double, double)[])[("TP27", 100, 50), ("P12", 300, 450)])
         {
             AngleSharp.Dom.IElement dot = page.QuerySelector($"svg.board-map [data-place='{place}']")!;
             double at(string name) => double.Parse(dot.GetAttribute(name)!, System.Globalization.CultureInfo.InvariantCulture);
@@ -289,17 +289,17 @@ public sealed class WiringTests : IAsyncLifetime
     public async Task An_option_brings_its_own_changes()
     {
         IHtmlDocument page = await _cabin.Page(Page);
-        Assert.DoesNotContain("LED", Text(page, "ol.changes"));
+        Assert.DoesNotContain("LAMP", Text(page, "ol.changes"));
         (_, page) = await _cabin.Press(
             (IHtmlFormElement)page.QuerySelector("form[action*='handler=Choose']")!,
             ("chosen", "true")
         );
-        Assert.Contains("quiver-row:LED", Text(page, "ol.changes"));
+        Assert.Contains("quiver-row:LAMP", Text(page, "ol.changes"));
         (_, page) = await _cabin.Press(
             (IHtmlFormElement)page.QuerySelector("form[action*='handler=Choose']")!,
             ("chosen", "false")
         );
-        Assert.DoesNotContain("LED", Text(page, "ol.changes"));
+        Assert.DoesNotContain("LAMP", Text(page, "ol.changes"));
     }
 
     [Fact]
@@ -347,7 +347,10 @@ public sealed class WiringTests : IAsyncLifetime
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("a device is its family", Text(page, ".notice"));
         page = await _cabin.Page("/jobs/counter-exchange-book/build");
-        Assert.Contains("Join by cables: modem on line 2", page.Body!.TextContent);
-        Assert.Contains("Cables: modem on line 2", (await _cabin.Page("/jobs/counter-exchange-book/passport")).Body!.TextContent);
+        Assert.Contains("Join by cables: printer on line 2", page.Body!.TextContent);
+        Assert.Contains(
+            "Cables: printer on line 2",
+            (await _cabin.Page("/jobs/counter-exchange-book/passport")).Body!.TextContent
+        );
     }
 }

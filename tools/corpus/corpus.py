@@ -94,7 +94,7 @@ def requests():
                 "types": ["64Kx1", "256Kx1"], "mix": mix, "targetBytes": target * 1024, "stock": {"64Kx1": 8}, "prices": {"64Kx1": 0.8, "256Kx1": 1.5}, "socketed": True}
     for text in ("xx41256-12", "27C512-15", "62256LP-70", "4464 8739", "4164-2", "6116-3", "hello", "", "27128A 8512", "KM41C1000-7"):
         yield f"marking-{text}", "/api/v1/memory/marking", {"text": text}
-    yield "sectors", "/api/v1/memory/sectors", {"sectors": 1040, "reservedSectors": 0, "bytesPerSector": 256, "linkBytes": 3, "files": [9000, 0, 1]}
+    yield "sectors", "/api/v1/memory/sectors", {"sectors": 930, "reservedSectors": 0, "bytesPerSector": 320, "linkBytes": 4, "files": [9000, 0, 1]}
     yield "sectors-wrong", "/api/v1/memory/sectors", {"sectors": 10, "reservedSectors": 20, "bytesPerSector": 2, "linkBytes": 3, "files": [0.5]}
     for model in one["models"]:
         for site in model.get("sites", []):

@@ -34,19 +34,21 @@ public static class CardScript
     static string Flag(PlacedPartition p) => p.Asked.Start ? ", bootable" : "";
 
     /// <summary>
-    /// The figures that a partitioner of the machine's own asks for: blocks, and cylinders where there is a geometry.
+    /// The figures that a partitioner of the machine's own asks for: where each partition starts and how long it is, in blocks;
+    /// where the host counts by rounds (heads times sectors), the round with which it ends, from 0.
     /// </summary>
     public static IReadOnlyList<(string Name, string Figures)> Figures(CardLayout layout) =>
         [.. layout.Partitions.Select(p => (p.Asked.Name, FiguresOf(layout, p)))];
 
     static string FiguresOf(CardLayout layout, PlacedPartition p)
     {
-        long last = p.FirstSector + p.Sectors - 1;
-        string blocks = string.Create(CultureInfo.InvariantCulture, $"blocks {p.FirstSector} to {last}, {p.Sectors} in all");
-        if (layout.Host.Geometry is null)
-            return blocks;
-        (long first, long end) = (p.FirstSector / layout.Unit, last / layout.Unit);
-        return string.Create(CultureInfo.InvariantCulture, $"cylinders {first} to {end}, {end - first + 1} in all; {blocks}");
+        string blocks = string.Create(CultureInfo.InvariantCulture, $"from block {p.FirstSector}, {p.Sectors} blocks long");
+        return layout.Host.Geometry is null
+            ? blocks
+            : string.Create(
+                CultureInfo.InvariantCulture,
+                $"{blocks}, to the end of round {(p.FirstSector + p.Sectors - 1) / layout.Unit} ({layout.Unit} blocks a round)"
+            );
     }
 
     /// <summary>The plan as CSV (RFC 4180), a head line first.</summary>

@@ -238,6 +238,8 @@ sealed record TitleRule(TitleNeed Need) : NeedRule
     {
         if (Of(unit) is not { } title)
             return (null, $"what {Need.Id} needs; no sheet of it is here");
+        if (!title.IsFor(unit.Model))
+            return (false, $"{title.Name} running; it was made for another model than the {unit.Model.Name}");
         IReadOnlyList<NeedAnswer> answers = NeedCheck.Of(unit, title.Needs.Where(n => n is not TitleNeed));
         bool? met =
             answers.Any(a => a.Met == false) ? false
@@ -249,7 +251,7 @@ sealed record TitleRule(TitleNeed Need) : NeedRule
 
     public override void Require(ChoiceModel choices, ILiteral on, bool strict)
     {
-        if (Of(choices.Unit) is not { } title)
+        if (Of(choices.Unit) is not { } title || !title.IsFor(choices.Unit.Model))
             Fixed(choices, on, strict);
         else
             foreach (

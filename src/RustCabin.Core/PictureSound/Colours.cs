@@ -28,14 +28,14 @@ public sealed record PaletteAsked : ICompleted<PaletteAsked>
             read.Wrong("wanted", $"are {Wanted.Count:#,0}; {MostWanted:#,0} are allowed");
         foreach ((int i, string colour) in Wanted.Index())
             if (Colours.Parse(colour) is null)
-                read.Wrong($"wanted[{i}]", $"\"{colour}\" is not a colour such as #806020");
+                read.Wrong($"wanted[{i}]", $"\"{colour}\" is not a colour such as #7a5a30");
         return this;
     }
 }
 
 /// <summary>A colour as a machine can show it.</summary>
 /// <param name="Entry">Its levels, red, green, blue.</param>
-/// <param name="Shown">As it looks, <c>#886622</c>.</param>
+/// <param name="Shown">As it looks, <c>#80662b</c>.</param>
 public sealed record NearestColour(IReadOnlyList<int> Entry, string Shown);
 
 /// <summary>Colours that a machine can show. Source: docs/handbook/picture-sound.md, Palettes.</summary>

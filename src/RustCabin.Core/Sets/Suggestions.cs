@@ -28,7 +28,9 @@ public static class Suggestions
             .. Faster(parts).Select(factor => new SpeedNeed(factor)),
             .. parts.Select(p => p.Capacity).OfType<ByteSize>().Distinct().Order().Take(2).Select(size => new StorageNeed(size)),
             .. Outcomes(parts).Select(outcome => new ProvidesNeed(outcome)),
-            .. pack.Titles.Where(t => t.Needs.All(n => Possible(unit, n))).Select(t => new TitleNeed(t.Id)),
+            .. pack
+                .Titles.Where(t => t.IsFor(unit.Model) && t.Needs.All(n => Possible(unit, n)))
+                .Select(t => new TitleNeed(t.Id)),
         ];
         Need[] asked = [.. unit.Job?.Wants ?? []];
         return

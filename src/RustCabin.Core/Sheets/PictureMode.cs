@@ -93,7 +93,7 @@ public sealed record Palette : ICompleted<Palette>
     }
 }
 
-/// <summary>An entry of a palette: its red, green and blue levels, written <c>[8, 6, 2]</c>.</summary>
+/// <summary>An entry of a palette: its red, green and blue levels, written <c>[5, 4, 1]</c>.</summary>
 public sealed record PaletteEntry(int Red, int Green, int Blue) : IOwnForm<PaletteEntry>
 {
     /// <inheritdoc/>

@@ -284,6 +284,14 @@ public sealed record Title
     [Required, Display(Description = "What people call it.")]
     public string Name { get; init; } = "";
 
+    [
+        Id,
+        Usual,
+        OnSheet(Things.Models),
+        Display(Description = "The models that it was made for; left out: the sheet does not say, and any may run it.")
+    ]
+    public IReadOnlyList<string> Models { get; init; } = [];
+
     [Display(Description = "What must be there for it to run, all of them.")]
     public IReadOnlyList<Need> Needs { get; init; } = [];
 
@@ -307,4 +315,7 @@ public sealed record Title
 
     [Display(Description = "The name of its file; that of disc 2 has -2 before the last point.")]
     public string? File { get; init; }
+
+    /// <summary>Whether it was made for a model: one that its sheet names, or any where the sheet names none.</summary>
+    public bool IsFor(Model model) => Models.Count == 0 || Models.Contains(model.Id);
 }

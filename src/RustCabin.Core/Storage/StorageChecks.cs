@@ -73,7 +73,7 @@ static class StorageChecks
                     ["By the sheet of who reads the card."]
                 );
         }
-        foreach (Finding finding in Names(unit, card).Concat(Regions(unit, card)))
+        foreach (Finding finding in Names(unit, card).Concat(Regions(unit, card)).Concat(OtherModels(unit, card)))
             yield return finding;
     }
 
@@ -139,6 +139,18 @@ static class StorageChecks
                 + $"{string.Join(", ", unit.Model.Region)}: it may hang while it loads. Take the image of this "
                 + "region, or a unit of the other.",
             ["By the sheets of the title and the model."]
+        );
+
+    static IEnumerable<Finding> OtherModels(PlannedUnit unit, PlannedCard card) =>
+        from held in card.Titles(unit)
+        where !held.Title.IsFor(unit.Model)
+        select new Finding(
+            StorageFindings.Title,
+            Severity.Watch,
+            $"{held.Title.Name} is for another model",
+            [card.Device.Subject],
+            $"The sheet of {held.Title.Name} does not name the {unit.Model.Name} among the models that it runs on.",
+            [$"It names {string.Join(", ", held.Title.Models)}."]
         );
 
     static string Size(long bytes) => new ByteSize((ulong)bytes).ToString();

@@ -114,6 +114,13 @@ public static class StorageFindings
         Mend = "Take the image of this region, or a unit of the other.",
     };
 
+    /// <summary>STO-TITLE.</summary>
+    public static readonly FindingKind Title = new("STO-TITLE", At, [Severity.Watch])
+    {
+        Meaning = "A title on a card was made for another model.",
+        Mend = "Take it off the card, or add this model to the title's sheet where it runs there.",
+    };
+
     /// <summary>All of them, in the order in which they are looked for.</summary>
     public static readonly IReadOnlyList<FindingKind> All =
     [
@@ -132,5 +139,6 @@ public static class StorageFindings
         TermPower,
         Variant,
         Region,
+        Title,
     ];
 }

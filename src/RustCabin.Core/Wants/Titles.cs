@@ -15,13 +15,19 @@ public sealed record TitleRow(Title Title, IReadOnlyList<TitleRun> Runs);
 /// <summary>Which titles run.</summary>
 public static class Titles
 {
-    /// <summary>A row for each title of the cabin, a cell for each plan.</summary>
+    /// <summary>A row for each title that was made for the model of these plans, a cell for each plan.</summary>
     public static IReadOnlyList<TitleRow> Table(IEnumerable<Title> titles, IReadOnlyList<PlannedUnit> plans) =>
-        [.. titles.Select(title => new TitleRow(title, [.. plans.Select(plan => Run(plan, title))]))];
+        [
+            .. titles
+                .Where(title => plans.All(plan => title.IsFor(plan.Model)))
+                .Select(title => new TitleRow(title, [.. plans.Select(plan => Run(plan, title))])),
+        ];
 
     /// <summary>Whether a title runs on a planned unit, and what it lacks.</summary>
     public static TitleRun Run(PlannedUnit plan, Title title)
     {
+        if (!title.IsFor(plan.Model))
+            return new TitleRun(false, [$"another model than the {plan.Model.Name}"]);
         IReadOnlyList<NeedAnswer> answers = NeedCheck.Of(plan, title.Needs);
         return new TitleRun(
             answers.Any(a => a.Met == false) ? false

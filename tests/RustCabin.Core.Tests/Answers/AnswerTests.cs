@@ -41,18 +41,18 @@ public class AnswerTests
     [Fact]
     public void Reach_and_power_up_count()
     {
-        Assert.Equal([4456448ul, 262144ul], Printed.Planned.Map.Reach.Select(r => r.Bytes));
-        Assert.Equal([("shared", 262144ul), ("boards", 4194304ul)], Printed.PowerUp.Lines.Select(l => (l.Label, l.Bytes.Bytes)));
-        Assert.Equal(4456448ul, Printed.PowerUp.Total.Bytes);
+        Assert.Equal([4390912ul, 196608ul], Printed.Planned.Map.Reach.Select(r => r.Bytes));
+        Assert.Equal([("shared", 196608ul), ("boards", 4194304ul)], Printed.PowerUp.Lines.Select(l => (l.Label, l.Bytes.Bytes)));
+        Assert.Equal(4390912ul, Printed.PowerUp.Total.Bytes);
     }
 
     [Fact]
     public void Rails_in_decimal_amps()
     {
         Core.Power.RailLoad five = Printed.Rails[0],
-            twelve = Printed.Rails[1];
-        Assert.Equal((2.88m, 2.0m, 2.12m, 0.76m), (five.CapacityAmps, five.TypicalAmps, five.PeakAmps, five.HeadroomAmps));
-        Assert.Equal((0.64m, 0.1m, 0.1m, 0.54m), (twelve.CapacityAmps, twelve.TypicalAmps, twelve.PeakAmps, twelve.HeadroomAmps));
+            nine = Printed.Rails[1];
+        Assert.Equal((3.36m, 2.4m, 2.52m, 0.84m), (five.CapacityAmps, five.TypicalAmps, five.PeakAmps, five.HeadroomAmps));
+        Assert.Equal((0.56m, 0.1m, 0.1m, 0.46m), (nine.CapacityAmps, nine.TypicalAmps, nine.PeakAmps, nine.HeadroomAmps));
     }
 
     [Fact]
@@ -63,10 +63,10 @@ public class AnswerTests
         );
 
     [Fact]
-    public void Moving_the_jumper_halves_the_board()
+    public void Moving_the_jumper_leaves_a_quarter_of_the_board()
     {
         Answer closed = Sample.Answer(Sample.Slipway(("\"W3\": \"open\"\n", "\"W3\": \"closed\"\n")));
-        Assert.Equal(262144ul + (2ul << 20), closed.PowerUp.Total.Bytes);
+        Assert.Equal(196608ul + (1ul << 20), closed.PowerUp.Total.Bytes);
     }
 
     [Fact]

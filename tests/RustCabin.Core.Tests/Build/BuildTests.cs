@@ -32,7 +32,7 @@ public class BuildTests
             Lines = [.. lines.Select(l => new SeenLine { Label = l.Item1, Bytes = ByteSize.KiB(l.Item2) })],
         };
 
-    static readonly GateReading Untouched = Read("untouched", ("shared", 256), ("boards", 0));
+    static readonly GateReading Untouched = Read("untouched", ("shared", 192), ("boards", 0));
 
     [Fact]
     public void One_board_is_tested_opened_set_fitted_counted_and_closed()
@@ -43,8 +43,8 @@ public class BuildTests
             sheet.Steps.Select(s => $"{s.Id}")
         );
         Assert.Equal([0, 1, 1, 1, 1, 0], sheet.Steps.Select(s => s.Depth));
-        Assert.Equal(256ul << 10, sheet.Steps[0].Expected!.Total.Bytes);
-        Assert.Equal(4456448ul, sheet.Steps[4].Expected!.Total.Bytes);
+        Assert.Equal(192ul << 10, sheet.Steps[0].Expected!.Total.Bytes);
+        Assert.Equal(4390912ul, sheet.Steps[4].Expected!.Total.Bytes);
         // Gate 4, lid 6, switch 1, fit 20, gate 4, closing 6.
         Assert.Equal(41m, sheet.Minutes);
         Assert.Contains("Put back 5 screws (underside).", sheet.Steps[5].Details);
@@ -56,7 +56,7 @@ public class BuildTests
         Pack demo = Sample.Pack(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "brindle-16.json")));
         BuildSheet sheet = Sheet(demo, "slip-7-picture").Sheet;
         Assert.Equal(
-            [256ul << 10, 1ul << 20, 5ul << 20],
+            [192ul << 10, 768ul << 10, (768ul << 10) + (4ul << 20)],
             sheet.Steps.Where(s => s.Expected is not null).Select(s => s.Expected!.Total.Bytes)
         );
     }
@@ -77,14 +77,14 @@ public class BuildTests
         Pack demo = Sample.Pack(
             File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "clerk.json"))
                 .Replace(
-                    "\"add\": [], \"remove\": [], \"firmware\": \"3\", \"switches\": { \"quayside\": { \"S2\": \"two\" } }",
+                    "\"add\": [], \"remove\": [], \"firmware\": \"C\", \"switches\": { \"quayside\": { \"S2\": \"two\" } }",
                     "\"add\": [], \"remove\": [\"quayside\"]"
                 )
         );
         BuildSheet sheet = Sheet(demo, "harbour-clerk-second").Sheet;
         Assert.Equal(["untouched", "remove-quayside", "count-removed"], sheet.Steps.Select(s => $"{s.Id}"));
         Assert.Equal(
-            [336ul << 10, 80ul << 10],
+            [344ul << 10, 88ul << 10],
             sheet.Steps.Where(s => s.Expected is not null).Select(s => s.Expected!.Total.Bytes)
         );
     }
@@ -116,7 +116,7 @@ public class BuildTests
     public void A_reading_that_differs_is_compared_line_by_line_and_bars_the_way()
     {
         Progress progress = ProgressOf(j =>
-            JobEdits.Read(JobEdits.Read(j, Untouched), Read("count-fathom", ("shared", 256), ("boards", 2048)))
+            JobEdits.Read(JobEdits.Read(j, Untouched), Read("count-fathom", ("shared", 192), ("boards", 2048)))
         );
         StepProgress gate = progress.Steps[4];
         Assert.Equal(StepState.Differs, gate.State);
@@ -141,7 +141,7 @@ public class BuildTests
             JobEdits.SetSwitch(
                 JobEdits.Read(
                     JobEdits.Tick(JobEdits.Read(j, Untouched), Acts.Set("fathom"), true),
-                    Read("count-fathom", ("shared", 256), ("boards", 4096))
+                    Read("count-fathom", ("shared", 192), ("boards", 4096))
                 ),
                 pack.Units[0].Fitted,
                 "fathom",

@@ -265,8 +265,8 @@ public class CardLayoutTests
         Assert.Equal("", CardScript.Of(layout));
         Assert.Equal(
             [
-                ("a", "cylinders 0 to 320, 321 in all; blocks 16 to 20543, 20528 in all"),
-                ("b", "cylinders 321 to 1023, 703 in all; blocks 20544 to 65535, 44992 in all"),
+                ("a", "from block 16, 20528 blocks long, to the end of round 320 (64 blocks a round)"),
+                ("b", "from block 20544, 44992 blocks long, to the end of round 1023 (64 blocks a round)"),
             ],
             CardScript.Figures(layout)
         );

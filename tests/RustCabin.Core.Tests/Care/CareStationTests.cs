@@ -204,6 +204,6 @@ public sealed class CareStationTests
             ["prove-lapwing-change-1", "prove-lapwing-change-2"],
             first.Select(s => $"{s.Id}").Where(s => s.StartsWith("prove", StringComparison.Ordinal))
         );
-        Assert.Contains(first, s => s.Details.Any(d => d.Contains("closed from U9.6", StringComparison.Ordinal)));
+        Assert.Contains(first, s => s.Details.Any(d => d.Contains("closed from U9.12", StringComparison.Ordinal)));
     }
 }

@@ -201,18 +201,18 @@ public class ChipsTests
     }
 
     [Theory]
-    [InlineData(9_000, 128, 3, 72)]
-    [InlineData(9_000, 256, 3, 36)]
-    [InlineData(0, 256, 3, 1)]
-    [InlineData(253, 256, 3, 1)]
-    [InlineData(254, 256, 3, 2)]
+    [InlineData(9_000, 160, 4, 58)]
+    [InlineData(9_000, 320, 4, 29)]
+    [InlineData(0, 320, 4, 1)]
+    [InlineData(316, 320, 4, 1)]
+    [InlineData(317, 320, 4, 2)]
     public void A_file_takes_so_many_sectors(ulong bytes, ulong sector, ulong link, ulong sectors)
     {
-        SectorPlan plan = SectorPlan.Of(1040, 10, sector, link, [bytes]);
+        SectorPlan plan = SectorPlan.Of(930, 10, sector, link, [bytes]);
         Assert.Equal(sectors, plan.Files[0].Sectors);
-        Assert.Equal(1030 - (long)sectors, plan.FreeSectors);
+        Assert.Equal(920 - (long)sectors, plan.FreeSectors);
     }
 
     [Fact]
-    public void Capacity_is_sectors_times_bytes() => Assert.Equal(266_240ul, SectorPlan.Of(1040, 0, 256, 3, []).CapacityBytes);
+    public void Capacity_is_sectors_times_bytes() => Assert.Equal(297_600ul, SectorPlan.Of(930, 0, 320, 4, []).CapacityBytes);
 }

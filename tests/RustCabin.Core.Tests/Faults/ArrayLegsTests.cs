@@ -42,8 +42,8 @@ public sealed class ArrayLegsTests
                 l.Place.StartsWith(bank, StringComparison.Ordinal) && l.Place.EndsWith(".5", StringComparison.Ordinal)
             ),
         ];
-        // Eight for data and one for parity.
-        Assert.Equal(9, fifth.Length);
+        // Eight for data and two for the check bits.
+        Assert.Equal(10, fifth.Length);
         Assert.Single(fifth.Select(l => l.Net).Distinct());
         RepairLeg[] second =
         [
@@ -51,7 +51,7 @@ public sealed class ArrayLegsTests
                 l.Place.StartsWith(bank, StringComparison.Ordinal) && l.Place.EndsWith(".2", StringComparison.Ordinal)
             ),
         ];
-        Assert.Equal(9, second.Select(l => l.Net).Distinct().Count());
+        Assert.Equal(10, second.Select(l => l.Net).Distinct().Count());
 
         // A leg in the middle of the row has come off: one wire from what is still joined.
         var repair = Repair.Of(new RepairAsked { Legs = legs, Broken = [fifth[3].Place] });

@@ -92,7 +92,7 @@ public sealed class DiagnosisTests
         Pack pack = Sample.Slipway();
         var sheet = BuildSheet.For(Plan.For(pack, pack.Units[0]), Plan.For(pack, pack.Jobs[0]));
         Step gate = sheet.Steps.First(s => $"{s.Id}" == "count-fathom");
-        Diagnosis found = Diagnosis.Of(gate.At!, [], new Seen { Lines = [256 << 10, 2 << 20], Starts = true });
+        Diagnosis found = Diagnosis.Of(gate.At!, [], new Seen { Lines = [192 << 10, 1 << 20], Starts = true });
         Assert.Equal("switch:fathom.W3=closed", found.Causes[0].Cause.Id);
         Assert.True(found.Causes[0].Fits);
         Assert.False(found.Causes.First(c => c.Cause.Id == "seat:fathom").Fits);
@@ -102,11 +102,11 @@ public sealed class DiagnosisTests
         Diagnosis open = Diagnosis.Of(
             gate.At!,
             AccessPath.Path(gate.At!.Model, gate.Level),
-            new Seen { Lines = [256 << 10, 2 << 20], Starts = true }
+            new Seen { Lines = [192 << 10, 1 << 20], Starts = true }
         );
         Assert.Equal(1, open.Next!.What.Minutes);
         Assert.Equal(1, found.Causes.Sum(c => c.Chance) + found.Other, 9);
-        var leaves = found.Leaves(found.Next, new Seen { Lines = [256 << 10, 2 << 20], Starts = true }).ToList();
+        var leaves = found.Leaves(found.Next, new Seen { Lines = [192 << 10, 1 << 20], Starts = true }).ToList();
         Assert.True(leaves.First(l => l.Outcome == "closed").Chance > 0.95);
         Assert.True(leaves.First(l => l.Outcome == "open").Chance < 0.6);
     }

@@ -25,14 +25,14 @@ public class PackReaderTests
     public void Five_errors_give_five_messages_with_their_paths()
     {
         string[] errors = Errors(
-            ("\"0x600000\"", "\"0x60000G\""),
-            ("\"clockMHz\": 6.4", "\"clockMHz\": \"fast\""),
+            ("\"0x800000\"", "\"0x80000G\""),
+            ("\"clockMHz\": 9.3", "\"clockMHz\": \"fast\""),
             ("\"kind\": \"memory\"", "\"kind\": \"memmory\""),
             ("\"way\": \"socket\"", "\"way\": \"sockets\""),
             ("\"heatW\": 1.5", "\"heatWatts\": 1.5")
         );
         Assert.Equal(5, errors.Length);
-        Assert.Contains("models[0].autoWindows[0].base: \"0x60000G\" is not an address", errors);
+        Assert.Contains("models[0].autoWindows[0].base: \"0x80000G\" is not an address", errors);
         Assert.Contains("models[0].clockMHz: must be a number, not text", errors);
         Assert.Contains(
             errors,
@@ -63,8 +63,8 @@ public class PackReaderTests
     [InlineData("\"seen\": {", "\"seen\": { \"stripe\": \"x\",", "units[0].seen.stripe: \"stripe\" is not a clue")]
     [InlineData("\"trust\": 0.97", "\"trust\": 1.97", "models[0].clues[0].trust: must lie from 0 to 1")]
     [InlineData("\"W3\": \"open\"\n", "\"W4\": \"open\"\n", "W4: \"W4\" is not a switch of fathom")]
-    [InlineData("\"base\": \"0xF00000\",\n     \"size\": \"256K\"", "\"size\": \"256K\"", "models[0].claims[2].base: is missing")]
-    [InlineData("\"size\": \"2M\"", "\"size\": \"3M\"", "parts[0].claims[0].size: must be a power of two")]
+    [InlineData("\"base\": \"0x1C0000\",\n     \"size\": \"256K\"", "\"size\": \"256K\"", "models[0].claims[2].base: is missing")]
+    [InlineData("\"size\": \"1M\"", "\"size\": \"3M\"", "parts[0].claims[0].size: must be a power of two")]
     [InlineData("\"wants\": [", "\"wants\": [ {}, ", "jobs[0].wants[0]: names no need")]
     public void Each_error_is_told_with_its_path(string old, string instead, string starts)
     {
@@ -109,7 +109,7 @@ public class PackReaderTests
     [Fact]
     public void Text_may_have_4000_characters_and_no_more()
     {
-        const string Summary = "16-bit home computer; video and sound share the lowest memory";
+        const string Summary = "16-bit home computer; video and sound share a memory of their own high up in the space";
         Assert.Empty(Errors((Summary, new string('a', 4000))));
         Assert.Contains("models[0].summary: is 4001 characters long; 4000 are allowed", Errors((Summary, new string('a', 4001))));
     }
@@ -130,12 +130,12 @@ public class PackReaderTests
             "leaves out 24 address lines",
             Assert.Single(
                 Errors(
-                    ("\"base\": \"0xE80000\",", "\"base\": \"0xE80000\", \"mask\": \"0\","),
-                    ("\"size\": \"4K\"", "\"size\": \"1\"")
+                    ("\"base\": \"0xE0C000\",", "\"base\": \"0xE0C000\", \"mask\": \"0\","),
+                    ("\"size\": \"8K\"", "\"size\": \"1\"")
                 )
             )
         );
-        string[] part = Errors(("\"auto\": true,\n     \"size\": \"2M\"", "\"base\": \"0\", \"mask\": \"0\", \"size\": \"1\""));
+        string[] part = Errors(("\"auto\": true,\n     \"size\": \"1M\"", "\"base\": \"0\", \"mask\": \"0\", \"size\": \"1\""));
         Assert.Contains("jobs[0].add[0].part", Assert.Single(part));
     }
 }

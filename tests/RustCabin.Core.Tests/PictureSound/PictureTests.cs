@@ -19,8 +19,8 @@ public class PictureTests
     [Fact]
     public void Rates_are_those_of_a_pocket_calculator()
     {
-        var timing = Timing.Of(Asked(14.31818m, 910, 262));
-        Assert.Equal(15_734.26, timing.LineHz, 0.01);
+        var timing = Timing.Of(Asked(11.8m, 750, 262));
+        Assert.Equal(15_733.33, timing.LineHz, 0.01);
         Assert.Equal(60.05, timing.FieldHz, 0.01);
         Assert.Equal(timing.FieldHz, timing.FrameHz);
         timing = Timing.Of(Asked(12.8m, 816, 625, interlaced: true));
@@ -41,7 +41,7 @@ public class PictureTests
     [InlineData(15.5, 70, 61, 75, "stop")]
     public void A_display_locks_only_just_or_not(decimal from, decimal to, decimal low, decimal high, string severity)
     {
-        TimingAsked asked = Asked(14.31818m, 910, 262) with
+        TimingAsked asked = Asked(11.8m, 750, 262) with
         {
             Display = new Display { LineKHz = [from, to], FieldHz = [low, high] },
         };
@@ -159,8 +159,8 @@ public class PictureTests
                     FramesPerSecond = fps,
                 }
             );
-        Assert.Equal(163_840, of(640, 256, 4, 4, 2).Bytes);
-        Assert.Equal(new PictureMemory(320, 81_920, 4_096_000), of(640, 256, 4, 4, 1));
+        Assert.Equal(150_784, of(608, 248, 4, 4, 2).Bytes);
+        Assert.Equal(new PictureMemory(304, 75_392, 3_769_600), of(608, 248, 4, 4, 1));
         Assert.Equal(4, of(25, 1, 1, 4, 1).Stride);
         Assert.Equal(8, of(33, 1, 1, 4, 1).Stride);
     }
@@ -168,9 +168,9 @@ public class PictureTests
     [Fact]
     public void Colours_go_to_the_nearest_level_of_each_channel()
     {
-        NearestColour nearest = Colours.Nearest([16, 16, 16], "#806020");
-        Assert.Equal([8, 6, 2], nearest.Entry);
-        Assert.Equal("#886622", nearest.Shown);
+        NearestColour nearest = Colours.Nearest([11, 11, 7], "#7a5a30");
+        Assert.Equal([5, 4, 1], nearest.Entry);
+        Assert.Equal("#80662b", nearest.Shown);
         var random = new Random(1);
         for (int i = 0; i < 5000; i++)
         {
@@ -255,9 +255,9 @@ public class PictureTests
     }
 
     const string Beeper = """
-        , "region": ["50Hz"], "pictures": [ { "id": "own", "pixelClockMHz": 14.31818, "pixelsPerLine": 910, "lines": 262,
+        , "region": ["50Hz"], "pictures": [ { "id": "own", "pixelClockMHz": 11.8, "pixelsPerLine": 750, "lines": 262,
             "syncs": ["hsync"], "memory": "cpu",
-            "visible": { "width": 640, "height": 200, "bits": 4 } } ],
+            "visible": { "width": 600, "height": 208, "bits": 4 } } ],
           "sites": [ { "id": "slot", "kind": "slot", "contacts": ["GND", "hsync"] } ],
           "signals": [ { "net": "csync", "at": [ { "chip": "U12", "pin": 7, "tap": "clip" } ] } ]
         """;
@@ -297,10 +297,10 @@ public class PictureTests
         Assert.Empty(Found(With(", \"samples\": { \"maxMHz\": 30, \"needs\": [\"hsync\"] }")));
 
         string sampler(decimal mhz) => $", \"samples\": {{ \"maxMHz\": {mhz} }}";
-        Assert.Equal(["SAMPLE-FAST"], Found(With(sampler(14.3m))));
-        Assert.Empty(Found(With(sampler(14.4m))));
-        Assert.Equal(["SAMPLE-BEAT"], Found(With(sampler(30), ", \"picture\": { \"samplesPerLine\": 912 }")));
-        Assert.Empty(Found(With(sampler(30), ", \"picture\": { \"samplesPerLine\": 1820 }")));
+        Assert.Equal(["SAMPLE-FAST"], Found(With(sampler(11.7m))));
+        Assert.Empty(Found(With(sampler(11.9m))));
+        Assert.Equal(["SAMPLE-BEAT"], Found(With(sampler(30), ", \"picture\": { \"samplesPerLine\": 752 }")));
+        Assert.Empty(Found(With(sampler(30), ", \"picture\": { \"samplesPerLine\": 1500 }")));
 
         Machine small = With("") with { More = Beeper.Replace("\"bits\": 4", "\"bits\": 5") };
         Assert.Equal(["PICTURE-MEMORY"], Found(small));

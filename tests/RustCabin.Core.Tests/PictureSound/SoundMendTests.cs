@@ -30,10 +30,10 @@ public sealed class SoundMendTests
         Assert.Empty(mended.Sound!.Heard);
         PlannedUnit after = Planned(_ => mended);
         var wired = Wired.Of(after);
-        Assert.True(Joined(wired.Before, "chanter:U1.4", "chanter:tip"));
-        Assert.True(Joined(wired.After, "chanter:U1.4", "chanter:ring"));
-        Assert.True(Joined(wired.After, "chanter:U2.4", "chanter:tip"));
-        Assert.False(Joined(wired.After, "chanter:U1.4", "chanter:tip"));
+        Assert.True(Joined(wired.Before, "chanter:U1.7", "chanter:tip"));
+        Assert.True(Joined(wired.After, "chanter:U1.7", "chanter:ring"));
+        Assert.True(Joined(wired.After, "chanter:U2.7", "chanter:tip"));
+        Assert.False(Joined(wired.After, "chanter:U1.7", "chanter:tip"));
         Assert.False(Joined(wired.After, "chanter:tip", "chanter:ring"));
         Assert.DoesNotContain(
             WiringChecks.Of(after),
@@ -47,7 +47,7 @@ public sealed class SoundMendTests
     {
         PlannedUnit unit = Planned(j => j);
         WireChange off = Assert.Single(SoundMend.Of(unit, SidesVerdict.Summed));
-        Assert.Equal((ChangeAct.Remove, "chanter:R12"), (off.Do, off.Point));
+        Assert.Equal((ChangeAct.Remove, "chanter:R8"), (off.Do, off.Point));
         Assert.Empty(SoundMend.Of(unit, SidesVerdict.Silent));
         Assert.Empty(SoundMend.Of(unit, SidesVerdict.Right));
         Pack brindle = Demo.Of("brindle-16.json");

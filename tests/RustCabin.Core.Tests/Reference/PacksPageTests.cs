@@ -22,7 +22,7 @@ public partial class PacksPageTests
         Answer mended = Evidence.Keep(Answer.For(Plan.Moved(planned, "egg", "S1", "low")));
         Assert.Equal(Standing.Clear, mended.Standing);
         Assert.Empty(mended.Findings);
-        Assert.Equal(48ul << 10, mended.PowerUp.Total.Bytes);
+        Assert.Equal(36ul << 10, mended.PowerUp.Total.Bytes);
         Assert.Equal("second", planned.Revision.Id);
         Assert.Equal(1.2m * 0.8m, mended.Rails.Single().CapacityAmps);
     }

@@ -10,13 +10,13 @@ public sealed class RomVectorsTests
         {
             AddressBits = 24,
             DataBits = 16,
-            Claims = """{ "id": "rom", "kind": "rom", "base": "0xF00000", "size": "256K", "sockets": ["rom"] }""",
+            Claims = """{ "id": "rom", "kind": "rom", "base": "0x1C0000", "size": "256K", "sockets": ["rom"] }""",
             More =
                 $$""", "byteOrder": "{{order}}", "vectors": [{{vectors}}], "sites": [ { "id": "rom", "kind": "socket", "pinout": [{{string.Join(',', RomDevice.Find("27C400")!.Pins.Select(p => $"\"{p}\""))}}] } ]""",
             Job = """ "roms": [ { "site": "rom", "device": "27C400" } ]""",
         };
 
-    const string Start = """{ "id": "start", "at": "0xF00004", "bytes": 4 }""";
+    const string Start = """{ "id": "start", "at": "0x1C0004", "bytes": 4 }""";
 
     static byte[] Holding(params byte[] bytes)
     {
@@ -26,19 +26,19 @@ public sealed class RomVectorsTests
     }
 
     [Theory]
-    [InlineData("high-first", new byte[] { 0x00, 0xF0, 0x00, 0xD2 }, true, "start at 0xf0_0004: 0xf0_00d2, in Test rom")]
-    [InlineData("low-first", new byte[] { 0xD2, 0x00, 0xF0, 0x00 }, true, "start at 0xf0_0004: 0xf0_00d2, in Test rom")]
+    [InlineData("high-first", new byte[] { 0x00, 0x1C, 0x00, 0xD2 }, true, "start at 0x1c_0004: 0x1c_00d2, in Test rom")]
+    [InlineData("low-first", new byte[] { 0xD2, 0x00, 0x1C, 0x00 }, true, "start at 0x1c_0004: 0x1c_00d2, in Test rom")]
     [InlineData(
         "high-first",
         new byte[] { 0x00, 0x12, 0x34, 0x56 },
         false,
-        "start at 0xf0_0004: 0x12_3456, where no memory answers"
+        "start at 0x1c_0004: 0x12_3456, where no memory answers"
     )]
     [InlineData(
         "high-first",
-        new byte[] { 0xF0, 0x00, 0xD2, 0x00 },
+        new byte[] { 0x1C, 0x00, 0xD2, 0x00 },
         false,
-        "beyond the last address; with the bytes of its words swapped it is 0xf0_00d2: this image is swapped"
+        "beyond the last address; with the bytes of its words swapped it is 0x1c_00d2: this image is swapped"
     )]
     public void A_vector_is_read_in_the_machine_s_order_and_its_target_named(string order, byte[] bytes, bool sound, string words)
     {
@@ -48,13 +48,13 @@ public sealed class RomVectorsTests
     }
 
     [Theory]
-    [InlineData("0xF3FFFC", 1)]
-    [InlineData("0xF3FFFD", 0)]
-    [InlineData("0xEFFFFF", 0)]
+    [InlineData("0x1FFFFC", 1)]
+    [InlineData("0x1FFFFD", 0)]
+    [InlineData("0x1BFFFF", 0)]
     public void Only_vectors_that_lie_in_the_image_are_told(string at, int told) =>
         Assert.Equal(
             told,
-            RomVectors.Of(With("high-first", Start.Replace("0xF00004", at)).Planned, "rom", new byte[256 << 10]).Count
+            RomVectors.Of(With("high-first", Start.Replace("0x1C0004", at)).Planned, "rom", new byte[256 << 10]).Count
         );
 
     [Fact]
@@ -64,7 +64,7 @@ public sealed class RomVectorsTests
         Core.Planning.PlannedUnit unit = With("high-first", Start).Planned;
         RomVectors.Write(unit, "rom", image);
         Assert.Equal(
-            (0xF00100ul, true),
+            (0x1C0100ul, true),
             (RomVectors.Of(unit, "rom", image)[0].Target, RomVectors.Of(unit, "rom", image)[0].Sound)
         );
     }

@@ -19,8 +19,8 @@ public class RomWiringTests
     {
         RomWiring wiring = Solve("27C400", BoardFour);
         Assert.True(wiring.Fits);
-        Assert.Equal([1, 31], wiring.Lift);
-        Assert.Equal([new WireLink("A16", 1, 32)], wiring.Links);
+        Assert.Equal([31, 34], wiring.Lift);
+        Assert.Equal([new WireLink("A14", 31, 34)], wiring.Links);
         Assert.Equal([new PinTie(1, "GND"), new PinTie(31, "VCC")], wiring.Ties);
         Assert.Empty(wiring.Empty);
         Assert.Equal("ROM-LINES", Assert.Single(wiring.Findings).Code);

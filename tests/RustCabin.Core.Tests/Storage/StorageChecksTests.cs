@@ -1,6 +1,7 @@
 using RustCabin.Core.Answers;
 using RustCabin.Core.Build;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Tests.Storage;
@@ -102,6 +103,23 @@ public class StorageChecksTests
         Assert.Equal(["STO-NAME"], Storage(WithTitle(title("Harbour Lights.dsk", "50Hz"), partition)));
         Assert.Equal(["STO-REGION"], Storage(WithTitle(title("LIGHTS.DSK", "60Hz"), partition)));
         Assert.Empty(Storage(WithTitle(title("LIGHTS.DSK", "50Hz"), partition)));
+    }
+
+    [Theory]
+    [InlineData("[\"m\"]", false)]
+    [InlineData("[\"m\", \"n\"]", false)]
+    [InlineData("[\"n\"]", true)]
+    public void A_title_of_another_model_is_told(string models, bool told)
+    {
+        Machine machine = WithTitle(
+            $$"""{ "id": "t", "name": "T", "bytes": "10K", "models": {{models}} }""",
+            P("64M", "fat16", ", \"holds\": [\"t\"]")
+        );
+        Assert.Equal(told ? ["STO-TITLE"] : [], Storage(machine));
+        Title title = machine.Pack.Titles[0];
+        Assert.Equal(!told, Core.Wants.Titles.Run(machine.Planned, title).Runs);
+        Assert.Equal(told ? 0 : 1, Core.Wants.Titles.Table([title], [machine.Planned]).Count);
+        Assert.Equal(!told, Core.Needs.NeedCheck.Of(machine.Planned, [new TitleNeed("t")]).Single().Met);
     }
 
     [Fact]
@@ -311,7 +329,7 @@ public class StorageChecksTests
         };
         BuildSheet typed = BuildSheet.For(Plan.For(own.Pack, own.Pack.Units[0]), own.Planned);
         Assert.Equal("card-d", $"{typed.Steps[5].Id}");
-        Assert.Contains(typed.Steps[5].Details, d => d.Contains("P64M: blocks 2048 to 133119"));
+        Assert.Contains(typed.Steps[5].Details, d => d.Contains("P64M: from block 2048, 131072 blocks long"));
         PassportLine line = Assert.Single(
             Trail.Passport(new PassportAsked(Plan.For(own.Pack, own.Pack.Units[0]), own.Planned, _ => false))[PassportPart.Cards]
         );

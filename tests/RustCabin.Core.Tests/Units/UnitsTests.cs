@@ -7,7 +7,7 @@ public class UnitsTests
 {
     [Theory]
     [InlineData("0x600000", 0x600000ul)]
-    [InlineData("0xE80000", 0xE80000ul)]
+    [InlineData("0x2D8000", 0x2D8000ul)]
     [InlineData("512K", 524288ul)]
     [InlineData("4M", 4194304ul)]
     [InlineData("1G", 1073741824ul)]

@@ -15,23 +15,23 @@ public class ChainTests
         };
 
     [Fact]
-    public void One_special_cable_brings_minus_twelve_to_the_boards_behind_or_none_when_the_source_is_rewired()
+    public void One_special_cable_brings_minus_nine_to_the_boards_behind_or_none_when_the_source_is_rewired()
     {
-        string[] boards = ["GND n n +5 +12", "GND GND -12 +5 +12", "GND GND -12 +5 +12"];
-        var chain = Chain.Of(Asked("GND -12 GND +5 +12", boards));
+        string[] boards = ["GND +5 n n n +12 n GND n", "GND +5 tx rx -9 +12 ring GND n", "GND +5 tx rx -9 +12 ring GND n"];
+        var chain = Chain.Of(Asked("GND +5 tx rx +5 +12 ring GND -9", boards));
         Assert.Equal(1, chain.Specials);
         Assert.Equal([true, false, false], chain.Cables.Select(c => c.Special));
-        Assert.Equal([1, 3, 2, 4, 5], chain.Cables[0].Takes);
-        Assert.Equal([1, 2, 3, 4, 5], chain.Cables[1].Takes);
+        Assert.Equal([1, 2, 3, 4, 9, 6, 7, 8, 5], chain.Cables[0].Takes);
+        Assert.Equal([1, 2, 3, 4, 5, 6, 7, 8, 9], chain.Cables[1].Takes);
         Assert.Empty(chain.Missing);
-        Assert.Equal(0, Chain.Of(Asked("GND GND -12 +5 +12", boards)).Specials);
+        Assert.Equal(0, Chain.Of(Asked("GND +5 tx rx -9 +12 ring GND n", boards)).Specials);
     }
 
     [Fact]
     public void What_the_source_has_not_is_missing_by_board_and_the_rest_is_cabled()
     {
-        var chain = Chain.Of(Asked("GND +5 n", "GND -12 +5", "n -12 -12", "GND GND n"));
-        Assert.Equal([("b1", "-12"), ("b2", "-12"), ("b3", "GND")], chain.Missing.Select(m => (m.Board, m.Net)));
+        var chain = Chain.Of(Asked("GND +5 n", "GND -9 +5", "n -9 -9", "GND GND n"));
+        Assert.Equal([("b1", "-9"), ("b2", "-9"), ("b3", "GND")], chain.Missing.Select(m => (m.Board, m.Net)));
         Assert.Equal([1, 3, 2], chain.Cables[0].Takes);
         Assert.Equal(1, chain.Specials);
     }
@@ -42,7 +42,7 @@ public class ChainTests
         for (int seed = 0; seed < 2000; seed++)
         {
             var random = new Random(seed);
-            string[] nets = ["GND", "+5", "-12", "n"];
+            string[] nets = ["GND", "+5", "-9", "n"];
             int contacts = random.Next(1, 5);
             string[] source = [.. Enumerable.Range(0, contacts).Select(_ => nets[random.Next(3)])];
             string[] board() => [.. source.OrderBy(_ => random.Next()).Select(s => random.Next(2) == 0 ? "n" : s)];
@@ -191,7 +191,7 @@ public class ChainTests
             ];
         Assert.Empty(codes(["GND", "+5", "n"], ["GND", "+5", "rx"]));
         Assert.Equal(["PIN-NET"], codes(["GND", "tx"], ["GND", "rx"]));
-        Assert.Equal(["PIN-RAIL"], codes(["GND", "tx"], ["GND", "-12"]));
+        Assert.Equal(["PIN-RAIL"], codes(["GND", "tx"], ["GND", "-9"]));
         Assert.Equal(["PIN-RAIL"], codes(["GND"], ["tx"]));
         Assert.Equal(["PIN-RAIL"], codes(["VBAT"], ["tx"]));
         Assert.Equal(["PIN-GENDER"], codes(["GND"], ["GND"], Gender.M));

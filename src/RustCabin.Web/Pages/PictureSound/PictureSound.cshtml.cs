@@ -111,7 +111,9 @@ public sealed class PictureSoundModel(SheetRepository sheets, JobRepository jobs
     public IReadOnlyList<(Title Title, string Shown, string Heard)> TitleRows =>
         [
             .. View
-                .Sheets.Titles.Where(t => t.Picture is not null || t.Sound is not null || t.Slot is not null)
+                .Sheets.Titles.Where(t =>
+                    t.IsFor(View.Model) && (t.Picture is not null || t.Sound is not null || t.Slot is not null)
+                )
                 .Select(t => (t, ShownAt(t), HeardAt(t))),
         ];
 
@@ -211,7 +213,7 @@ public sealed class PictureSoundModel(SheetRepository sheets, JobRepository jobs
             Displays.FirstOrDefault(d => d.Id == name && string.IsNullOrWhiteSpace(locks))
             ?? DisplayText.Parse((name ?? "").Trim(), locks ?? "");
         return display is null || display.Id?.Length > 200
-            ? Refuse("Nothing was changed: a display is what it locks onto, such as 15-70 kHz, 48-75 Hz, 1280x1024.")
+            ? Refuse("Nothing was changed: a display is what it locks onto, such as 15-68 kHz, 47-77 Hz, 1280x1024.")
             : Change(
                 job,
                 version,
@@ -255,7 +257,7 @@ public sealed class PictureSoundModel(SheetRepository sheets, JobRepository jobs
         if (Palette is null || entry < 0 || entry >= Palette.AtOnce)
             return Refuse($"Nothing was changed: the machine has the entries 0 to {(Palette?.AtOnce ?? 1) - 1}.");
         return Colours.Parse(typed) is null
-            ? Refuse($"Nothing was changed: \"{colour}\" is not a colour such as #806020.")
+            ? Refuse($"Nothing was changed: \"{colour}\" is not a colour such as #7a5a30.")
             : Change(job, version, _ => ($"Entry {entry}: {typed}", j => PictureSoundEdits.Colour(j, entry, typed)));
     }
 

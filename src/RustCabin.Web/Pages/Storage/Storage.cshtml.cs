@@ -128,7 +128,7 @@ public sealed partial class StorageModel(SheetRepository sheets, JobRepository j
     public IReadOnlyList<Title> TitlesFor(PlannedCard card) =>
         [
             .. View
-                .Sheets.Titles.Where(t => t.File is not null || t.Bytes is not null || IsHeld(card, t))
+                .Sheets.Titles.Where(t => IsHeld(card, t) || (t.IsFor(View.Model) && (t.File is not null || t.Bytes is not null)))
                 .OrderByDescending(t => IsHeld(card, t)),
         ];
 
