@@ -31,12 +31,12 @@ public sealed class PictureSoundTests
         bench.Sees("main", "left");
         bench.Press("button", "right alone, heard on left");
         bench.Sees(".verdict-line", "swapped");
-        bench.Sees(".mend-wires", "chanter:U2.4 to chanter:tip");
+        bench.Sees(".mend-wires", "chanter:U2.7 to chanter:tip");
         Assert.Empty(bench.Violations());
         bench.Press("button", "Put it on the build sheet");
         bench.Sees("main", "4 acts of wiring");
         bench.Go("/jobs/granary-ledger-sing/build");
-        bench.Sees("main", "Run a lead from chanter:U2.4 to chanter:tip");
+        bench.Sees("main", "Run a lead from chanter:U2.7 to chanter:tip");
         Assert.Empty(bench.Complaints);
     }
 }

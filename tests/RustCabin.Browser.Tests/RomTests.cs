@@ -16,8 +16,8 @@ public sealed class RomTests
 
         bench.Go("/jobs/slip-3-winter/rom");
         bench.Press("button", "Plan it: 27C400");
-        bench.Sees(".legs", "Link A16 from contact 1 to leg 32");
-        Assert.Contains("Lift leg 1", bench.Text(".legs"));
+        bench.Sees(".legs", "Link A14 from contact 31 to leg 34");
+        Assert.Contains("Lift leg 31", bench.Text(".legs"));
         Assert.Contains(
             "from below",
             bench.Browser.FindElement(OpenQA.Selenium.By.CssSelector(".outline")).GetAttribute("aria-label")

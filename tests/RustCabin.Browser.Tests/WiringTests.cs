@@ -14,11 +14,11 @@ public sealed class WiringTests
         bench.Go("/jobs/jetty-disc-direct/wiring");
         bench.Press("link", "From below");
         bench.Sees("h2#board-title", "from below");
-        bench.Sees(".probe", "R14.1");
+        bench.Sees(".probe", "Y2.1");
         bench.Keys("n");
-        bench.Sees(".probe", "U310.41p");
+        bench.Sees(".probe", "U72.31p");
         bench.Keys("b");
-        bench.Sees(".differs", "U310.41 still on its pad");
+        bench.Sees(".differs", "U72.31 still on its pad");
         bench.Keys("n");
         bench.Until(() => bench.Text(".differs").Length == 0, "the reading is mended");
         for (int line = 0; line < 60 && bench.Text(".must").Length > 0; line++)
@@ -50,16 +50,16 @@ public sealed class WiringTests
                     + "el.dispatchEvent(new MouseEvent('click', { bubbles: true }))",
                 css
             );
-        Assert.DoesNotContain("44, 45, 46,", Flat(Json()));
-        Click("[name='f:ways[0].changes[1].pins'][value='45']");
-        bench.Until(() => Flat(Json()).Contains("44, 45, 46,"), "leg 45 is among those that are lifted");
+        Assert.DoesNotContain("32, 33, 34,", Flat(Json()));
+        Click("[name='f:ways[0].changes[1].pins'][value='33']");
+        bench.Until(() => Flat(Json()).Contains("32, 33, 34,"), "leg 33 is among those that are lifted");
 
         bench.Browser.ExecuteScript(
             "const el = document.querySelector(\"[name='f:ways[0].changes[5].from']\"); el.scrollIntoView({ block: 'center' }); "
                 + "el.focus()"
         );
-        Click("svg[data-board='main'] [data-place='V7']");
-        bench.Until(() => Flat(Json()).Contains("\"from\": \"V7\", \"to\": \"part:RST\""), "the lead begins at V7");
+        Click("svg[data-board='main'] [data-place='V5']");
+        bench.Until(() => Flat(Json()).Contains("\"from\": \"V5\", \"to\": \"part:WAKE\""), "the lead begins at V5");
         Assert.Empty(bench.Violations());
         Assert.Empty(bench.Complaints);
     }

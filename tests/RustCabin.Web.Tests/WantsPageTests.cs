@@ -180,10 +180,10 @@ public sealed class WantsPageTests : IAsyncLifetime
     }
 
     [Fact]
-    public async Task The_worked_split_gives_2_69_and_runs_are_noted()
+    public async Task The_worked_split_gives_2_99_and_runs_are_noted()
     {
         IHtmlDocument page = await _cabin.Page($"{Race}/speed");
-        Assert.Contains("x 2.69", Text(page, "#forecast-title"));
+        Assert.Contains("x 2.99", Text(page, "#forecast-title"));
         (_, page) = await _cabin.Press(
             Form(page, "[aria-label='Seconds of each run after']"),
             ("name", "sieve"),

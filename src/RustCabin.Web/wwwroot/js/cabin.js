@@ -4,6 +4,10 @@
   "use strict";
   const frame = () => document.getElementById("frame");
 
+  // The time by the cabin's own clock: that of a phone may be off, and a lamp must not seem done before it is.
+  const ahead = Date.parse(document.documentElement.dataset.now) - Date.now();
+  window.cabinNow = () => Date.now() + ahead;
+
   // Fields changed since their form was last sent: what was typed while an answer was on its way is not overwritten by it.
   const typed = new Set();
   document.addEventListener("input", (event) => typed.add(event.target));
@@ -167,7 +171,7 @@
   // What runs down shows what is left of it, by the clock and not by counting, so that a sleeping page is right again at once.
   const runDown = () => {
     for (const el of document.querySelectorAll("[data-until]")) {
-      const left = Math.max(0, Math.ceil((Date.parse(el.dataset.until) - Date.now()) / 1000));
+      const left = Math.max(0, Math.ceil((Date.parse(el.dataset.until) - window.cabinNow()) / 1000));
       el.textContent = Math.floor(left / 60) + ":" + String(left % 60).padStart(2, "0");
       if (left === 0 && !el.classList.contains("over")) {
         el.classList.add("over");

@@ -31,7 +31,7 @@
   };
   const look = () =>
     document.querySelectorAll("[data-ring-at]").forEach((one) => {
-      if (Date.now() < Date.parse(one.dataset.ringAt)) return;
+      if (window.cabinNow() < Date.parse(one.dataset.ringAt)) return;
       one.classList.add("over");
       ringOnce(one.dataset.ringAt);
     });
