@@ -1,12 +1,13 @@
 #!/usr/bin/env python3
-"""Some 240 requests to /api/v1 and their answers, to be compared byte for byte before and after a change.
+"""Requests to every call of /api/v1 and their answers, to be compared byte for byte before and after a change.
 
     corpus.py URL keep DIR      asks, and keeps the answers
     corpus.py URL compare DIR   asks again, and tells what differs
 
-The requests are made from the demo packs and a fixed seed, so both runs ask the same.
+The requests are made from the demo packs and a fixed seed, so both runs ask the same. A call of the OpenAPI document that none of them
+asks ends it with an error.
 """
-import copy, glob, json, os, random, re, sys, urllib.error, urllib.request
+import copy, glob, itertools, json, os, random, re, sys, urllib.error, urllib.request
 
 ROOT = os.path.join(os.path.dirname(os.path.abspath(__file__)), "..", "..")
 
@@ -118,6 +119,82 @@ def requests():
             yield f"transform-{i}-{out}", "/api/v1/rom/transform", form([("image", image), ("ops", json.dumps(ops)), ("formatIn", "bin"), ("formatOut", out)])
 
 
+def jobs_and_boards(rnd):
+    """Every job of the demo through the calls that take a pack, and what each gate shows when something is wrong."""
+    one = whole()
+    for job in one["jobs"]:
+        name = job["id"]
+        yield f"wiring-{name}", f"/api/v1/wiring?job={name}", one
+        yield f"plan-{name}", f"/api/v1/memory/plan?job={name}", one
+        for policy in ("careful", "batch", "own"):
+            yield f"build-{name}-{policy}", f"/api/v1/build?policy={policy}&job={name}", one
+        alone = {**one, "jobs": [job]}
+        for gate in ["untouched"] + [f"count-{a['part']}" for a in job.get("add", [])]:
+            yield f"faults-{name}-{gate}-dark", "/api/v1/faults", {"pack": alone, "gate": gate, "observed": {"starts": False}}
+            yield f"faults-{name}-{gate}-short", "/api/v1/faults", {"pack": alone, "gate": gate, "observed": {"lines": [65536, 0], "starts": True}}
+    yield "wiring-nobody", "/api/v1/wiring?job=nobody", one
+    yield "build-odd", f"/api/v1/build?policy=odd&job={one['jobs'][0]['id']}", one
+    for model in one["models"]:
+        parts = sorted({w.get("model") and p["id"] for p in one["parts"] for w in p.get("ways", []) if w.get("model") == model["id"]})
+        pack = {**one, "units": [], "jobs": [], "models": [model]}
+        for count in (1, 2):
+            for _ in range(2):
+                some = ",".join(rnd.sample(parts, min(count, len(parts))))
+                yield f"boards-{model['id']}-{some}", f"/api/v1/boards-for?parts={some}", pack
+
+
+def numbers(rnd):
+    """The calls that take figures alone, with right and with wrong ones."""
+    nets = ["GND", "+5", "+12", "-9", "tx", "rx", "ring", "n"]
+    row = lambda n: [rnd.choice(nets) for _ in range(n)]
+    for i in range(12):
+        n = rnd.randint(1, 7)
+        yield f"mate-{i}", "/api/v1/connectors/mate", {"a": {"contacts": row(n), "gender": "m"}, "b": {"contacts": row(n + i % 2), "gender": rnd.choice("mf")}, "rails": []}
+        yield f"chain-{i}", "/api/v1/connectors/chain", {"source": row(n), "boards": [{"name": f"b{k}", "wants": row(n)} for k in range(i % 4 + 1)]}
+    ends = [{"family": f, "gender": g, "role": r, "level": "rs232"} for f in ("DB-25", "DE-9") for g in "mf" for r in ("DTE", "DCE")]
+    for i in range(12):
+        pieces = [{"id": f"p{k}", "a": {"family": rnd.choice(["DB-25", "DE-9"]), "gender": rnd.choice("mf")}, "b": {"family": rnd.choice(["DB-25", "DE-9"]), "gender": rnd.choice("mf")}, "crossing": rnd.random() < 0.3} for k in range(i % 5)]
+        yield f"cables-{i}", "/api/v1/cables", {"from": rnd.choice(ends), "to": rnd.choice(ends), "pieces": pieces}
+    for i in range(16):
+        host = rnd.choice([None, {"blockBits": 28, "offsetBits": 32, "largestPartition": "1800M", "startWithin": "3G"}, {"table": "own", "geometry": {"heads": 12, "sectors": 40}}])
+        partitions = [{"name": f"p{k}", "size": f"{rnd.choice([8, 64, 500, 1700])}M", "fs": rnd.choice(["fat", "fat16", "fat32", "native", "exfat"]), "files": [9000, 0]} for k in range(i % 4)] + [{"name": "last", "rest": True, "fs": "fat32"}]
+        plan = {"card": rnd.choice(["32 MB", "512 MB", "4 GB", "64 GB"]), "host": host, "partitions": partitions}
+        yield f"storage-{i}", "/api/v1/storage/plan", plan
+        if i < 3:
+            yield f"storage-image-{i}", "/api/v1/storage/image", {"card": "32 MB", "host": None, "partitions": [{"name": "a", "size": "8M", "fs": "fat12"}, {"name": "b", "rest": True, "fs": "fat16"}]}
+        devices = [{"name": f"d{k}", "id": rnd.choice([None, 0, 3, 7]), "terminates": rnd.choice([None, True, False]), "power": rnd.random() < 0.5} for k in range(i % 5)]
+        yield f"scsi-{i}", "/api/v1/storage/scsi", {"host": {"id": 7, "terminates": True, "power": True}, "devices": devices}
+        legs = [{"from": rnd.choice("abc"), "to": rnd.choice("bcd"), "carries": rnd.choice([None, 580000]), "bytesPerSecond": rnd.choice([9600, 12500]), "minutesEach": 1} for _ in range(i % 6)]
+        yield f"route-{i}", "/api/v1/storage/route", {"bytes": 2000000, "ends": ["a", "d"], "legs": legs}
+        yield f"timing-{i}", "/api/v1/picture/timing", {"pixelClockMHz": rnd.choice([11.8, 12.6, 25.8]), "pixelsPerLine": rnd.choice([750, 806]), "lines": rnd.choice([262, 310, 621]), "interlaced": i % 2 == 0, "doubled": i % 3 == 0, "display": rnd.choice([None, {"lineKHz": [15, 40], "fieldHz": [48, 62]}])}
+        yield f"sampling-{i}", "/api/v1/picture/sampling", {"pixelsPerLine": 806, "samplesPerLine": rnd.choice([806, 808, 1612]), "captures": [rnd.randint(0, 4) for _ in range(i + 1)]}
+        yield f"frame-{i}", "/api/v1/picture/memory", {"width": rnd.randint(1, 900), "height": rnd.randint(1, 600), "bits": rnd.choice([1, 4, 16]), "alignment": 4, "buffers": 2, "framesPerSecond": 50}
+        yield f"palette-{i}", "/api/v1/picture/palette", {"levels": [rnd.randint(2, 16) for _ in range(3)], "wanted": [f"#{rnd.randrange(1 << 24):06x}"]}
+        yield f"scale-{i}", "/api/v1/picture/scale", {"source": [rnd.randint(100, 700), rnd.randint(100, 500)], "pixelAspect": 0.52, "panel": [1280, 1024]}
+        yield f"load-{i}", "/api/v1/sound/load", {"rms": 3.5, "speakers": [rnd.choice([4, 8, 45]) for _ in range(i % 3 + 1)], "wired": rnd.choice(["series", "parallel"]), "amplifier": {"watts": 2, "minOhms": 8}}
+        yield f"sides-{i}", "/api/v1/sound/sides", {"heard": {k: rnd.sample(["left", "right"], rnd.randint(0, 2)) for k in ("left", "right")}}
+        levels = [{"id": "shut", "from": None, "minutes": 0}, {"id": "lid", "from": "shut", "minutes": 5}, {"id": "deep", "from": "lid", "minutes": 8}]
+        steps = [{"id": f"s{k}", "level": rnd.choice(["lid", "deep"]), "minutes": rnd.randint(1, 30), "chance": 0.05, "mendMinutes": 9, "after": [f"s{k - 1}"] if rnd.random() < 0.3 and k else []} for k in range(i % 7 + 1)]
+        yield f"order-{i}", "/api/v1/build/order", {"levels": levels, "steps": steps, "gate": {"minutes": 4, "reopenMinutes": 6, "needsClosed": i % 2 == 0}, "policy": rnd.choice(["careful", "batch"])}
+        yield f"cost-{i}", "/api/v1/build/cost", {"boards": i + 1, "boardPrice": 7.5, "parts": 18.4, "postage": 6, "sold": min(i, 2), "kept": 1}
+        offers = [{"supplier": rnd.choice(["reach", "moor"]), "item": item, "price": rnd.randint(1, 9), "least": 1} for item in ("27C400", "64Kx1") for _ in range(2)]
+        yield f"suppliers-{i}", "/api/v1/build/suppliers", {"wants": {"27C400": 2, "64Kx1": i + 1}, "offers": offers, "postage": {"reach": 4, "moor": 3}}
+        yield f"bath-{i}", "/api/v1/build/bath", {"litres": i, "percent": rnd.choice([8, 12, 40]), "fromPercent": 30}
+        causes = [{"id": f"c{k}", "prior": 0.2, "predicts": {"light": rnd.choice(["on", "off"]), "beep": rnd.choice(["yes", "no"])}} for k in range(i % 5 + 1)]
+        yield f"posterior-{i}", "/api/v1/faults/posterior", {"causes": causes, "outcomes": {"light": ["on", "off"], "beep": ["yes", "no"]}, "seen": {"light": "on"} if i % 2 else {}, "checks": {"light": 1, "beep": 3}}
+        trials = [{"set": {"lead": rnd.choice("ab"), "card": rnd.choice("xy")}, "works": rnd.random() < 0.5} for _ in range(i % 5)]
+        yield f"trials-{i}", "/api/v1/trials", {"factors": {"lead": ["a", "b"], "card": ["x", "y"]}, "trials": trials}
+        legs = [{"place": f"U{k}.{n}", "net": f"n{n}", "xMm": 10 * k, "yMm": 3 * n} for k in range(1, 4) for n in range(1, 4)]
+        yield f"repair-{i}", "/api/v1/repair", {"legs": legs, "broken": [f"U{rnd.randint(1, 3)}.{rnd.randint(1, 3)}"], "joined": [["U1.1", "U2.1"]] if i % 2 else []}
+        yield f"tests-{i}", "/api/v1/tests", {"touched": ["rom", "ram"], "tests": [{"id": f"t{k}", "minutes": rnd.randint(1, 9), "exercises": rnd.sample(["rom", "ram", "sound"], 2)} for k in range(i % 5)]}
+    for rule in ("8.3", "31", "255", "9.9"):
+        yield f"names-{rule}", "/api/v1/storage/names", {"rule": rule, "names": ["Harbour Lights.dsk", "ok.txt", "aux.txt", "a" * 40, "", "b?c"]}
+    for call in ("mate", "chain"): yield f"{call}-wrong", f"/api/v1/connectors/{call}", {"source": 5}
+    for call in ("cables", "storage/plan", "storage/image", "storage/scsi", "storage/route", "storage/names", "picture/timing", "picture/sampling", "picture/memory", "picture/palette",
+                 "picture/scale", "sound/load", "sound/sides", "build/order", "build/cost", "build/suppliers", "build/bath", "faults", "faults/posterior", "trials", "repair", "tests"):
+        yield f"{call.replace('/', '-')}-wrong", f"/api/v1/{call}", {"nothing": [1]}
+
+
 def ask(url, path, body):
     data, media = body if isinstance(body, tuple) else (json.dumps(body).encode(), "application/json")
     call = urllib.request.Request(url + path, data, {"Content-Type": media})
@@ -148,8 +225,12 @@ def main():
     url, what, folder = sys.argv[1:4]
     os.makedirs(folder, exist_ok=True)
     count = differ = 0
-    for name, path, body in requests():
+    with urllib.request.urlopen(url + "/openapi/v1.json") as document:
+        unasked = set(json.load(document)["paths"])
+    rnd = random.Random(24)
+    for name, path, body in itertools.chain(requests(), jobs_and_boards(rnd), numbers(rnd)):
         count += 1
+        unasked.discard(path.partition("?")[0])
         file = os.path.join(folder, "".join(c if c.isalnum() or c in "-." else "_" for c in name))
         got = plain(ask(url, path, body))
         if what == "keep":
@@ -158,8 +239,8 @@ def main():
             differ += 1
             open(file + ".now", "wb").write(got)
             print("differs:" if errors_sorted(got) != errors_sorted(open(file, "rb").read()) else "order of errors differs:", name)
-    print(f"{count} requests, {differ} answers differ")
-    sys.exit(1 if differ else 0)
+    print(f"{count} requests, {differ} answers differ" + (f"; never asked: {', '.join(sorted(unasked))}" if unasked else ""))
+    sys.exit(1 if differ or unasked else 0)
 
 
 main()
