@@ -7,7 +7,7 @@ using RustCabin.Web.SignIn;
 namespace RustCabin.Web.Tests;
 
 /// <summary>Dependencies point one way: Web to Data to Core. The core knows no interface, no database, no files.</summary>
-public class ShapeTests
+public partial class ShapeTests
 {
     static readonly Assembly Core = typeof(PlannedUnit).Assembly,
         Data = typeof(CabinFile).Assembly;
@@ -59,4 +59,43 @@ public class ShapeTests
     [InlineData("http://127.0.0.1:5080;http://192.168.1.2:5080")]
     public void It_does_not_open_to_other_machines(string urls) =>
         Assert.Throws<ListeningException>(() => Cabin.Build(["--urls", urls]));
+
+    /// <summary>
+    /// What may be pressed is a rule of the job: a handler reads the form, calls, and shows. Neither the state of the steps nor
+    /// a change of a record is named in one.
+    /// </summary>
+    [Fact]
+    public void No_handler_of_a_press_names_what_a_rule_is_made_of()
+    {
+        string pages = Path.Combine(Root(AppContext.BaseDirectory), "src", "RustCabin.Web", "Pages");
+        string[] named =
+        [
+            .. Directory
+                .EnumerateFiles(pages, "*.cs", SearchOption.AllDirectories)
+                .SelectMany(f => Handlers().Matches(File.ReadAllText(f)).Select(m => (File: Path.GetFileName(f), m.Value)))
+                .Where(h => Rules().IsMatch(h.Value))
+                .Select(h => $"{h.File}: {Rules().Match(h.Value).Value} in {h.Value.TrimStart()[..60]}"),
+        ];
+        Assert.Empty(named);
+        Assert.True(
+            Directory.EnumerateFiles(pages, "*.cs", SearchOption.AllDirectories).Sum(f => Handlers().Count(File.ReadAllText(f)))
+                > 100
+        );
+    }
+
+    static string Root(string from) =>
+        File.Exists(Path.Combine(from, "RustCabin.slnx")) ? from : Root(Path.GetDirectoryName(from)!);
+
+    /// <summary>A handler, from its name to the blank line behind it.</summary>
+    [System.Text.RegularExpressions.GeneratedRegex(
+        @"^    public [^\n]*OnPost.*?(?=\n\n    (public|protected|static|///|IAction)|\n}\n)",
+        System.Text.RegularExpressions.RegexOptions.Singleline | System.Text.RegularExpressions.RegexOptions.Multiline
+    )]
+    private static partial System.Text.RegularExpressions.Regex Handlers();
+
+    [System.Text.RegularExpressions.GeneratedRegex(
+        @"\b(StepState|AllHeeded|Waits|Originals|StepProof|HeededCaution|Progress|(Job|Unit|Build|Storage|Wiring|Faults|Speed|Want|"
+            + @"Baseline|PictureSound|Rom)Edits)\b|\.Proved\b|Ledger\."
+    )]
+    private static partial System.Text.RegularExpressions.Regex Rules();
 }

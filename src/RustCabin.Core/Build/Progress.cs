@@ -65,14 +65,14 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
                 step.Expected is { } expected && ReadingOf(step, job) is { } read ? Comparison.Of(expected, read) : null;
             IReadOnlyList<string> heeded =
             [
-                .. step.Cautions.Select(c => c.Id).Where(c => job?.Heeded.Contains(new HeededCaution(step.Id, c)) == true),
+                .. step.Cautions.Select(c => c.Id).Where(c => job is not null && new HeededCaution(step.Id, c).IsIn(job.Heeded)),
             ];
             // A reading proves nothing of what is not in yet: a gate counts once the steps that it is about are done.
             Step[] waits = [.. steps.Where(s => s.State != StepState.Done && step.Needs.Contains(s.Step.Id)).Select(s => s.Step)];
             bool done =
                 step.Kind == StepKind.Gate ? reading is { Agrees: true } && waits.Length == 0
                 : step.Proved is { } proved ? proved && waits.Length == 0
-                : job?.Done.Contains(step.Id) == true;
+                : job is not null && step.Id.IsIn(job.Done);
             StepState state =
                 done ? StepState.Done
                 : reading is { Agrees: false } ? StepState.Differs

@@ -47,84 +47,130 @@ public sealed record Undo(IReadOnlyList<UndoStep> Steps, PlannedUnit Result, Pow
         return new Undo(steps, at, PowerUp.Run(at), PowerUp.Run(before));
     }
 
+    /// <summary>What a way back is asked with.</summary>
+    /// <param name="Record">What was done.</param>
+    /// <param name="Step">The step that is taken back.</param>
+    /// <param name="At">The unit as it stands on the way back.</param>
+    /// <param name="Kept">The originals that it needs, each with its place.</param>
+    sealed record Asked(PassportAsked Record, Step Step, PlannedUnit At, string Kept)
+    {
+        /// <summary>A step back, and the unit after it.</summary>
+        public (UndoStep, PlannedUnit)? Takes(string title, PlannedUnit then, string needs = "", string never = "") =>
+            (new UndoStep(Step.Id, title, needs, never), then);
+    }
+
+    /// <summary>A look, a reading, an opening: there is nothing to take back.</summary>
+    static readonly Func<Asked, (UndoStep, PlannedUnit)?> Nothing = _ => null;
+
+    /// <summary>The way back of each act. An act that is not here has none: a test holds that there is none such.</summary>
+    static readonly IReadOnlyDictionary<string, Func<Asked, (UndoStep Step, PlannedUnit Then)?>> Ways = new Dictionary<
+        string,
+        Func<Asked, (UndoStep, PlannedUnit)?>
+    >
+    {
+        ["untouched"] = Nothing,
+        ["open"] = Nothing,
+        ["close"] = Nothing,
+        ["count"] = Nothing,
+        ["probe"] = Nothing,
+        ["proof"] = Nothing,
+        ["look"] = Nothing,
+        ["start"] = Nothing,
+        ["still"] = Nothing,
+        ["sides"] = Nothing,
+        ["prove"] = Nothing,
+        // A device and a card of one's own: they go out with what they are in, and nothing of the machine is changed by them.
+        ["burn"] = Nothing,
+        ["cover"] = Nothing,
+        ["wire"] = Nothing,
+        ["card"] = Nothing,
+        ["kit"] = Nothing,
+        ["fit"] = Unfit,
+        ["remove"] = FitAgain,
+        ["set"] = SetBack,
+        ["firmware"] = a =>
+            a.Takes(
+                $"Firmware {a.Record.Before.Firmware ?? "as it was"} back in",
+                a.At with
+                {
+                    Firmware = a.Record.Before.Firmware,
+                },
+                a.Kept
+            ),
+        ["change"] = a =>
+            PlacedChange.Of(a.Record.Unit).FirstOrDefault(c => c.Step == a.Step.Id) is { } change
+                ? (Back(a.Step.Id, change), a.At)
+                : null,
+        ["cables"] = a => a.Takes($"Unplug again: {a.Step.Title}", a.At),
+        ["driver"] = a => a.Takes($"Take off again, or leave it: {a.Step.Title}", a.At),
+        ["mend"] = a => a.Takes($"Nothing to take back: {a.Step.Title}", a.At, never: "what was mended is not broken again"),
+        ["care"] = a =>
+            a.Takes(
+                $"Nothing to take back: {a.Step.Title}",
+                a.At,
+                never: "what was whitened or drilled does not become what it was"
+            ),
+        ["service"] = a =>
+            a.Takes(
+                $"Nothing to take back: {IdText.Plain(a.Step.Id.About)} was replaced",
+                a.At,
+                never: "a worn piece is not put back"
+            ),
+    };
+
+    /// <summary>The acts that have a way back, or the word that there is nothing to take back.</summary>
+    public static IEnumerable<string> Known => Ways.Keys;
+
     static (UndoStep Step, PlannedUnit Then)? Back(PassportAsked record, Step step, PlannedUnit at)
     {
-        Unit unit = record.Unit.Unit;
         string kept = string.Join(
             ", ",
             Originals
                 .At(record.Unit, step.Id)
-                .Select(o => o.PlaceIn(unit) is { Length: > 0 } place ? $"{o.What} ({place})" : $"{o.What}, no place noted")
+                .Select(o =>
+                    o.PlaceIn(record.Unit.Unit) is { Length: > 0 } place ? $"{o.What} ({place})" : $"{o.What}, no place noted"
+                )
         );
-        Instance? part = step.Instance;
-        switch (step.Id.Act)
-        {
-            case "fit" when part is not null:
-                return (
-                    new UndoStep(
-                        step.Id,
-                        $"Take out {part.Title}",
-                        kept,
-                        part.Way?.Reversible == false ? $"{part.Title} was fitted in a way that cannot be undone" : ""
-                    ),
-                    Plan.With(at, i => i.Name != part.Name)
-                );
-            case "fit" when step.Id.About.StartsWith("rom-", StringComparison.Ordinal):
-                return (new UndoStep(step.Id, $"The original device back into {step.Id.About[4..]}", kept, ""), at);
-            case "remove" when part is not null:
-                return (
-                    new UndoStep(step.Id, $"Fit {part.Title} again, as it was", part.Title, ""),
-                    Plan.Of(
-                        at,
-                        [
-                            .. record
-                                .Before.Instances.Where(i => i.Name == part.Name || at.Find(i.Name) is not null)
-                                .Select(i => at.Find(i.Name) ?? i),
-                            .. at.Instances.Where(i => record.Before.Find(i.Name) is null),
-                        ]
-                    )
-                );
-            case "set" when part is not null && record.Before.Find(part.Name) is { } was:
-                return (
-                    new UndoStep(step.Id, $"Set {part.Title} back: {Moved(part, was)}", "", ""),
-                    Plan.Of(at, [.. at.Instances.Select(i => i.Name == part.Name ? was : i)])
-                );
-            case "firmware":
-                return (
-                    new UndoStep(step.Id, $"Firmware {record.Before.Firmware ?? "as it was"} back in", kept, ""),
-                    at with
-                    {
-                        Firmware = record.Before.Firmware,
-                    }
-                );
-            case "change":
-                return PlacedChange.Of(record.Unit).FirstOrDefault(c => c.Step == step.Id) is { } change
-                    ? (Back(step.Id, change), at)
-                    : null;
-            case "care":
-                return (
-                    new UndoStep(
-                        step.Id,
-                        $"Nothing to take back: {step.Title}",
-                        "",
-                        "what was whitened or drilled does not become what it was"
-                    ),
-                    at
-                );
-            case "service":
-                return (
-                    new UndoStep(
-                        step.Id,
-                        $"Nothing to take back: {IdText.Plain(step.Id.About)} was replaced",
-                        "",
-                        "a worn piece is not put back"
-                    ),
-                    at
-                );
-            default:
-                return null;
-        }
+        return Ways.TryGetValue(step.Id.Act, out Func<Asked, (UndoStep, PlannedUnit)?>? way)
+            ? way(new Asked(record, step, at, kept))
+            // A step of another version of the program, which the job keeps as it stands.
+            : null;
     }
+
+    static (UndoStep, PlannedUnit)? Unfit(Asked asked) =>
+        asked.Step.Instance is { } part
+            ? asked.Takes(
+                $"Take out {part.Title}",
+                Plan.With(asked.At, i => i.Name != part.Name),
+                asked.Kept,
+                part.Way?.Reversible == false ? $"{part.Title} was fitted in a way that cannot be undone" : ""
+            )
+        : Acts.RomSite(asked.Step.Id) is { } site ? asked.Takes($"The original device back into {site}", asked.At, asked.Kept)
+        : null;
+
+    static (UndoStep, PlannedUnit)? FitAgain(Asked asked)
+    {
+        if (asked.Step.Instance is not { } part)
+            return null;
+        PlannedUnit at = asked.At,
+            before = asked.Record.Before;
+        IEnumerable<Instance> own = before
+            .Instances.Where(i => i.Name == part.Name || at.Find(i.Name) is not null)
+            .Select(i => at.Find(i.Name) ?? i);
+        return asked.Takes(
+            $"Fit {part.Title} again, as it was",
+            Plan.Of(at, [.. own, .. at.Instances.Where(i => before.Find(i.Name) is null)]),
+            part.Title
+        );
+    }
+
+    static (UndoStep, PlannedUnit)? SetBack(Asked asked) =>
+        asked.Step.Instance is { } part && asked.Record.Before.Find(part.Name) is { } was
+            ? asked.Takes(
+                $"Set {part.Title} back: {Moved(part, was)}",
+                Plan.Of(asked.At, [.. asked.At.Instances.Select(i => i.Name == part.Name ? was : i)])
+            )
+            : null;
 
     static string Moved(Instance now, Instance was) =>
         string.Join(", ", was.Positions.Where(p => p.Value != now.Positions[p.Key]).Select(p => $"{p.Key} {p.Value}"));
@@ -154,6 +200,12 @@ public sealed record Undo(IReadOnlyList<UndoStep> Steps, PlannedUnit Result, Pow
                 "",
                 "the chip is socketed now"
             ),
-            _ => new UndoStep(step, $"{change.Words}", "", "metal or plastic that is gone does not come back"),
+            ChangeAct.Trim or ChangeAct.Drill => new UndoStep(
+                step,
+                $"{change.Words}",
+                "",
+                "metal or plastic that is gone does not come back"
+            ),
+            _ => throw new InvalidOperationException($"{change.Change.Do} has no way back"),
         };
 }

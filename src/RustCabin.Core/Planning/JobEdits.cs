@@ -57,7 +57,12 @@ public static class JobEdits
     }
 
     /// <summary>Ticks a step, or takes the tick back.</summary>
-    public static Job Tick(Job job, StepId step, bool done) => job with { Done = Listed(job.Done, step, done) };
+    public static Job Tick(Job job, StepId step, bool done)
+    {
+        // A tick that an earlier version wrote otherwise is the same tick.
+        IReadOnlyList<StepId> others = step.Was is { } was ? Listed(job.Done, was, false) : job.Done;
+        return job with { Done = Listed(others, step, done) };
+    }
 
     /// <summary>Ends a job: the unit as it stood before is kept with it, so that its pages go on saying what it did.</summary>
     public static Job End(Job job, Unit was) => job with { Ended = true, Was = was };

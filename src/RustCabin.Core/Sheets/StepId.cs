@@ -25,6 +25,12 @@ public sealed record StepId(string Act, string About) : IOwnForm<StepId>
     /// <summary>As sheets write it.</summary>
     public override string ToString() => About.Length == 0 ? Act : $"{Act}-{About}";
 
+    /// <summary>How an earlier version wrote this step; null: as now. What was ticked under it counts.</summary>
+    public StepId? Was => Act == Acts.ProveAct && About.Contains('.') ? this with { About = About.Replace('.', '-') } : null;
+
+    /// <summary>The step stands on a list, as it is written now or as it was.</summary>
+    public bool IsIn(IReadOnlyList<StepId> list) => list.Contains(this) || (Was is { } was && list.Contains(was));
+
     /// <inheritdoc/>
     public static Shape Shape => Shape.Name;
 
@@ -49,28 +55,45 @@ public static class Acts
     public static readonly StepId Firmware = new("firmware", "");
 
     /// <summary>The machine is powered up with the new firmware.</summary>
-    public static readonly StepId CountFirmware = new("count", "firmware");
+    public static readonly StepId CountFirmware = new("count", FirmwareWord);
 
     /// <summary>A level is closed on the way out, while the build goes on.</summary>
     public static StepId Close(string level) => new("close", level);
 
     /// <summary>What came with the unit is read without the parts that were taken out.</summary>
-    public static readonly StepId CountRemoved = new("count", "removed");
+    public static readonly StepId CountRemoved = new("count", RemovedWord);
 
     /// <summary>An access level is opened.</summary>
     public static StepId Open(string level) => new("open", level);
 
+    /// <summary>
+    /// An instance as steps name it: its own name, but for one that is a word of the steps themselves, which is written
+    /// <c>part:firmware</c>. No identifier has a colon, so that no two things share a step.
+    /// </summary>
+    static string Named(string instance) =>
+        instance is FirmwareWord or RemovedWord || instance.StartsWith(RomWord, StringComparison.Ordinal)
+            ? $"part:{instance}"
+            : instance;
+
+    const string FirmwareWord = "firmware",
+        RemovedWord = "removed",
+        RomWord = "rom-";
+
+    /// <summary>The ROM site whose device a step fits; null: it fits something else.</summary>
+    public static string? RomSite(StepId step) =>
+        step.Act == "fit" && step.About.StartsWith(RomWord, StringComparison.Ordinal) ? step.About[RomWord.Length..] : null;
+
     /// <summary>An instance is taken out.</summary>
-    public static StepId Remove(string instance) => new("remove", instance);
+    public static StepId Remove(string instance) => new("remove", Named(instance));
 
     /// <summary>The switches and banks of an instance are set.</summary>
-    public static StepId Set(string instance) => new("set", instance);
+    public static StepId Set(string instance) => new("set", Named(instance));
 
     /// <summary>An instance is fitted.</summary>
-    public static StepId Fit(string instance) => new("fit", instance);
+    public static StepId Fit(string instance) => new("fit", Named(instance));
 
     /// <summary>The machine is powered up with an instance.</summary>
-    public static StepId Count(string instance) => new("count", instance);
+    public static StepId Count(string instance) => new("count", Named(instance));
 
     /// <summary>Stands where an instance would, for the acts of wiring that are a job's or a unit's own.</summary>
     public const string Own = "@job";
@@ -117,8 +140,15 @@ public static class Acts
     /// <summary>What was found to be wrong is mended.</summary>
     public static StepId MendCause(StepId gate, string cause) => new("mend", $"{gate}-{cause}");
 
-    /// <summary>A step of inherited work is proved.</summary>
-    public static StepId Prove(string instance, string step) => new("prove", $"{instance}-{step}");
+    /// <summary>
+    /// A step of inherited work is proved. Where the instance has a hyphen in its name a point parts the two, so that a step
+    /// <c>b-c</c> of <c>a</c> and a step <c>c</c> of <c>a-b</c> are two; <see cref="StepId.Was"/> is how that was written before.
+    /// </summary>
+    public static StepId Prove(string instance, string step) =>
+        new(ProveAct, instance.Contains('-') ? $"{instance}.{step}" : $"{instance}-{step}");
+
+    /// <summary>The act of proving inherited work.</summary>
+    internal const string ProveAct = "prove";
 
     /// <summary>The device for a ROM site is proved by simulation.</summary>
     public static StepId Proof(string site) => new("proof", site);
@@ -133,10 +163,10 @@ public static class Acts
     public static StepId Wire(string site) => new("wire", site);
 
     /// <summary>The device goes into a ROM site.</summary>
-    public static StepId FitRom(string site) => new("fit", $"rom-{site}");
+    public static StepId FitRom(string site) => new("fit", $"{RomWord}{site}");
 
     /// <summary>The machine is powered up with the new device in a ROM site.</summary>
-    public static StepId CountRom(string site) => new("count", $"rom-{site}");
+    public static StepId CountRom(string site) => new("count", $"{RomWord}{site}");
 }
 
 /// <summary>A caution of a step that was read, written <c>fit-fathom:static</c>.</summary>
@@ -144,6 +174,10 @@ public static class Acts
 /// <param name="Caution">The caution's word.</param>
 public sealed record HeededCaution(StepId Step, string Caution) : IOwnForm<HeededCaution>
 {
+    /// <summary>It stands on a list, with its step as it is written now or as it was.</summary>
+    public bool IsIn(IReadOnlyList<HeededCaution> list) =>
+        list.Contains(this) || (Step.Was is { } was && list.Contains(this with { Step = was }));
+
     /// <inheritdoc/>
     public static Shape Shape => Shape.Name;
 

@@ -2,12 +2,8 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using RustCabin.Core.Answers;
 using RustCabin.Core.Choices;
-using RustCabin.Core.Findings;
-using RustCabin.Core.Fit;
-using RustCabin.Core.Identify;
-using RustCabin.Core.Planning;
+using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Stations;
 using RustCabin.Core.Switches;
 using RustCabin.Data;
 
@@ -38,40 +34,11 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
     public IActionResult OnGet(string job) => Load(job) ? Page() : NotFound();
 
     public IActionResult OnPostSwitch(string job, long version, string instance, string switchId, string position) =>
-        Change(
-            job,
-            version,
-            view =>
-                (
-                    SwitchText(view, instance, switchId, position),
-                    json => JobEdits.SetSwitch(json, view.Unit.Fitted, instance, switchId, position)
-                )
-        );
+        Press(job, version, at => Switching.Switch(at, instance, switchId, position));
 
     /// <summary>Carries out the fix of a finding: every switch that it names, in one change.</summary>
     public IActionResult OnPostFix(string job, long version, string code, string subject) =>
-        Change(
-            job,
-            version,
-            view =>
-            {
-                Fix? fix = view
-                    .Answer.Findings.FirstOrDefault(f =>
-                        f.Code == code && f.Subjects.FirstOrDefault() == subject && f.Fix is not null
-                    )
-                    ?.Fix;
-                if (fix is null)
-                    return null;
-                var moves = fix
-                    .Switches.SelectMany(i => i.Value.Select(s => (Instance: i.Key, Switch: s.Key, Position: s.Value)))
-                    .ToList();
-                return (
-                    $"Mended, {View.Answer.Findings.First(f => f.Code == code).Title}: "
-                        + string.Join(", ", moves.Select(m => SwitchText(view, m.Instance, m.Switch, m.Position))),
-                    json => JobEdits.SetSwitches(json, view.Unit.Fitted, moves)
-                );
-            }
-        );
+        Press(job, version, at => Switching.Fix(at, code, subject));
 
     /// <summary>
     /// Sets every switch of the job so that nothing stands in the way and every want is given, with the fewest moves; or says
@@ -124,108 +91,29 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
 
     /// <summary>Sets the job's switches as the solver's answer has them.</summary>
     protected IActionResult Settle(string job, long version, Choice choice) =>
-        Change(
-            job,
-            version,
-            view =>
-            {
-                var moves = choice
-                    .Planned.Instances.SelectMany(i =>
-                        i.Positions.Where(p =>
-                                view.After.Find(i.Name)?.Positions.GetValueOrDefault(p.Key) is { } now && now != p.Value
-                            )
-                            .Select(p => (i.Name, p.Key, p.Value))
-                    )
-                    .ToList();
-                return moves.Count == 0
-                    ? null
-                    : (
-                        "Switches set: " + string.Join(", ", moves.Select(m => SwitchText(view, m.Name, m.Key, m.Value))),
-                        json => JobEdits.SetSwitches(json, view.Unit.Fitted, moves)
-                    );
-            }
-        );
+        Press(job, version, at => Switching.Settle(at, choice));
 
-    /// <summary>
-    /// Adds a part to the job by the way that best fits the unit's board, or, where none does, by its first way into the model.
-    /// </summary>
-    public IActionResult OnPostAdd(string job, long version, string part)
-    {
-        if (!Load(job))
-            return NotFound();
-        if (View.Sheets.FindPart(part) is not { } known)
-            return Change(job, version, _ => null);
-        Way? way =
-            FitMatrix.Cell(View.Model, known, View.After.Revision.Id).Way
-            ?? known.Ways.FirstOrDefault(w => w.Model == View.Model.Id);
-        return way is null
-            ? Refuse($"Nothing was changed: no way of {known.Name} is for {View.Model.Name}")
-            : Change(job, version, _ => ($"{known.Name} added", j => JobEdits.Add(j, part, way.Id)));
-    }
+    /// <summary>Adds a part to the job by the way that best fits the unit's board.</summary>
+    public IActionResult OnPostAdd(string job, long version, string part) => Press(job, version, at => Parts.Add(at, part));
 
     /// <summary>Notes where an original piece is kept.</summary>
-    public IActionResult OnPostPutAway(string job, long version, string what, string? place)
-    {
-        if (!Load(job))
-            return NotFound();
-        string kept = (place ?? "").Trim();
-        return kept.Length is 0 or > 200
-            ? Refuse($"Nothing was changed: say in up to 200 letters where this is kept: {what}.")
-            : ChangeUnit(
-                job,
-                version,
-                view =>
-                    Originals.Of(view.After).Any(o => o.What == what)
-                        ? ($"Kept in {kept}: {what}", unit => UnitEdits.Keep(unit, what, kept))
-                        : null
-            );
-    }
+    public IActionResult OnPostPutAway(string job, long version, string what, string? place) =>
+        PressUnit(job, version, at => MendPresses.PutAway(at, what, place));
 
     /// <summary>Says that a finding is mended by hand, with what proves it, or plans that as a step of the build.</summary>
-    public IActionResult OnPostMend(string job, long version, string code, string subject, string how, string? proof, bool made)
-    {
-        if (!Load(job))
-            return NotFound();
-        string proved = (proof ?? "").Trim();
-        if (made && proved.Length is 0 or > 500)
-            return Refuse("Nothing was changed: say in up to 500 letters what proves it, a reading or what you see.");
-        return Change(
-            job,
-            version,
-            view =>
-            {
-                if (
-                    view.Answer.Findings.FirstOrDefault(f => f.Code == code && f.Subjects.FirstOrDefault() == subject)
-                        is not { } finding
-                    || !finding.Kind.ByHand.Contains(how)
-                )
-                    return null;
-                var mend = new HandMend
-                {
-                    Finding = code,
-                    Subject = subject,
-                    How = how,
-                };
-                return made
-                    ? (
-                        $"Mended by hand, {finding.Title}: {how}; proved by {proved}",
-                        j => JobEdits.MakeMend(JobEdits.PlanMend(j, mend), Acts.Mend(mend), proved, Moment())
-                    )
-                    : ($"A mend by hand planned, {finding.Title}: {how}", j => JobEdits.PlanMend(j, mend));
-            }
-        );
-    }
+    public IActionResult OnPostMend(
+        string job,
+        long version,
+        string code,
+        string subject,
+        string how,
+        string? proof,
+        bool made
+    ) => Press(job, version, at => MendPresses.Mend(at, code, subject, how, proof, made));
 
     /// <summary>Takes a mend by hand back.</summary>
     public IActionResult OnPostUnmend(string job, long version, string code, string subject) =>
-        Change(
-            job,
-            version,
-            view =>
-                view.Job.Mends.FirstOrDefault(m => m.Finding == code && m.Subject == subject) is { } mend
-                    ? ($"Not mended after all: {mend.How}", j => JobEdits.DropMend(j, code, subject))
-                    : null
-        );
+        Press(job, version, at => MendPresses.Unmend(at, code, subject));
 
     /// <summary>The time now, as the record writes it.</summary>
     protected string Moment() =>
@@ -236,43 +124,24 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
 
     /// <summary>Drops a part that the job adds.</summary>
     public IActionResult OnPostDrop(string job, long version, string instance) =>
-        Change(
-            job,
-            version,
-            view =>
-            {
-                int index = view
-                    .After.Instances.Where(i => i.Added)
-                    .Index()
-                    .FirstOrDefault(i => i.Item.Name == instance, (-1, null!))
-                    .Index;
-                return index < 0
-                    ? null
-                    : ($"{view.After.Find(instance)!.Title} dropped", json => JobEdits.Drop(json, index, instance));
-            }
-        );
+        Press(job, version, at => Parts.Drop(at, instance));
 
     public IActionResult OnPostUndo(string job, long version) => Finish(job, jobs.Undo(job, version));
 
     public IActionResult OnPostRedo(string job, long version) => Finish(job, jobs.Redo(job, version));
 
-    static string SwitchText(JobView view, string instance, string switchId, string position) =>
-        $"{switchId} of {view.After.Find(instance)?.Title ?? instance} to {position}";
+    /// <summary>Makes a press that changes the job's unit.</summary>
+    protected IActionResult PressUnit(string job, long version, Func<AtHand, Press<Unit>> press) =>
+        Make(job, version, press, jobs.ChangeUnit);
 
-    /// <summary>As <see cref="Change"/>, for a change to the job's unit.</summary>
-    protected IActionResult ChangeUnit(string job, long version, Func<JobView, (string What, Func<Unit, Unit?> Edit)?> edit) =>
-        Make(job, version, edit, jobs.ChangeUnit);
-
-    /// <summary>
-    /// Makes one change. <paramref name="edit"/> gives its name and the edit, or null when the press no longer means anything.
-    /// </summary>
-    protected IActionResult Change(string job, long version, Func<JobView, (string What, Func<Job, Job?> Edit)?> edit) =>
-        Make(job, version, edit, jobs.Change);
+    /// <summary>Makes a press: it is carried out, refused with its reason, or means nothing any more.</summary>
+    protected IActionResult Press(string job, long version, Func<AtHand, Press<Job>> press) =>
+        Make(job, version, press, jobs.Change);
 
     IActionResult Make<T>(
         string job,
         long version,
-        Func<JobView, (string What, Func<T, T?> Edit)?> edit,
+        Func<AtHand, Press<T>> press,
         Func<string, long, string, Func<T, T?>, WriteOutcome> write
     )
         where T : class
@@ -282,11 +151,24 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
             return NotFound();
         if (View.Stored.Version != version)
             return Finish(job, WriteOutcome.Of(WriteResult.Stale));
-        return Finish(
-            job,
-            edit(View) is { } change ? write(job, version, change.What, change.Edit) : WriteOutcome.Of(WriteResult.Nothing)
-        );
+        Press<T> made = press(AtThisMoment);
+        if (made.Refused is { } refused)
+            return Refuse(refused);
+        return Finish(job, made.Edit is { } edit ? write(job, version, made.What, edit) : WriteOutcome.Of(WriteResult.Nothing));
     }
+
+    /// <summary>The job at hand, at this moment.</summary>
+    protected AtHand AtThisMoment => View.At with { Moment = Moment() };
+
+    /// <summary>Shows the page as it stands, with what was typed kept, and says why nothing was changed.</summary>
+    protected IActionResult Refuse(Refusal refused)
+    {
+        Told(refused);
+        return Refuse(StatusCodes.Status422UnprocessableEntity, refused.Why);
+    }
+
+    /// <summary>Called when a press was refused, for what a page shows beside the reason.</summary>
+    protected virtual void Told(Refusal refused) { }
 
     IActionResult Finish(string job, WriteOutcome outcome)
     {
@@ -312,9 +194,6 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
                 return LocalRedirect(Request.Path + AsShown());
         }
     }
-
-    /// <summary>Refuses what was typed or pressed, with what is wrong with it.</summary>
-    protected IActionResult Refuse(string notice) => Refuse(StatusCodes.Status422UnprocessableEntity, notice);
 
     /// <summary>Shows the page as it stands, with what was typed kept, and says why nothing was changed.</summary>
     protected IActionResult Refuse(int status, string notice)

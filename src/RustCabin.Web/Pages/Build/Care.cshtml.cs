@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using RustCabin.Core.Care;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
 using RustCabin.Web.Stations;

@@ -3,7 +3,7 @@ using RustCabin.Core.Build;
 using RustCabin.Core.Choices;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Declared;
-using RustCabin.Core.Identify;
+using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
 using RustCabin.Web.Api;
@@ -151,104 +151,17 @@ public sealed class CostsModel(
         text.Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Take(400);
 
     /// <summary>Says what the unit was worth before anything was touched; nothing typed: nobody says.</summary>
-    public IActionResult OnPostWorth(string job, long version, string? worth)
-    {
-        if (!Load(job))
-            return NotFound();
-        decimal amount = 0;
-        bool none = string.IsNullOrWhiteSpace(worth);
-        if (!none && (!TypedNumber.TryParse(worth, out amount) || amount > 1_000_000))
-            return Refuse($"Nothing was noted: \"{worth}\" is no amount.");
-        return ChangeUnit(
-            job,
-            version,
-            _ =>
-                (
-                    none ? "Nobody says what it was worth" : $"Untouched it was worth {amount:0.00}",
-                    unit => UnitEdits.Value(unit, none ? null : amount)
-                )
-        );
-    }
+    public IActionResult OnPostWorth(string job, long version, string? worth) =>
+        PressUnit(job, version, _ => Spending.Worth(worth));
 
-    /// <summary>Notes the batch that the address asks for, line by line: boards, parts, post, and what the spares
-    /// brought.</summary>
-    public IActionResult OnPostBatch(string job, long version)
-    {
-        if (!Load(job))
-            return NotFound();
-        if (Batch is not { } batch)
-            return Refuse("Nothing was noted: the batch is not whole.");
-        string boards = IdText.Counted(batch.Boards, "bare board");
-        (string What, SpentKind Kind, decimal Amount)[] amounts =
-        [
-            (boards, SpentKind.Bought, batch.Boards * batch.BoardPrice),
-            ($"Parts for {boards}", SpentKind.Bought, batch.Parts),
-            ($"Post for {boards}", SpentKind.Postage, batch.Postage),
-            ($"{IdText.Counted(Math.Max(0, batch.Boards - batch.Kept), "spare board")} sold on", SpentKind.Shared, -batch.Sold),
-        ];
-        Spent[] lines =
-        [
-            .. amounts
-                .Where(l => l.Amount != 0)
-                .Select(l => new Spent
-                {
-                    What = l.What,
-                    Kind = l.Kind,
-                    Amount = l.Amount,
-                    At = Moment()[..10],
-                }),
-        ];
-        return Change(
-            job,
-            version,
-            _ => ($"A batch of {boards}, {batch.Each:0.00} each", j => lines.Aggregate(j, BuildEdits.Spend))
-        );
-    }
+    /// <summary>Notes the batch that the address asks for, line by line.</summary>
+    public IActionResult OnPostBatch(string job, long version) => Press(job, version, at => Spending.Batch(at, Batch));
 
-    public IActionResult OnPostSpend(string job, long version, string? what, string? kind, string? amount, string? at)
-    {
-        if (!Load(job))
-            return NotFound();
-        string on = (what ?? "").Trim();
-        if (on.Length is 0 or > 200)
-            return Refuse("Nothing was noted: say in up to 200 letters what it was spent on.");
-        if (!TypedNumber.TryParse(amount, out decimal money, signed: true) || Math.Abs(money) > 1_000_000)
-            return Refuse($"Nothing was noted: \"{amount}\" is no amount.");
-        if (!Words<SpentKind>.TryParse(kind ?? "", out SpentKind into))
-            return Refuse("Nothing was noted: say what it went into.");
-        string day = (at ?? "").Trim() is { Length: > 0 } typed ? typed : Moment()[..10];
-        if (!DateOnly.TryParseExact(day, "yyyy-MM-dd", out _))
-            return Refuse($"Nothing was noted: \"{at}\" is no day such as 2026-11-26.");
-        return Change(
-            job,
-            version,
-            _ =>
-                (
-                    $"Spent {money:0.00} on {on}",
-                    j =>
-                        BuildEdits.Spend(
-                            j,
-                            new Spent
-                            {
-                                What = on,
-                                Kind = into,
-                                Amount = money,
-                                At = day,
-                            }
-                        )
-                )
-        );
-    }
+    public IActionResult OnPostSpend(string job, long version, string? what, string? kind, string? amount, string? at) =>
+        Press(job, version, here => Spending.Spend(here, what, kind, amount, at));
 
     public IActionResult OnPostUnspend(string job, long version, int amount) =>
-        Change(
-            job,
-            version,
-            _ =>
-                amount >= 0 && amount < Amounts.Count
-                    ? ($"Not spent after all: {Amounts[amount].What}", j => BuildEdits.Unspend(j, amount))
-                    : null
-        );
+        Press(job, version, at => Spending.Unspend(at, amount));
 
     /// <summary>What was spent, as CSV.</summary>
     public IActionResult OnGetCsv(string job) =>

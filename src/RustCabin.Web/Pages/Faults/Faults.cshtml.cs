@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Build;
 using RustCabin.Core.Faults;
+using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
 using RustCabin.Data;
@@ -31,10 +32,10 @@ public sealed partial class FaultsModel(SheetRepository sheets, JobRepository jo
             ?? Gates[^1];
 
     /// <summary>What was seen at the gate.</summary>
-    public Seen Seen => field ??= FaultsAt.Seen(View.Job, Gate);
+    public Seen Seen => field ??= AtGate.Seen(View.Job, Gate);
 
     /// <summary>The diagnosis of the gate.</summary>
-    public Diagnosis Diagnosis => field ??= FaultsAt.Of(View, Gate);
+    public Diagnosis Diagnosis => field ??= AtGate.Of(View.At, Gate);
 
     /// <summary>What the causes have together that are not drawn; empty: all are.</summary>
     public string Rest =>
@@ -78,110 +79,17 @@ public sealed partial class FaultsModel(SheetRepository sheets, JobRepository jo
             : outcome;
 
     /// <summary>Notes what a look showed, or that it was not looked at after all.</summary>
-    public IActionResult OnPostLook(string job, long version, string gate, string what, string? showed)
-    {
-        if (!Load(job))
-            return NotFound();
-        if (Gates.FirstOrDefault(g => $"{g.Step.Id}" == gate) is not { } at)
-            return Change(job, version, _ => null);
-        Observable? known = FaultsAt.Of(View, at).Observables.FirstOrDefault(o => o.Id == what);
-        return Change(
-            job,
-            version,
-            _ =>
-                showed is null
-                    ? ($"Not looked at after all: {known?.Words ?? what}", j => FaultsEdits.Look(j, at.Step.Id, what, null))
-                : known is not null && known.Outcomes.Contains(showed)
-                    ? ($"{known.Words}: {showed}", j => FaultsEdits.Look(j, at.Step.Id, what, showed))
-                : null
-        );
-    }
+    public IActionResult OnPostLook(string job, long version, string gate, string what, string? showed) =>
+        Press(job, version, at => MendPresses.Look(at, gate, what, showed));
 
     /// <summary>Says whether it starts, where the machine shows a count that cannot be read.</summary>
-    public IActionResult OnPostStarts(string job, long version, string gate, bool starts)
-    {
-        if (!Load(job))
-            return NotFound();
-        return Change(
-            job,
-            version,
-            _ =>
-                Gates.FirstOrDefault(g => $"{g.Step.Id}" == gate) is { } at && at.State != StepState.Locked
-                    ? (
-                        starts ? "It starts" : "It does not start",
-                        j =>
-                            Core.Planning.JobEdits.Read(
-                                j,
-                                new GateReading
-                                {
-                                    Gate = at.Step.Id,
-                                    At = Moment(),
-                                    Starts = starts,
-                                }
-                            )
-                    )
-                    : null
-        );
-    }
+    public IActionResult OnPostStarts(string job, long version, string gate, bool starts) =>
+        Press(job, version, at => Readings.StartsAtAll(at, gate, starts));
 
     /// <summary>This is it: the mend goes onto the build sheet.</summary>
-    public IActionResult OnPostConfirm(string job, long version, string gate, string cause)
-    {
-        if (!Load(job))
-            return NotFound();
-        StepProgress? at = Gates.FirstOrDefault(g => $"{g.Step.Id}" == gate);
-        Weighed? known = at is null ? null : FaultsAt.Of(View, at).Causes.FirstOrDefault(c => c.Cause.Id == cause);
-        return Change(
-            job,
-            version,
-            _ =>
-                known is null
-                    ? null
-                    : (
-                        $"Found: {known.Cause.Words}",
-                        j =>
-                            FaultsEdits.Confirm(
-                                j,
-                                new ConfirmedCause
-                                {
-                                    Gate = at!.Step.Id,
-                                    Cause = cause,
-                                    Words = known.Cause.Words,
-                                    Mend = known.Cause.Mend,
-                                    Minutes = known.Cause.MendMinutes,
-                                    At = Moment(),
-                                }
-                            )
-                    )
-        );
-    }
+    public IActionResult OnPostConfirm(string job, long version, string gate, string cause) =>
+        Press(job, version, at => MendPresses.Confirm(at, gate, cause));
 
     public IActionResult OnPostUnconfirm(string job, long version, string gate, string cause) =>
-        Change(
-            job,
-            version,
-            view =>
-                (view.Job.Faults?.Confirmed ?? []).FirstOrDefault(c => $"{c.Gate}" == gate && c.Cause == cause) is { } known
-                    ? ($"Not it after all: {known.Words}", j => FaultsEdits.Drop(j, known.Gate, cause))
-                    : null
-        );
-}
-
-/// <summary>The diagnosis of a gate of a job, with what was read there and looked at.</summary>
-static class FaultsAt
-{
-    public static Seen Seen(Job job, StepProgress gate)
-    {
-        GateReading? read = gate.Reading?.Reading;
-        return new Seen
-        {
-            Lines = read is { Starts: not false, Lines.Count: > 0 } ? [.. read.Lines.Select(l => l.Bytes.Bytes)] : null,
-            // Lines that all read nothing may be a count, or a screen that stays dark: nothing is said of starting.
-            Starts = read?.Starts ?? (read?.Lines.Any(l => l.Bytes.Bytes > 0) == true ? true : null),
-            Looks = FaultsEdits.LooksAt(job, gate.Step.Id),
-        };
-    }
-
-    public static Diagnosis Of(JobView view, StepProgress gate) =>
-        Diagnosis.Of(gate.Step.At!, AccessPath.Path(view.Model, gate.Step.Level), Seen(view.Job, gate));
+        Press(job, version, at => MendPresses.Unconfirm(at, gate, cause));
 }

@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Faults;
+using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Wiring;
 
@@ -47,30 +48,6 @@ public sealed partial class FaultsModel
     public Repair? Mending =>
         field ??= Net is null || Broken.Count == 0 ? null : Repair.Of(new RepairAsked { Legs = Legs, Broken = Broken });
 
-    /// <summary>The acts of wiring that mend it: what has lifted is off, and the wires go on.</summary>
-    IReadOnlyList<WireChange> ActsOf(Repair repair) =>
-        [
-            .. Broken.Select(b => new WireChange
-            {
-                Do = ChangeAct.Cut,
-                Net = Legs.First(l => l.Place == b).Net,
-                Off = [b],
-                Where = ", as it has lifted",
-                Minutes = 0,
-            }),
-            .. repair.Wires.Select(w => new WireChange
-            {
-                Do = ChangeAct.Wire,
-                From = [w.From],
-                To = [w.To],
-                Mm = w.Mm is > 1 ? (decimal)Math.Round(w.Mm.Value * 1.3) : null,
-                Gauge = WireGauge,
-            }),
-        ];
-
-    /// <summary>What a mend is made with: thin enough for a leg, AWG.</summary>
-    public const int WireGauge = 30;
-
     /// <summary>The boards with the mend on them, drawn as the wiring would be.</summary>
     public IEnumerable<(Wired Wired, Drawings.BoardPlan Board)> Drawn
     {
@@ -78,7 +55,12 @@ public sealed partial class FaultsModel
         {
             if (Mending is not { Wires.Count: > 0 } repair)
                 return [];
-            var wired = Wired.Of(View.After with { Job = View.Job with { Changes = [.. View.Job.Changes, .. ActsOf(repair)] } });
+            var wired = Wired.Of(
+                View.After with
+                {
+                    Job = View.Job with { Changes = [.. View.Job.Changes, .. RepairPresses.ActsOf(repair, Broken)] },
+                }
+            );
             int[] ends = [.. repair.Wires.SelectMany(w => (string[])[w.From, w.To]).Select(wired.Places.Find).Where(p => p >= 0)];
             return Drawings.BoardPlan.With(Drawings.BoardPlan.All(wired, below: false), ends).Select(b => (wired, b));
         }
@@ -94,50 +76,6 @@ public sealed partial class FaultsModel
             : "on the side where the legs lie";
     }
 
-    /// <summary>All its places are places of a board, so that it is an act of wiring; legs of a bank's chips are not.</summary>
-    bool IsDrawn(Repair repair)
-    {
-        Places places = Wired.Of(View.After).Places;
-        return repair.Wires.All(w => places.Find(w.From) >= 0 && places.Find(w.To) >= 0);
-    }
-
-    const decimal WireMinutes = 5;
-
-    /// <summary>What was found to be wrong with a bank's net, with its mend and the readings that prove it.</summary>
-    ConfirmedCause FoundIn(Repair repair) =>
-        new()
-        {
-            Gate = Gate.Step.Id,
-            Cause = $"repair:{repair.Net}",
-            Words = $"{repair.Net} has come off {string.Join(", ", Broken)}",
-            Mend =
-                $"Wire {string.Join("; ", repair.Wires.Select(w => $"{w.From} to {w.To}"))}, AWG {WireGauge}. Measure: "
-                + string.Join("; ", repair.Wires.Select(w => $"{w.From} to {w.To} closed"))
-                + ".",
-            Minutes = WireMinutes * repair.Wires.Count,
-            At = Moment(),
-        };
-
-    public IActionResult OnPostRepair(string job, long version)
-    {
-        if (!Load(job))
-            return NotFound();
-        return Change(
-            job,
-            version,
-            _ =>
-                Mending is { Wires.Count: > 0 } repair
-                    ? (
-                        $"Repair of {repair.Net} on the build sheet",
-                        j =>
-                            IsDrawn(repair)
-                                ? j with
-                                {
-                                    Changes = [.. j.Changes, .. ActsOf(repair)],
-                                }
-                                : FaultsEdits.Confirm(j, FoundIn(repair))
-                    )
-                    : null
-        );
-    }
+    public IActionResult OnPostRepair(string job, long version) =>
+        Press(job, version, at => RepairPresses.Repair(at, Gate.Step.Id, Mending, Broken));
 }

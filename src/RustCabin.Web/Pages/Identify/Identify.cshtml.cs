@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Identify;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
 using RustCabin.Data;
@@ -51,28 +52,8 @@ public sealed class IdentifyModel(SheetRepository sheets, JobRepository jobs) : 
         );
 
     public IActionResult OnPostSee(string job, long version, string clue, string? value) =>
-        ChangeUnit(
-            job,
-            version,
-            view =>
-                view.Model.Clues.FirstOrDefault(c => c.Id == clue) is not { } known
-                    ? null
-                    : (
-                        string.IsNullOrEmpty(value) ? $"Not looked at after all: {known.Ask}" : $"Seen: {known.Ask}: {value}",
-                        unit => UnitEdits.See(unit, clue, string.IsNullOrEmpty(value) ? null : value)
-                    )
-        );
+        PressUnit(job, version, at => Surveying.See(at, clue, value));
 
     public IActionResult OnPostConfirm(string job, long version, string? revision) =>
-        ChangeUnit(
-            job,
-            version,
-            view =>
-                (
-                    string.IsNullOrEmpty(revision)
-                        ? "Revision left to the clues"
-                        : $"Confirmed: {view.Model.FindRevision(revision)?.Name ?? revision}",
-                    unit => UnitEdits.Confirm(unit, string.IsNullOrEmpty(revision) ? null : revision)
-                )
-        );
+        PressUnit(job, version, at => Surveying.Confirm(at, revision));
 }

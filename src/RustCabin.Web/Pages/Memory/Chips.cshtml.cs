@@ -3,6 +3,7 @@ using RustCabin.Core.Chips;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Memory;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Presses;
 using RustCabin.Core.Units;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
@@ -46,26 +47,7 @@ public sealed class ChipsModel(SheetRepository sheets, JobRepository jobs, Stock
 
     /// <summary>Plans an arrangement: the chips in the banks, and the switches where the board's table says.</summary>
     public IActionResult OnPostFill(string job, long version, string instance, List<string?> bank) =>
-        Change(
-            job,
-            version,
-            view =>
-            {
-                if (view.After.Find(instance) is not { } at)
-                    return null;
-                string?[] banks = [.. bank.Select(b => string.IsNullOrEmpty(b) ? null : b)];
-                var row = ChipChecks.RowFor(at.Part, [.. banks.Select(b => b is null ? null : ChipType.Find(b))]);
-                return (
-                    $"Banks of {at.Title}: {string.Join(", ", banks.Select(b => b ?? "empty"))}",
-                    json =>
-                        JobEdits.SetSwitches(
-                            JobEdits.SetBanks(json, instance, banks),
-                            view.Unit.Fitted,
-                            (row?.Positions ?? []).Select(p => (instance, p.Key, p.Value))
-                        )
-                );
-            }
-        );
+        Press(job, version, at => Switching.Fill(at, instance, bank));
 
     /// <summary>Puts a module that comes out into the cupboard.</summary>
     public IActionResult OnPostKeep(string job, ulong bytes, int count)

@@ -3,6 +3,7 @@ using RustCabin.Core.Answers;
 using RustCabin.Core.Choices;
 using RustCabin.Core.Needs;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Switches;
 using RustCabin.Core.Units;
@@ -118,43 +119,11 @@ public sealed class SettingsModel(SheetRepository sheets, JobRepository jobs) : 
 
     public IActionResult OnPostName(string job, long version, string? name)
     {
-        if (!Load(job))
-            return NotFound();
-        Typed = (name ?? "").Trim();
-        if (Typed.Length is 0 or > 60)
-            return Refuse(
-                StatusCodes.Status422UnprocessableEntity,
-                "Nothing was changed: give the setting a name of 60 characters at most."
-            );
-        return Change(
-            job,
-            version,
-            view =>
-                (
-                    $"Setting kept as \"{Typed}\"",
-                    json => JobEdits.NameSetting(json, Typed, view.After.Instances.ToDictionary(i => i.Name, i => i.Positions))
-                )
-        );
+        Typed = name;
+        return Press(job, version, at => Switching.Name(at, name));
     }
 
-    public IActionResult OnPostUse(string job, long version, string name) =>
-        Change(
-            job,
-            version,
-            view =>
-                view.Job.Settings.FirstOrDefault(s => s.Name == name) is not { } setting
-                    ? null
-                    : (
-                        $"Set as \"{name}\"",
-                        json =>
-                            JobEdits.SetSwitches(
-                                json,
-                                view.Unit.Fitted,
-                                setting.Switches.SelectMany(i => i.Value.Select(p => (i.Key, p.Key, p.Value)))
-                            )
-                    )
-        );
+    public IActionResult OnPostUse(string job, long version, string name) => Press(job, version, at => Switching.Use(at, name));
 
-    public IActionResult OnPostForget(string job, long version, string name) =>
-        Change(job, version, _ => ($"Setting \"{name}\" dropped", json => JobEdits.DropSetting(json, name)));
+    public IActionResult OnPostForget(string job, long version, string name) => Press(job, version, _ => Switching.Forget(name));
 }

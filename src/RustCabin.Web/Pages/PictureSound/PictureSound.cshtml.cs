@@ -1,8 +1,8 @@
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Cupboard;
-using RustCabin.Core.Declared;
 using RustCabin.Core.PictureSound;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
@@ -38,7 +38,7 @@ public sealed class PictureSoundModel(SheetRepository sheets, JobRepository jobs
     public SoundRecord Sound => View.Job.Sound ?? new SoundRecord();
     public Core.Sheets.Display? Display => Picture.Display;
     public int Samples => Picture.SamplesPerLine ?? Chosen?.Mode.PixelsPerLine ?? 1;
-    public int Phases => Converter?.Part.Samples?.Phases ?? 16;
+    public int Phases => Picturing.Phases(View.At);
 
     IReadOnlyList<Core.Sheets.Display>? _displays;
 
@@ -151,32 +151,13 @@ public sealed class PictureSoundModel(SheetRepository sheets, JobRepository jobs
         ?? [];
 
     /// <summary>Acts of wiring that put the sides right, as far as they are not planned yet.</summary>
-    public IReadOnlyList<WireChange> SoundMend =>
-        Sound.Heard.Count == 2 && View.Job.Changes.Count == 0
-            ? Core.PictureSound.SoundMend.Of(View.After, Sides.Of(Sound.Heard).Verdict)
-            : [];
+    public IReadOnlyList<WireChange> SoundMend => Picturing.SidesMend(View.At);
 
-    /// <summary>Puts the acts that mend the sides on the build sheet; the sides are to be heard anew then.</summary>
-    public IActionResult OnPostRewire(string job, long version) =>
-        Change(
-            job,
-            version,
-            _ =>
-                SoundMend is { Count: > 0 } acts
-                    ? ("Sides put right: on the build sheet", j => PictureSoundEdits.Rewire(j, acts))
-                    : null
-        );
+    /// <summary>Puts the acts that mend the sides on the build sheet; the sides are to be heard again then.</summary>
+    public IActionResult OnPostRewire(string job, long version) => Press(job, version, Picturing.Rewire);
 
     /// <summary>Takes the job's own acts of wiring off the build sheet, with their ticks.</summary>
-    public IActionResult OnPostUnwire(string job, long version) =>
-        Change(
-            job,
-            version,
-            view =>
-                view.Job.Changes.Count > 0
-                    ? ("The job's own acts of wiring taken off", j => Core.Wiring.WiringEdits.DropOwn(j))
-                    : null
-        );
+    public IActionResult OnPostUnwire(string job, long version) => Press(job, version, WiringPresses.Unwire);
 
     string HeardAt(Title title) =>
         title.Sound != Added ? "the machine's own jack"
@@ -195,105 +176,26 @@ public sealed class PictureSoundModel(SheetRepository sheets, JobRepository jobs
                 : where[0]
             );
 
-    public IActionResult OnPostMode(string job, long version, string mode) =>
-        Change(
-            job,
-            version,
-            _ =>
-                Pictures.Any(p => p.Name == mode)
-                    ? ($"Picture {mode}", j => PictureSoundEdits.Picture(j, p => p with { Mode = mode }))
-                    : null
-        );
+    public IActionResult OnPostMode(string job, long version, string mode) => Press(job, version, at => Picturing.Mode(at, mode));
 
-    public IActionResult OnPostDisplay(string job, long version, string? name, string? locks)
-    {
-        if (!Load(job))
-            return NotFound();
-        Core.Sheets.Display? display =
-            Displays.FirstOrDefault(d => d.Id == name && string.IsNullOrWhiteSpace(locks))
-            ?? DisplayText.Parse((name ?? "").Trim(), locks ?? "");
-        return display is null || display.Id?.Length > 200
-            ? Refuse("Nothing was changed: a display is what it locks onto, such as 15-68 kHz, 47-77 Hz, 1280x1024.")
-            : Change(
-                job,
-                version,
-                _ =>
-                    ($"Seen on {display.Id ?? "a display"}", j => PictureSoundEdits.Picture(j, p => p with { Display = display }))
-            );
-    }
+    public IActionResult OnPostDisplay(string job, long version, string? name, string? locks) =>
+        Press(job, version, _ => Picturing.Display(Displays, name, locks));
 
-    public IActionResult OnPostSamples(string job, long version, int samples)
-    {
-        if (!Load(job))
-            return NotFound();
-        return samples is < 1 or > 1_000_000
-            ? Refuse("Nothing was changed: samples of a line are 1 to 1,000,000.")
-            : Change(
-                job,
-                version,
-                _ => ($"{samples} samples a line", j => PictureSoundEdits.Picture(j, p => p with { SamplesPerLine = samples }))
-            );
-    }
+    public IActionResult OnPostSamples(string job, long version, int samples) =>
+        Press(job, version, _ => Picturing.Samples(samples));
 
     /// <summary>Saves the phase at which the picture stands still.</summary>
-    public IActionResult OnPostPhase(string job, long version, int phase)
-    {
-        if (!Load(job))
-            return NotFound();
-        return phase < 0 || phase >= Phases
-            ? Refuse($"Nothing was changed: phases are 0 to {Phases - 1}.")
-            : Change(
-                job,
-                version,
-                _ => ($"Phase {phase} saved", j => PictureSoundEdits.Picture(j, p => p with { Phase = phase }))
-            );
-    }
+    public IActionResult OnPostPhase(string job, long version, int phase) =>
+        Press(job, version, at => Picturing.Phase(at, phase));
 
-    public IActionResult OnPostColour(string job, long version, int entry, string? colour)
-    {
-        if (!Load(job))
-            return NotFound();
-        string typed = (colour ?? "").Trim().ToLowerInvariant();
-        if (Palette is null || entry < 0 || entry >= Palette.AtOnce)
-            return Refuse($"Nothing was changed: the machine has the entries 0 to {(Palette?.AtOnce ?? 1) - 1}.");
-        return Colours.Parse(typed) is null
-            ? Refuse($"Nothing was changed: \"{colour}\" is not a colour such as #7a5a30.")
-            : Change(job, version, _ => ($"Entry {entry}: {typed}", j => PictureSoundEdits.Colour(j, entry, typed)));
-    }
+    public IActionResult OnPostColour(string job, long version, int entry, string? colour) =>
+        Press(job, version, at => Picturing.Colour(at, entry, colour));
 
     /// <summary>Notes where a side was heard when it played alone: left, right, both or nothing.</summary>
     public IActionResult OnPostHeard(string job, long version, string side, string on) =>
-        Change(
-            job,
-            version,
-            _ =>
-                side is SidesAsked.Left or SidesAsked.Right && on is "left" or "right" or "both" or "nothing"
-                    ? (
-                        $"{side} alone: heard on {on}",
-                        j =>
-                            PictureSoundEdits.Heard(
-                                j,
-                                side,
-                                on switch
-                                {
-                                    "both" => [SidesAsked.Left, SidesAsked.Right],
-                                    "nothing" => [],
-                                    _ => [on],
-                                }
-                            )
-                    )
-                    : null
-        );
+        Press(job, version, _ => Picturing.Heard(side, on));
 
-    public IActionResult OnPostWired(string job, long version, string wired) =>
-        Change(
-            job,
-            version,
-            _ =>
-                Words<SpeakersWired>.TryParse(wired, out SpeakersWired known)
-                    ? ($"Speakers in {wired}", j => PictureSoundEdits.Wired(j, known))
-                    : null
-        );
+    public IActionResult OnPostWired(string job, long version, string wired) => Press(job, version, _ => Picturing.Wired(wired));
 
     /// <summary>The simulated converter of this job: the same hidden phase every time.</summary>
     SimulatedConverter Bench(bool moving) =>

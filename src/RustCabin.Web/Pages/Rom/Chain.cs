@@ -1,10 +1,9 @@
 using System.Globalization;
 using System.IO.Compression;
 using System.Text;
-using System.Text.Json;
 using Microsoft.AspNetCore.Mvc;
-using RustCabin.Core.Declared;
 using RustCabin.Core.Images;
+using RustCabin.Core.Presses;
 using RustCabin.Core.Rom;
 using RustCabin.Data;
 
@@ -73,75 +72,47 @@ public sealed partial class RomModel
     }
 
     /// <summary>Takes an image of the unit as the plan's own, or puts it behind those that are there.</summary>
-    public IActionResult OnPostImage(string job, long version, string site, string image, bool further)
-    {
-        if (!Load(job))
-            return NotFound();
-        if (Images.FirstOrDefault(i => i.Key == image) is not { } taken)
-            return Unfit("Nothing was changed: that image does not lie in this cabin.");
-        if (further && Planned.Count >= 64)
-            return Unfit("Nothing was changed: 64 images in one device are the most.");
-        IReadOnlyList<RomImageLine> all = further ? [.. Planned, taken] : [taken, .. Planned.Skip(1)];
-        return Hold(job, version, site, further ? $"{taken.Name} put in too" : $"Image: {taken.Name}", all);
-    }
+    public IActionResult OnPostImage(string job, long version, string site, string image, bool further) =>
+        Press(
+            job,
+            version,
+            _ => Core.Presses.Burning.Image(site, Named(Images.FirstOrDefault(i => i.Key == image)), Sizes(Planned), further)
+        );
 
-    public IActionResult OnPostDropImage(string job, long version, string site, int index)
-    {
-        if (!Load(job))
-            return NotFound();
-        return index < 1 || index >= Planned.Count
-            ? Change(job, version, _ => null)
-            : Hold(job, version, site, $"{Planned[index].Name} taken out", [.. Planned.Where((_, i) => i != index)]);
-    }
+    static (string, long, string)? Named(RomImageLine? image) => image is null ? null : (image.Key, image.Size, image.Name);
 
-    IActionResult Hold(string job, long version, string site, string what, IReadOnlyList<RomImageLine> all) =>
-        Change(
+    static IReadOnlyList<(string, long)> Sizes(IEnumerable<RomImageLine> images) => [.. images.Select(i => (i.Key, i.Size))];
+
+    public IActionResult OnPostDropImage(string job, long version, string site, int index) =>
+        Press(
             job,
             version,
             _ =>
-                (
-                    what,
-                    json =>
-                        RomEdits.Images(
-                            json,
-                            site,
-                            [.. all.Select(i => i.Key)],
-                            (int)Math.Min(RomFile.Largest, all.Sum(i => i.Size))
-                        )
-                )
+                index < 1 || index >= Planned.Count
+                    ? Core.Presses.Press.Gone
+                    : Core.Presses.Burning.Images(
+                        site,
+                        $"{Planned[index].Name} taken out",
+                        Sizes(Planned.Where((_, i) => i != index))
+                    )
         );
 
+    IActionResult Hold(string job, long version, string site, string what, IReadOnlyList<RomImageLine> all) =>
+        Press(job, version, _ => Core.Presses.Burning.Images(site, what, Sizes(all)));
+
     public IActionResult OnPostDropOp(string job, long version, string site, int index) =>
-        Change(job, version, _ => ("Operation taken out", json => RomEdits.DropOp(json, site, index)));
+        Press(job, version, _ => Core.Presses.Burning.DropOp(site, index));
 
     public IActionResult OnPostRaiseOp(string job, long version, string site, int index) =>
-        Change(job, version, _ => ("Operation moved forward", json => RomEdits.RaiseOp(json, site, index)));
+        Press(job, version, _ => Core.Presses.Burning.RaiseOp(site, index));
 
     public IActionResult OnPostOp(string job, long version, string site, string op) =>
-        ReadOps($"[{op}]") is [var one] ? AddOp(job, version, site, one) : NoOp(job, "that is no operation");
+        Add(job, version, site, ReadOps($"[{op}]") is [var one] ? one : null, "that is no operation");
 
-    IActionResult NoOp(string job, string why) => Load(job) ? Unfit($"Nothing was changed: {why}") : NotFound();
-
-    IActionResult AddOp(string job, long version, string site, RomOp op) =>
-        Change(job, version, _ => (IdText.Capital(op.Words), j => RomEdits.AddOp(j, site, op)));
-
-    /// <summary>A chain as the transform call takes it; null: it is none.</summary>
-    static IReadOnlyList<RomOp>? ReadOps(string ops)
-    {
-        try
-        {
-            using var json = JsonDocument.Parse(ops);
-            (IReadOnlyList<RomOp> read, IReadOnlyList<SheetError> errors) = RomOp.Read(json.RootElement);
-            return errors.Count == 0 ? read : null;
-        }
-        catch (JsonException)
-        {
-            return null;
-        }
-    }
+    static IReadOnlyList<RomOp>? ReadOps(string ops) => Core.Presses.Burning.ReadOps(ops);
 
     IActionResult Add(string job, long version, string site, RomOp? op, string wrong) =>
-        op is null ? NoOp(job, wrong) : AddOp(job, version, site, op);
+        Press(job, version, _ => Core.Presses.Burning.Op(site, op, wrong));
 
     public IActionResult OnPostPad(string job, long version, string site, PadForm form) =>
         Add(job, version, site, form.Read(out string wrong), wrong);
@@ -178,13 +149,14 @@ public sealed partial class RomModel
     }
 
     public IActionResult OnPostUseRecipe(string job, long version, string site, long recipe) =>
-        Change(
+        Press(
             job,
             version,
             _ =>
-                recipes.All().FirstOrDefault(r => r.Id == recipe) is { } known
-                    ? ($"Recipe: {known.Name}", j => RomEdits.Ops(j, site, ReadOps(known.Ops)!))
-                    : null
+                Core.Presses.Burning.Recipe(
+                    site,
+                    recipes.All().FirstOrDefault(r => r.Id == recipe) is { } known ? (known.Name, known.Ops) : null
+                )
         );
 
     public IActionResult OnPostHideRecipe(string job, long recipe, bool hidden)

@@ -1,4 +1,3 @@
-using System.Globalization;
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Chips;
 using RustCabin.Core.Images;
@@ -81,32 +80,14 @@ public sealed partial class RomModel(
     /// <summary>Refuses as the frame does, with what was not done.</summary>
     IActionResult Unfit(string why) => Refuse(StatusCodes.Status422UnprocessableEntity, why);
 
-    public IActionResult OnPostPlan(string job, long version, string? site, string? device, string? ns)
-    {
-        if (!Load(job))
-            return NotFound();
-        ns = (ns ?? "").Trim();
-        int? time = null;
-        if (ns.Length > 0)
-            if (int.TryParse(ns, NumberStyles.None, CultureInfo.InvariantCulture, out int typed) && typed is >= 1 and <= 10_000)
-                time = typed;
-            else
-                return Unfit($"Nothing was changed: \"{ns}\" is not an access time in ns; type 120.");
-        return Change(
-            job,
-            version,
-            _ =>
-                site is null || device is null || RomDevice.Find(device) is null
-                    ? null
-                    : ($"{device} planned for {site}", json => RomEdits.Device(json, site, device, time))
-        );
-    }
+    public IActionResult OnPostPlan(string job, long version, string? site, string? device, string? ns) =>
+        Press(job, version, _ => Core.Presses.Burning.Plan(site, device, ns));
 
     public IActionResult OnPostDropPlan(string job, long version, string site) =>
-        Change(job, version, _ => ($"No device planned for {site}", json => RomEdits.Drop(json, site)));
+        Press(job, version, _ => Core.Presses.Burning.Drop(site));
 
     public IActionResult OnPostTie(string job, long version, string site, string net, string to) =>
-        Change(job, version, _ => ($"{net} tied to {to}", json => RomEdits.Tie(json, site, net, to)));
+        Press(job, version, _ => Core.Presses.Burning.Tie(site, net, to));
 
     /// <summary>What a leg may be tied to beside what it is tied to now; a tap only where a sheet knows a place.</summary>
     public IEnumerable<string> OtherTies(PinTie tie, string net) =>

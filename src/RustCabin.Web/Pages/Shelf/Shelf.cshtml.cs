@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using RustCabin.Core.Identify;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
@@ -73,28 +74,26 @@ public sealed class ShelfModel(
         Pack all = sheets.All();
         if (all.FindUnit(unit) is not { } known)
             return NotFound();
-        string called = (name ?? "").Trim();
-        if (called.Length > 200)
-            return Refuse("Nothing was begun: a job's name has up to 200 letters.");
-        string id = jobs.Begin(unit, called.Length > 0 ? called : "New job");
+        if (Naming.Begun(name) is var (called, refused) && refused is not null)
+            return Refuse(refused.Why);
+        string id = jobs.Begin(unit, called);
         Verdict board = Plan.For(all, known).Revision;
         return LocalRedirect(
-            $"/jobs/{id}/{(JobView.InDoubt(all.FindModel(known.Model)!, known, board) ? "identify" : FirstOf(known))}"
+            $"/jobs/{id}/{(AtHand.InDoubt(all.FindModel(known.Model)!, known, board) ? "identify" : FirstOf(known))}"
         );
     }
 
     /// <summary>Gives a job another name.</summary>
     public IActionResult OnPostName(string job, long version, string? name) =>
-        Named(name, out string called) is { } wrong
-            ? Refuse(wrong)
-            : After(jobs.Change(job, version, $"Called {called}", j => j with { Name = called }));
+        Naming.Name(name) is { Refused: null } press
+            ? After(jobs.Change(job, version, press.What, press.Edit!))
+            : Refuse(Naming.Name(name).Refused!.Why);
 
     /// <summary>Gives a unit another name.</summary>
-    public IActionResult OnPostCall(string unit, string? name) =>
-        Named(name, out string called) is { } wrong ? Refuse(wrong) : Edit(unit, u => u with { Name = called });
+    public IActionResult OnPostCall(string unit, string? name) => Edit(unit, Naming.Call(name));
 
     /// <summary>Puts a unit among the retired, or back to work.</summary>
-    public IActionResult OnPostRetire(string unit, bool retired) => Edit(unit, u => u with { Retired = retired });
+    public IActionResult OnPostRetire(string unit, bool retired) => Edit(unit, Naming.Retire(retired));
 
     /// <summary>
     /// Ends a job: what was done is on the unit from now on, and another job can begin from there. Undo on its pages opens it.
@@ -103,11 +102,8 @@ public sealed class ShelfModel(
     {
         if (jobs.Find(job) is not { } stored)
             return NotFound();
-        JobView view = JobView.Of(sheets.All(), stored);
-        PlannedUnit now = view.Record.Now;
-        return After(
-            jobs.ChangeBoth(job, version, "Job ended", j => JobEdits.End(j, view.Unit), unit => UnitEdits.Fold(unit, now))
-        );
+        (Press<Job> ended, Press<Unit> folded) = Naming.End(JobView.Of(sheets.All(), stored).At);
+        return After(jobs.ChangeBoth(job, version, ended.What, ended.Edit!, folded.Edit!));
     }
 
     /// <summary>Takes a job that does not read back to its latest state that does.</summary>
@@ -141,14 +137,10 @@ public sealed class ShelfModel(
         return LocalRedirect("/");
     }
 
-    static string? Named(string? name, out string called)
-    {
-        called = (name ?? "").Trim();
-        return called.Length is 0 or > 200 ? "Nothing was changed: a name has 1 to 200 letters." : null;
-    }
-
-    IActionResult Edit(string unit, Func<Unit, Unit> edit) =>
-        sheets.Change(unit, edit) ? LocalRedirect($"/#unit-{unit}") : NotFound();
+    IActionResult Edit(string unit, Press<Unit> press) =>
+        press.Refused is { } refused ? Refuse(refused.Why)
+        : sheets.Change(unit, u => press.On(u) ?? u) ? LocalRedirect($"/#unit-{unit}")
+        : NotFound();
 
     IActionResult After(WriteOutcome outcome) =>
         outcome.Result switch

@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Mvc;
+using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Speed;
 using RustCabin.Data;
@@ -28,7 +29,7 @@ public sealed class SpeedModel(SheetRepository sheets, JobRepository jobs) : Sta
     [BindProperty(SupportsGet = true)]
     public string? Cycles { get; set; }
 
-    public static readonly string[] Kinds = ["processor", "memory", "storage", "picture"];
+    public static IReadOnlyList<string> Kinds => Wanting.Kinds;
 
     protected override void Loaded()
     {
@@ -62,77 +63,16 @@ public sealed class SpeedModel(SheetRepository sheets, JobRepository jobs) : Sta
         return null;
     }
 
-    public IActionResult OnPostWork(string job, long version, List<string> kind, List<string?> seconds)
-    {
-        if (!Load(job))
-            return NotFound();
-        var work = new List<WorkShare>();
-        foreach ((int i, string name) in kind.Index())
-        {
-            string text = (seconds.ElementAtOrDefault(i) ?? "").Trim();
-            if (text.Length == 0 || text == "0")
-                continue;
-            if (!Kinds.Contains(name) || !TypedNumber.TryParse(text.TrimEnd('s'), out decimal value) || value > 1_000_000_000)
-                return Refuse(
-                    StatusCodes.Status422UnprocessableEntity,
-                    $"Nothing was changed: \"{text}\" for {name} is not a time in seconds; type 80 or 12.5."
-                );
-            work.Add(new WorkShare { Kind = name, Seconds = value });
-        }
-        return Change(
-            job,
-            version,
-            _ =>
-                (
-                    $"Work split: {string.Join(", ", work.Select(w => $"{w.Kind} {w.Seconds} s"))}",
-                    json => SpeedEdits.Work(json, work)
-                )
-        );
-    }
+    public IActionResult OnPostWork(string job, long version, List<string> kind, List<string?> seconds) =>
+        Press(job, version, _ => Wanting.Work(kind, seconds));
 
-    public IActionResult OnPostAfter(string job, long version, string? name, string? seconds)
-    {
-        if (!Load(job))
-            return NotFound();
-        (name, seconds) = ((name ?? "").Trim(), (seconds ?? "").Trim());
-        if (!TypedNumber.TryRuns(name, seconds, out IReadOnlyList<decimal> runs, out string wrong))
-            return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was changed: {wrong}.");
-        return Change(
-            job,
-            version,
-            _ =>
-                (
-                    runs.Count == 0 ? $"Runs after taken away: {name}" : $"After the build, {name}: {string.Join(", ", runs)} s",
-                    json => SpeedEdits.After(json, name, runs)
-                )
-        );
-    }
+    public IActionResult OnPostAfter(string job, long version, string? name, string? seconds) =>
+        Press(job, version, _ => Wanting.After(name, seconds));
 
-    public IActionResult OnPostClaim(string job, long version, ClaimForm form)
-    {
-        if (!Load(job))
-            return NotFound();
-        return form.TryRead(out SpeedClaim claim, out string wrong)
-            ? Change(job, version, _ => ($"Claim noted: {claim.Who}, x {claim.Ratio}", json => SpeedEdits.Claim(json, claim)))
-            : Refuse($"Nothing was changed: {wrong}.");
-    }
+    public IActionResult OnPostClaim(string job, long version, ClaimForm form) => Press(job, version, _ => Wanting.Claim(form));
 
     public IActionResult OnPostUnclaim(string job, long version, int index) =>
-        Change(
-            job,
-            version,
-            view =>
-                index < 0 || index >= (view.Job.Speed?.Claims.Count ?? 0)
-                    ? null
-                    : ("Claim taken away", json => SpeedEdits.Unclaim(json, index))
-        );
+        Press(job, version, at => Wanting.Unclaim(at, index));
 
-    public IActionResult OnPostSeen(string job, long version, SeenForm form)
-    {
-        if (!Load(job))
-            return NotFound();
-        return form.TryRead(out SpeedSeen seen, out string wrong)
-            ? Change(job, version, _ => ("Noted what the benchmark reads", json => SpeedEdits.Seen(json, seen)))
-            : Refuse($"Nothing was changed: {wrong}.");
-    }
+    public IActionResult OnPostSeen(string job, long version, SeenForm form) => Press(job, version, _ => Wanting.Seen(form));
 }

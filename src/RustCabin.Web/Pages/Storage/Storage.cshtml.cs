@@ -1,10 +1,9 @@
 using System.Text;
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Cards;
-using RustCabin.Core.Declared;
+using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Storage;
-using RustCabin.Core.Units;
 using RustCabin.Data;
 using RustCabin.Web.Drawings;
 using RustCabin.Web.Stations;
@@ -147,203 +146,57 @@ public sealed partial class StorageModel(SheetRepository sheets, JobRepository j
 
     static bool IsHeld(PlannedCard card, Title title) => card.Card.Partitions.Any(p => p.Holds.Contains(title.Id));
 
-    public IActionResult OnPostCard(string job, long version, string on, string? label)
-    {
-        if (!Load(job))
-            return NotFound();
-        string typed = (label ?? "").Trim();
-        return CardLabel.Parse(typed, out string wrong) is null
-            ? Refuse($"Nothing was changed: {wrong}.")
-            : Change(
-                job,
-                version,
-                view =>
-                    TakesCard(on)
-                        ? ($"A card of {typed} in {view.After.Find(on)!.Title}", j => StorageEdits.Put(j, on, typed))
-                        : null
-            );
-    }
+    public IActionResult OnPostCard(string job, long version, string on, string? label) =>
+        Press(job, version, at => Carding.Card(at, on, label));
 
-    bool TakesCard(string on) => Devices.Any(d => d.Device.Name == on && d.Storage.TakesCard);
-
-    public IActionResult OnPostNoCard(string job, long version, string on) =>
-        Change(job, version, _ => ("The card taken out", j => StorageEdits.Drop(j, on)));
+    public IActionResult OnPostNoCard(string job, long version, string on) => Press(job, version, _ => Carding.NoCard(on));
 
     public IActionResult OnPostMore(string job, long version, string on, string? fs) =>
-        Change(
-            job,
-            version,
-            _ =>
-                Words<FileSystem>.TryParse(fs ?? "fat", out FileSystem kind)
-                    ? ("Another partition", j => StorageEdits.AddPartition(j, on, kind))
-                    : null
-        );
+        Press(job, version, _ => Carding.More(on, fs));
 
     public IActionResult OnPostFewer(string job, long version, string on, int index) =>
-        Change(job, version, _ => ($"Partition {index + 1} taken away", j => StorageEdits.DropPartition(j, on, index)));
+        Press(job, version, _ => Carding.Fewer(on, index));
 
     /// <summary>Takes what was typed of one partition.</summary>
-    public IActionResult OnPostPartition(
-        string job,
-        long version,
-        string on,
-        int index,
-        string? name,
-        string? size,
-        string? fs,
-        string? cluster,
-        bool start
-    )
-    {
-        if (!Load(job))
-            return NotFound();
-        string called = (name ?? "").Trim();
-        if (called.Length is 0 or > 200)
-            return Refuse("Nothing was changed: a partition's name has 1 to 200 letters.");
-        if (StorageEdits.Typed(size ?? "") is not { } typed)
-            return Refuse($"Nothing was changed: the size \"{size}\" is none; such as 512M or 4 GiB, or rest.");
-        if (!Words<FileSystem>.TryParse(fs ?? "", out FileSystem kind))
-            return Refuse($"Nothing was changed: \"{fs}\" is not a file system.");
-        ByteSize? wanted = null;
-        if (!string.IsNullOrWhiteSpace(cluster))
-        {
-            if (StorageEdits.Typed(cluster) is not { Size: { } given })
-                return Refuse($"Nothing was changed: the cluster \"{cluster}\" is no size, such as 32K.");
-            wanted = given;
-        }
-        return Change(
-            job,
-            version,
-            _ =>
-                (
-                    $"{called}: {(typed.Remaining ? "the rest" : typed.Size!.Value.ToString())}",
-                    j =>
-                        StorageEdits.Partition(
-                            j,
-                            on,
-                            index,
-                            p =>
-                                p with
-                                {
-                                    Name = called,
-                                    Size = typed.Size,
-                                    Rest = typed.Remaining,
-                                    Fs = kind,
-                                    Cluster = wanted,
-                                    Start = start,
-                                }
-                        )
-                )
-        );
-    }
+    public IActionResult OnPostPartition(string job, long version, string on, int index, PartitionForm form) =>
+        Press(job, version, _ => Carding.Partition(on, index, form));
 
     /// <summary>A partition's end was dragged: its size in whole MiB.</summary>
     public IActionResult OnPostDrag(string job, long version, string on, int index, long mib) =>
-        Change(
-            job,
-            version,
-            _ =>
-                mib is > 0 and <= CardLabel.Largest / CardLabel.MiB
-                    ? (
-                        $"Partition {index + 1}: {new ByteSize((ulong)mib << 20)}",
-                        j =>
-                            StorageEdits.Partition(
-                                j,
-                                on,
-                                index,
-                                p => p with { Size = new ByteSize((ulong)mib << 20), Rest = false }
-                            )
-                    )
-                    : null
-        );
+        Press(job, version, _ => Carding.Drag(on, index, mib));
 
     public IActionResult OnPostChoose(string job, long version, string on, string choice, string value) =>
-        Change(
-            job,
-            version,
-            view =>
-                view.After.Find(on)?.Part.CardKit?.Choices.FirstOrDefault(c => c.Id == choice) is { } known
-                && known.Values.Contains(value)
-                    ? ($"{known.Label}: {value}", j => StorageEdits.Choose(j, on, choice, value))
-                    : null
-        );
+        Press(job, version, at => Carding.Choose(at, on, choice, value));
 
     public IActionResult OnPostHold(string job, long version, string on, int index, string title, bool holds) =>
-        Change(
-            job,
-            version,
-            view =>
-                view.Sheets.FindTitle(title) is { } known
-                    ? ($"{known.Name} {(holds ? "onto" : "off")} the card", j => StorageEdits.Hold(j, on, index, title, holds))
-                    : null
-        );
+        Press(job, version, at => Carding.Hold(at, on, index, title, holds));
 
-    public IActionResult OnPostId(string job, long version, string on, int id, string? what)
-    {
-        if (!Load(job))
-            return NotFound();
-        int most = Devices.FirstOrDefault(d => d.Device.Name == on)?.Host?.Host.Ids ?? 0;
-        string said = (what ?? "").Trim();
-        if (id < 0 || id >= most)
-            return Refuse($"Nothing was changed: the bus has the ids 0 to {most - 1}.");
-        return said.Length > 200
-            ? Refuse("Nothing was changed: say in up to 200 letters what stands on the id.")
-            : Change(
-                job,
-                version,
-                _ => (said.Length > 0 ? $"Id {id}: {said}" : $"Id {id} is free", j => StorageEdits.Id(j, on, id, said))
-            );
-    }
+    public IActionResult OnPostId(string job, long version, string on, int id, string? what) =>
+        Press(job, version, at => Carding.Id(at, on, id, what));
 
     public IActionResult OnPostOrigin(string job, long version, string on, string origin, string? from) =>
-        Change(
-            job,
-            version,
-            _ =>
-                Words<CardOrigin>.TryParse(origin, out CardOrigin known) && (from ?? "").Length <= 500
-                    ? ($"The card's contents: {origin}", j => StorageEdits.From(j, on, known, (from ?? "").Trim()))
-                    : null
-        );
+        Press(job, version, _ => Carding.Origin(on, origin, from));
 
     /// <summary>Says that a device that the job burns holds the firmware of an interface's variant, or does not.</summary>
     public IActionResult OnPostVariant(string job, long version, string site, string variant, bool holds) =>
-        Change(
-            job,
-            version,
-            _ =>
-                Devices.Any(d => d.Storage.Variant == variant)
-                    ? (
-                        $"The device in {site} {(holds ? "holds" : "does not hold")} firmware of variant {variant}",
-                        j => StorageEdits.Variant(j, site, holds ? variant : null)
-                    )
-                    : null
-        );
+        Press(job, version, at => Carding.Variant(at, site, variant, holds));
 
     public IActionResult OnPostClone(string job, long version, string on, string other, string card) =>
-        Change(
-            job,
-            version,
-            _ =>
-                Others.FirstOrDefault(o => o.Job.Id == other && o.Card.On == card) is { Card: { } found } one
-                    ? (
-                        $"Cloned from the card of {one.Job.Name}",
-                        j => StorageEdits.Clone(j, on, found, $"{found.Labelled} of {one.Unit.Name}, {one.Job.Name}")
-                    )
-                    : null
-        );
+        Press(job, version, at => Carding.Clone(on, JobAndUnit(at, other), card));
+
+    (Job, Unit)? JobAndUnit(AtHand at, string other) =>
+        other != at.Job.Id && Jobs.Find(other)?.Job is { } found && at.Sheets.FindUnit(found.Unit) is { } unit
+            ? (found, unit)
+            : null;
 
     /// <summary>Holds a pasted listing of the card against the kit; nothing is kept.</summary>
     public IActionResult OnPostListing(string job, string on, string? listing)
     {
-        if (!Load(job))
+        if (!Load(job) || KitOf(on) is not { } files)
             return NotFound();
-        if (KitOf(on) is not { } files)
-            return NotFound();
-        if ((listing ?? "").Length > KitFiles.MostListing)
-            return Refuse($"That listing is longer than {KitFiles.MostListing:#,0} letters.");
-        if (string.IsNullOrWhiteSpace(listing))
-            return Refuse("Nothing was compared: paste the card's listing, a path a line.");
-        Listing = (on, KitFiles.Compare(files, listing));
+        if (Carding.Listing(listing) is { } refused)
+            return Refuse(refused);
+        Listing = (on, KitFiles.Compare(files, listing!));
         return Page();
     }
 
@@ -376,7 +229,7 @@ public sealed partial class StorageModel(SheetRepository sheets, JobRepository j
         if (Found(job, on) is not { } card)
             return NotFound();
         if (StorageCalls.Refused(card.Layout) is { } why)
-            return Refuse($"No image: {why.Message}");
+            return Refuse(StatusCodes.Status422UnprocessableEntity, $"No image: {why.Message}");
         await StorageCalls.File(card.Layout).ExecuteAsync(HttpContext);
         return new EmptyResult();
     }

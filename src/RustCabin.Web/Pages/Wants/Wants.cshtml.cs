@@ -1,9 +1,6 @@
-using System.Text.Json;
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Cupboard;
-using RustCabin.Core.Declared;
-using RustCabin.Core.Needs;
-using RustCabin.Core.Packs;
+using RustCabin.Core.Presses;
 using RustCabin.Core.Sets;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Wants;
@@ -87,87 +84,31 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
         return LocalRedirect(Request.Path);
     }
 
-    public IActionResult OnPostWant(string job, long version, string? want)
-    {
-        if (!Load(job))
-            return NotFound();
-        return Read(want ?? "") is { } need ? Want(job, version, need) : Refuse("Nothing was changed: that is no want");
-    }
-
-    IActionResult Want(string job, long version, Need need) =>
-        Change(job, version, view => ($"Wanted: {NeedCheck.Words(need, view.After)}", j => WantEdits.Add(j, need)));
-
-    /// <summary>A want as a sheet writes it; null: it is none.</summary>
-    static Need? Read(string text)
-    {
-        try
-        {
-            using JsonDocument document = PackReader.Parse(System.Text.Encoding.UTF8.GetBytes(text));
-            var reading = new SheetReading("want");
-            Need? need = Need.Read(document.RootElement, reading);
-            return reading.Errors.Count == 0 ? need : null;
-        }
-        catch (JsonException)
-        {
-            return null;
-        }
-    }
+    public IActionResult OnPostWant(string job, long version, string? want) => Press(job, version, at => Wanting.Want(at, want));
 
     /// <summary>A want as the forms send it.</summary>
     public static string Text(Need want) => Need.Write(want)!.ToJsonString();
 
     /// <summary>A want put together by hand: memory of a master, speed, storage, or something by its name.</summary>
-    public IActionResult OnPostAsk(string job, long version, AskForm form)
-    {
-        if (!Load(job))
-            return NotFound();
-        return form.TryRead(out Need want, out string wrong)
-            ? Want(job, version, want)
-            : Refuse($"Nothing was changed: {wrong}.");
-    }
+    public IActionResult OnPostAsk(string job, long version, AskForm form) => Press(job, version, at => Wanting.Ask(at, form));
 
     public IActionResult OnPostUnwant(string job, long version, int index) =>
-        Change(
-            job,
-            version,
-            view =>
-                index < 0 || index >= view.Job.Wants.Count
-                    ? null
-                    : (
-                        $"No longer wanted: {NeedCheck.Words(view.Job.Wants[index], view.After)}",
-                        json => WantEdits.Drop(json, index)
-                    )
-        );
+        Press(job, version, at => Wanting.Unwant(at, index));
 
-    static string NamesOf(BuildSet set) =>
-        set.Parts.Count == 0 ? "no part needed" : string.Join(", ", set.Parts.Select(p => p.Part.Name));
-
-    public IActionResult OnPostLimits(string job, long version, LimitsForm form)
-    {
-        if (!Load(job))
-            return NotFound();
-        return form.TryRead(k => View.Sheets.FindPart(k) is not null, out JobLimits limits, out string wrong)
-            ? Change(job, version, _ => ("Limits set", json => WantEdits.Limits(json, limits)))
-            : Refuse($"Nothing was changed: {wrong}.");
-    }
+    public IActionResult OnPostLimits(string job, long version, LimitsForm form) =>
+        Press(job, version, at => Wanting.Limits(at, form));
 
     /// <summary>Makes a set the job. It is looked for again if its search was lost.</summary>
-    public IActionResult OnPostTake(string job, long version, string set)
-    {
-        if (!Load(job))
-            return NotFound();
-        if (View.Stored.Version != version)
-            return Change(job, version, _ => null);
-        BuildSet? chosen = desk.Ask(job, version, Question())
-            .Task.GetAwaiter()
-            .GetResult()
-            .Sets.FirstOrDefault(s => s.Key == set);
-        if (chosen is null)
-            return Refuse(
-                StatusCodes.Status422UnprocessableEntity,
-                "Nothing was changed: that set is no longer among those that work. Look again."
-            );
-        (Seek, Near) = (false, false);
-        return Change(job, version, _ => ($"Build set taken: {NamesOf(chosen)}", json => WantEdits.Take(json, chosen.Choice)));
-    }
+    public IActionResult OnPostTake(string job, long version, string set) =>
+        Press(
+            job,
+            version,
+            _ =>
+            {
+                (Seek, Near) = (false, false);
+                return Wanting.Take(
+                    desk.Ask(job, version, Question()).Task.GetAwaiter().GetResult().Sets.FirstOrDefault(s => s.Key == set)
+                );
+            }
+        );
 }

@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Chips;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Wiring;
 using RustCabin.Data;
@@ -207,109 +208,44 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs, Phot
             .Aggregate(QueryString.Create(name, value), (all, q) => all.Add(q.Key, q.Value.ToString()));
 
     /// <summary>Notes what the meter showed: a beep, none, or ohms.</summary>
-    public IActionResult OnPostProbe(string job, long version, string from, string to, string? says, string? ohms, string? before)
-    {
-        if (!Load(job))
-            return NotFound();
-        decimal read = 0;
-        if (says is not ("beep" or "none") && !TypedNumber.TryParse(ohms, out read))
-            return Refuse($"Nothing was noted: \"{ohms}\" is not a number of ohms.");
-        decimal earlier = 0;
-        if (!string.IsNullOrWhiteSpace(before) && !TypedNumber.TryParse(before, out earlier))
-            return Refuse($"Nothing was noted: \"{before}\" is not a number of ohms.");
-        if (Table.All(l => l.From != from || l.To != to))
-            return Refuse("Nothing was noted: these two places are not on the table any more.");
-        var probe = new Probe
-        {
-            From = from,
-            To = to,
-            Beep = says is "beep" or "none" ? says == "beep" : null,
-            Ohms = says is "beep" or "none" ? null : read,
-            Before = earlier > 0 ? earlier : null,
-        };
-        return Change(job, version, _ => ($"Meter, {from} to {to}: {Said(probe)}", j => WiringEdits.Read(j, probe)));
-    }
+    public IActionResult OnPostProbe(
+        string job,
+        long version,
+        string from,
+        string to,
+        string? says,
+        string? ohms,
+        string? before
+    ) => Press(job, version, at => WiringPresses.Probe(at, from, to, says, ohms, before));
 
     /// <summary>Takes a reading away.</summary>
     public IActionResult OnPostForget(string job, long version, string from, string to) =>
-        Change(job, version, _ => ($"Reading of {from} to {to} taken away", j => WiringEdits.Forget(j, from, to)));
+        Press(job, version, _ => WiringPresses.Forget(from, to));
 
     /// <summary>Lays a photo of the unit under the board, by two places that were tapped on it.</summary>
-    public IActionResult OnPostLay(string job, long version, string board, long photo, LayForm form)
-    {
-        if (!Load(job))
-            return NotFound();
-        if (Photos.All(p => p.Id != photo))
-            return Refuse("Nothing was laid: that photo is not on this unit's page any more.");
-        return form.TryRead(board, (int)photo, [.. Landmarks], out BoardPhoto laid, out string wrong)
-            ? ChangeUnit(job, version, _ => ($"Photo laid under board {board}", unit => WiringEdits.Lay(unit, laid)))
-            : Refuse($"Nothing was laid: {wrong}.");
-    }
+    public IActionResult OnPostLay(string job, long version, string board, long photo, LayForm form) =>
+        PressUnit(
+            job,
+            version,
+            _ => WiringPresses.Lay(board, Photos.Any(p => p.Id == photo) ? photo : null, form, [.. Landmarks])
+        );
 
     /// <summary>Takes the photo from under the board.</summary>
     public IActionResult OnPostLift(string job, long version, string board) =>
-        ChangeUnit(job, version, _ => ($"Photo taken from under board {board}", unit => WiringEdits.Lift(unit, board)));
+        PressUnit(job, version, _ => WiringPresses.Lift(board));
 
     /// <summary>Chooses an option of a part, or leaves it.</summary>
     public IActionResult OnPostChoose(string job, long version, string instance, string option, bool chosen) =>
-        Change(
-            job,
-            version,
-            view =>
-                view.After.Find(instance) is { Added: true } part
-                    ? (
-                        $"{part.Title}, {option}: {(chosen ? "chosen" : "left out")}",
-                        j => WiringEdits.Choose(j, view.Unit.Fitted, instance, option, chosen)
-                    )
-                    : null
-        );
+        Press(job, version, at => Parts.Option(at, instance, option, chosen));
 
     /// <summary>Joins two devices by cables.</summary>
-    public IActionResult OnPostJoin(string job, long version, string? what, string? one, string? other)
-    {
-        if (!Load(job))
-            return NotFound();
-        string named = (what ?? "").Trim();
-        if (named.Length is 0 or > 100)
-            return Refuse("Nothing was joined: say in up to 100 letters what is joined.");
-        if (!DeviceEnd.TryParse(one ?? "", out DeviceEnd from) || !DeviceEnd.TryParse(other ?? "", out DeviceEnd to))
-            return Refuse("Nothing was joined: a device is its family, m or f, DTE or DCE, and its level: DB-25 m DTE rs232.");
-        return Change(
-            job,
-            version,
-            view =>
-                (
-                    $"Cables: {named}",
-                    j =>
-                        WiringEdits.Join(
-                            j,
-                            new CableRun
-                            {
-                                Id = WiringEdits.FreeRun(view.Job),
-                                What = named,
-                                From = from,
-                                To = to,
-                            }
-                        )
-                )
-        );
-    }
+    public IActionResult OnPostJoin(string job, long version, string? what, string? one, string? other) =>
+        Press(job, version, at => WiringPresses.Join(at, what, one, other));
 
     /// <summary>Drops a run of cables.</summary>
-    public IActionResult OnPostPart(string job, long version, string run) =>
-        Change(job, version, _ => ("Cables dropped", j => WiringEdits.Part(j, run)));
+    public IActionResult OnPostPart(string job, long version, string run) => Press(job, version, _ => WiringPresses.Part(run));
 
     /// <summary>Plans another way for a part of the job.</summary>
     public IActionResult OnPostWay(string job, long version, string instance, string way) =>
-        Change(
-            job,
-            version,
-            view =>
-                view.After.Find(instance) is { Added: true } part && part.Part.FindWay(way) is not null
-                    ? ($"{part.Title} by the way {way}", j => JobEdits.SetWay(j, view.Unit.Fitted, instance, way))
-                    : null
-        );
-
-    /// <summary>A reading in words.</summary>
-    public static string Said(Probe probe) => probe.Beep is { } beep ? (beep ? "beep" : "none") : $"{probe.Ohms:0.##} ohms";
+        Press(job, version, at => Parts.Way(at, instance, way));
 }

@@ -1,8 +1,7 @@
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
-using RustCabin.Web.Stations;
 
-namespace RustCabin.Web.Pages.Speed;
+namespace RustCabin.Core.Presses;
 
 /// <summary>A claim as it is typed: who says so, how many times as fast, against which unit of the shelf.</summary>
 public sealed record ClaimForm(string? Who, string? Ratio, string? Unit)

@@ -1,10 +1,11 @@
 using System.Globalization;
 
-namespace RustCabin.Web.Stations;
+namespace RustCabin.Core.Presses;
 
 /// <summary>Numbers as a person types them: a point or a comma, no sign unless asked for, no exponent.</summary>
 public static class TypedNumber
 {
+    /// <summary>Reads a number; false when it is none.</summary>
     public static bool TryParse(string? text, out decimal value, bool signed = false) =>
         decimal.TryParse(
             (text ?? "").Trim().Replace(',', '.'),

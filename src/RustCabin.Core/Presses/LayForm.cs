@@ -1,7 +1,6 @@
 using RustCabin.Core.Sheets;
-using RustCabin.Web.Stations;
 
-namespace RustCabin.Web.Pages.Wiring;
+namespace RustCabin.Core.Presses;
 
 /// <summary>Two places of a board and where they were tapped on a photo, as a form sends them.</summary>
 public sealed record LayForm(string? Place1, string? X1, string? Y1, string? Place2, string? X2, string? Y2)

@@ -2,7 +2,7 @@ using System.Globalization;
 using RustCabin.Core.Images;
 using RustCabin.Core.Units;
 
-namespace RustCabin.Web.Pages.Rom;
+namespace RustCabin.Core.Presses;
 
 /// <summary>Pads an image to a size.</summary>
 public sealed record PadForm(string? Size)

@@ -1,8 +1,7 @@
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
-using RustCabin.Web.Stations;
 
-namespace RustCabin.Web.Pages.Wants;
+namespace RustCabin.Core.Presses;
 
 /// <summary>A want put together by hand: memory of a master, speed, storage, or something by its name.</summary>
 /// <param name="Kind"><c>memory:cpu</c>, <c>storage</c>, <c>speed</c>, or a kind of need.</param>

@@ -1,7 +1,6 @@
 using RustCabin.Core.Sheets;
-using RustCabin.Web.Stations;
 
-namespace RustCabin.Web.Pages.Baseline;
+namespace RustCabin.Core.Presses;
 
 /// <summary>Year, the two mains voltages and what was left half done, as they are typed; empty fields are taken back.</summary>
 public sealed record AgeForm(string? Year, string? SuppliedFor, string? MainsHere, string? HalfDone)

@@ -1,0 +1,27 @@
+using RustCabin.Core.Build;
+using RustCabin.Core.Faults;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Core.Presses;
+
+/// <summary>The diagnosis of a gate of a job, with what was read there and looked at.</summary>
+public static class AtGate
+{
+    /// <summary>What was seen at a gate.</summary>
+    public static Seen Seen(Job job, StepProgress gate)
+    {
+        GateReading? read = gate.Reading?.Reading;
+        return new Seen
+        {
+            Lines = read is { Starts: not false, Lines.Count: > 0 } ? [.. read.Lines.Select(l => l.Bytes.Bytes)] : null,
+            // Lines that all read nothing may be a count, or a screen that stays dark: nothing is said of starting.
+            Starts = read?.Starts ?? (read?.Lines.Any(l => l.Bytes.Bytes > 0) == true ? true : null),
+            Looks = FaultsEdits.LooksAt(job, gate.Step.Id),
+        };
+    }
+
+    /// <summary>The causes of what was seen there, and what to look at next.</summary>
+    public static Diagnosis Of(AtHand at, StepProgress gate) =>
+        Diagnosis.Of(gate.Step.At!, AccessPath.Path(at.Model, gate.Step.Level), Seen(at.Job, gate));
+}

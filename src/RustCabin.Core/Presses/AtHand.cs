@@ -1,0 +1,81 @@
+using RustCabin.Core.Answers;
+using RustCabin.Core.Build;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Core.Presses;
+
+/// <summary>
+/// A job at hand: the unit before and after, what is found of it, its build sheet and how far that is. All that a press goes by.
+/// </summary>
+/// <param name="Sheets">Every sheet of the cabin.</param>
+/// <param name="Job">The job.</param>
+/// <param name="Before">The unit as it stood before the job.</param>
+/// <param name="Answer">What is found of the unit as the job plans it.</param>
+/// <param name="Sheet">The build sheet.</param>
+/// <param name="Progress">How far it is.</param>
+public sealed record AtHand(Pack Sheets, Job Job, PlannedUnit Before, Answer Answer, BuildSheet Sheet, Progress Progress)
+{
+    /// <summary>A job with all that is worked out of it.</summary>
+    /// <exception cref="Maps.MapTooDenseException">Its map is more than is worked out.</exception>
+    public static AtHand Of(Pack sheets, Job job)
+    {
+        PlannedUnit after = Plan.For(sheets with { Jobs = [job] }, job),
+            before = after.Before ?? Plan.For(sheets, after.Unit);
+        BuildSheet sheet = BuildSheet.For(before, after);
+        return new AtHand(sheets, job, before, Answer.For(after), sheet, Progress.Of(sheet, job));
+    }
+
+    /// <summary>The moment of the press in ISO 8601, as the record writes it; empty where nothing is written down.</summary>
+    public string Moment { get; init; } = "";
+
+    /// <summary>The day of the press.</summary>
+    public string Day => Moment.Length >= 10 ? Moment[..10] : Moment;
+
+    /// <summary>The unit as the job plans it.</summary>
+    public PlannedUnit After => Answer.Planned;
+
+    /// <summary>Its model.</summary>
+    public Model Model => After.Model;
+
+    /// <summary>The unit's own sheet.</summary>
+    public Unit Unit => After.Unit;
+
+    /// <summary>How its build is done.</summary>
+    public JobBuild Build => Job.Build ?? new JobBuild();
+
+    /// <summary>What the passport goes by: the unit before and after, and the steps that are done.</summary>
+    public PassportAsked Record =>
+        new(Before, After, id => Progress.Steps.Any(s => s.Step.Id == id && s.State == StepState.Done));
+
+    /// <summary>A step of the sheet, as a form sends it; null: there is none.</summary>
+    public StepProgress? Find(string step) => Progress.Steps.FirstOrDefault(s => s.Step.Id == StepId.Parse(step));
+
+    /// <summary>The board is a guess: nobody vouches for it, and the clues leave more doubt than a part fits by.</summary>
+    public bool Doubtful => InDoubt(Model, Unit, After.Revision);
+
+    /// <summary>True where the board of a unit is a guess: unconfirmed, with 5 % or more for another.</summary>
+    public static bool InDoubt(Model model, Unit unit, Verdict revision) =>
+        model.Revisions.Count > 1 && unit.Revision is null && revision.Probability <= 0.95;
+
+    /// <summary>The board in words, and how sure it is.</summary>
+    public string Board =>
+        $"{(Doubtful ? "assuming " : "")}{Model.FindRevision(After.Revision.Id)?.Name}"
+        + (
+            Unit.Revision is not null ? ", confirmed"
+            : Model.Revisions.Count == 1 ? ""
+            : $" ({After.Revision.Probability * 100:0} %)"
+        );
+
+    /// <summary>In a few words, what the job waits for next.</summary>
+    public string WaitsFor =>
+        Job.Ended ? "Nothing: it is ended"
+        : Answer.Standing == Standing.Stop ? $"A mend: {Answer.Findings[0].Title.ToLowerInvariant()}"
+        : Progress.Finished ? "Nothing: built, read and closed"
+        : Progress.Current!.Step.Kind == StepKind.Gate ? $"A reading: {Lower(Progress.Current.Step.Title)}"
+        : Progress.Current.Step.IsGate ? $"A proof: {Lower(Progress.Current.Step.Title)}"
+        : $"A step: {Lower(Progress.Current.Step.Title)}";
+
+    static string Lower(string text) => char.ToLowerInvariant(text[0]) + text[1..];
+}

@@ -1,0 +1,109 @@
+using RustCabin.Core.Build;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
+using static RustCabin.Core.Presses.Press;
+
+namespace RustCabin.Core.Presses;
+
+/// <summary>Steps are ticked, and their cautions read. Source: docs/handbook/build.md, Presses.</summary>
+public static class Ticking
+{
+    /// <summary>
+    /// Ticks a step as done, or takes the tick back. A step behind a gate that has not passed, one with an unread caution, one
+    /// that waits for others or closes over a piece that is missing is not ticked; a gate and a proof by simulation never are.
+    /// </summary>
+    /// <param name="at">The job.</param>
+    /// <param name="step">The step, as the sheet writes it.</param>
+    /// <param name="done">Whether it is done.</param>
+    /// <param name="took">The minutes that it took, as typed; empty: nothing is noted.</param>
+    /// <param name="proof">For a mend, what proves it.</param>
+    public static Press<Job> Tick(AtHand at, string step, bool done, string? took, string? proof)
+    {
+        if (at.Find(step) is not { Step: { Kind: not StepKind.Gate, Proved: null } known } here)
+            return Gone;
+        if (!done)
+            return Change($"Not done after all: {known.Title}", j => JobEdits.Took(Untick(j, known), known.Id, null));
+        if (Bar(at, here) is { } barred)
+            return barred;
+        if (!TryMinutes(took, out decimal? minutes))
+            return Refuse("took", $"Nothing was changed: \"{took}\" is not a number of minutes");
+        bool mend = known.Kind == StepKind.Mend;
+        int most = Texts.Most<HandMend>(nameof(HandMend.Proof));
+        if (
+            !(
+                mend
+                    ? Texts.TryNeeded<HandMend>(nameof(HandMend.Proof), proof, out string proved)
+                    : Texts.TryOptional<HandMend>(nameof(HandMend.Proof), proof, out proved)
+            )
+        )
+            return Refuse(
+                "proof",
+                $"Nothing was changed: say in up to {most:#,0} letters what proves it, a reading or what you see"
+            );
+        return Change(
+            $"Done: {known.Title}"
+                + (proved.Length > 0 ? $", proved by {proved}" : "")
+                + (minutes is null ? "" : $", in {minutes} min"),
+            j =>
+                JobEdits.Took(
+                    mend ? JobEdits.MakeMend(j, known.Id, proved, at.Moment) : JobEdits.Tick(j, known.Id, true),
+                    known.Id,
+                    minutes
+                )
+        );
+    }
+
+    static Job Untick(Job job, Step step) =>
+        JobEdits.Tick(step.Kind == StepKind.Mend ? JobEdits.MakeMend(job, step.Id, "", "") : job, step.Id, false);
+
+    /// <summary>Why a step cannot be ticked as things stand; null: it can.</summary>
+    public static Refusal? Bar(AtHand at, StepProgress step)
+    {
+        if (step.State == StepState.Locked)
+            return Refuse("step", "Nothing was changed: a gate before this step has not passed");
+        if (!step.AllHeeded)
+            return Refuse("heeded", $"Nothing was changed: tick the cautions of \"{step.Step.Title}\" first");
+        if (Ledger.Missing(Ledger.Of(at.Sheet, at.Job), step.Step) is { Count: > 0 } missing)
+            return Refuse(
+                "piece",
+                $"Nothing was changed: {string.Join(", ", missing.Select(m => m.Words))} of the bench "
+                    + "must be back in place, or be left out with a reason, before the case is closed"
+            );
+        return step.Waits.Count > 0
+            ? Refuse("step", $"Nothing was changed: first {string.Join(", ", step.Waits.Select(w => $"\"{w.Title}\""))}")
+            : null;
+    }
+
+    /// <summary>Notes how many minutes a step that is done really took; nothing typed forgets it.</summary>
+    public static Press<Job> Took(AtHand at, string step, string? took)
+    {
+        if (!TryMinutes(took, out decimal? minutes))
+            return Refuse("took", $"Nothing was changed: \"{took}\" is not a number of minutes");
+        return at.Find(step) is { State: StepState.Done } here
+            ? Change(
+                minutes is null ? $"No minutes noted after all: {here.Step.Title}" : $"Took {minutes} min: {here.Step.Title}",
+                j => JobEdits.Took(j, here.Step.Id, minutes)
+            )
+            : Gone;
+    }
+
+    static bool TryMinutes(string? typed, out decimal? minutes)
+    {
+        minutes = null;
+        if (string.IsNullOrWhiteSpace(typed))
+            return true;
+        bool read = TypedNumber.TryParse(typed, out decimal value) && value is > 0 and < 100_000;
+        minutes = read ? value : null;
+        return read;
+    }
+
+    /// <summary>Ticks a caution of a step as read, or takes that back.</summary>
+    public static Press<Job> Heed(AtHand at, string step, string caution, bool heeded) =>
+        at.Find(step)?.Step.Cautions.FirstOrDefault(c => c.Id == caution) is { } known
+            ? Change(
+                $"Caution {(heeded ? "read" : "unticked")}: {known.Title}",
+                j => JobEdits.Heed(j, StepId.Parse(step), caution, heeded)
+            )
+            : Gone;
+}
