@@ -39,7 +39,7 @@ static class Sample
         foreach ((string old, string instead) in changes)
         {
             Assert.Contains(old, text, StringComparison.Ordinal);
-            text = text.Replace(old, instead);
+            text = text.Instead(old, instead);
         }
         return text;
     }

@@ -88,7 +88,7 @@ public sealed class CabinTests : IDisposable
     [Fact]
     public void A_pack_with_an_error_brings_in_nothing()
     {
-        ImportOutcome outcome = _cabin.Bring(TestCabin.Slipway.Replace("\"way\": \"socket\"", "\"way\": \"nail\""));
+        ImportOutcome outcome = _cabin.Bring(TestCabin.Slipway.Instead("\"way\": \"socket\"", "\"way\": \"nail\""));
         Assert.Equal("jobs[0].add[0].way", Assert.Single(outcome.Errors).Path);
         Assert.Empty(_cabin.Sheets.All().Models);
         Assert.Null(_cabin.Jobs.Find(Winter));
@@ -99,8 +99,8 @@ public sealed class CabinTests : IDisposable
     {
         Bring();
         string changed = TestCabin
-            .Slipway.Replace("\"name\": \"Slipway 3\"", "\"name\": \"Slipway three\"")
-            .Replace("\"name\": \"Fathom memory board\"", "\"name\": \"Fathom\"");
+            .Slipway.Instead("\"name\": \"Slipway 3\"", "\"name\": \"Slipway three\"")
+            .Instead("\"name\": \"Fathom memory board\"", "\"name\": \"Fathom\"");
         IReadOnlyList<Clash> clashes = _cabin.Bring(changed).Clashes;
         Assert.Equal(["part fathom", "unit slip-3"], clashes.Select(c => $"{c.Kind} {c.Id}"));
         Assert.Equal([new FieldChange("name", "Slipway 3", "Slipway three")], clashes[1].Changes);
@@ -118,7 +118,7 @@ public sealed class CabinTests : IDisposable
             ["format"] = Pack.Format,
             ["parts"] = JsonNode.Parse(TestCabin.Slipway)!["parts"]!.DeepClone(),
         };
-        string without = pack.ToJsonString().Replace("\"W3\"", "\"W9\"");
+        string without = pack.ToJsonString().Instead("\"W3\"", "\"W9\"");
         ImportOutcome outcome = _cabin.Bring(without, replace: true);
         Assert.Contains("job slip-3-winter", Assert.Single(outcome.Errors).Path);
         Assert.Equal("W3", _cabin.Sheets.All().FindPart("fathom")!.Switches[0].Id);
@@ -128,7 +128,7 @@ public sealed class CabinTests : IDisposable
     public void A_replaced_job_can_be_taken_back()
     {
         Bring();
-        Assert.True(_cabin.Bring(TestCabin.Slipway.Replace("Winter refit", "Spring refit"), replace: true).Done);
+        Assert.True(_cabin.Bring(TestCabin.Slipway.Instead("Winter refit", "Spring refit"), replace: true).Done);
         Assert.Equal("Spring refit", Job.Job.Name);
         Assert.Equal(WriteResult.Written, _cabin.Jobs.Undo(Winter, Job.Version).Result);
         Assert.Equal("Winter refit", Job.Job.Name);
@@ -283,7 +283,7 @@ public sealed class CabinTests : IDisposable
     public void What_was_typed_is_stored_as_typed()
     {
         Assert.True(
-            _cabin.Bring(TestCabin.Slipway.Replace("\"wants\": [", "\"x\": { \"Größe\": \"0x00FF\" }, \"wants\": [")).Done
+            _cabin.Bring(TestCabin.Slipway.Instead("\"wants\": [", "\"x\": { \"Größe\": \"0x00FF\" }, \"wants\": [")).Done
         );
         Set("closed");
         using SqliteConnection connection = _cabin.File.Connect();

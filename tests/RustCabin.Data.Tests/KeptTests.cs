@@ -17,7 +17,7 @@ public sealed class KeptTests : IDisposable
         Assert.True(_cabin.Bring(TestCabin.Slipway).Done);
         string Name() => Assert.Single(_cabin.Jobs.Names()).Name;
         Assert.Equal("Winter refit", Name());
-        _cabin.Bring(TestCabin.Slipway.Replace("Winter refit", "Spring refit"), replace: true);
+        _cabin.Bring(TestCabin.Slipway.Instead("Winter refit", "Spring refit"), replace: true);
         Assert.Equal("Spring refit", Name());
         _cabin.Jobs.Undo(Winter, Job.Version);
         Assert.Equal("Winter refit", Name());

@@ -80,9 +80,9 @@ public sealed class SearchTests : IDisposable
     public void A_whole_import_is_taken_back_and_what_was_there_stands_again()
     {
         string second = TestCabin
-            .Slipway.Replace("Slipway 3", "Slipway three")
-            .Replace("\"id\": \"fathom\"", "\"id\": \"fathom-2\"")
-            .Replace("\"part\": \"fathom\"", "\"part\": \"fathom-2\"");
+            .Slipway.Instead("Slipway 3", "Slipway three")
+            .Instead("\"id\": \"fathom\"", "\"id\": \"fathom-2\"")
+            .Instead("\"part\": \"fathom\"", "\"part\": \"fathom-2\"");
         ImportOutcome outcome = _cabin.Bring(second, replace: true);
         Assert.Contains("part fathom-2", outcome.New);
         Assert.Equal(["unit slip-3", "job slip-3-winter"], outcome.Clashes.Select(c => $"{c.Kind} {c.Id}"));
@@ -113,8 +113,8 @@ public sealed class SearchTests : IDisposable
     public void A_preview_writes_nothing_and_new_only_leaves_what_is_here()
     {
         string changed = TestCabin
-            .Slipway.Replace("Slipway 3", "Slipway three")
-            .Replace("\"titles\": [", "\"titles\": [ { \"id\": \"t\", \"name\": \"T\" }, ");
+            .Slipway.Instead("Slipway 3", "Slipway three")
+            .Instead("\"titles\": [", "\"titles\": [ { \"id\": \"t\", \"name\": \"T\" }, ");
         ImportOutcome preview = _cabin.Import.Run(System.Text.Encoding.UTF8.GetBytes(changed), ImportMode.Preview, "x");
         Assert.Equal(["title t"], preview.New);
         Assert.Equal("slip-3", Assert.Single(preview.Clashes).Id);

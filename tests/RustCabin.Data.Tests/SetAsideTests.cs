@@ -126,7 +126,7 @@ public sealed class SetAsideTests : IDisposable
     public void Garbage_over_a_page_of_the_file_takes_what_lay_on_it()
     {
         JsonNode part = JsonNode.Parse(TestCabin.Slipway)!["parts"]![0]!.DeepClone();
-        string[] more = [.. Enumerable.Range(0, 60).Select(n => part.ToJsonString().Replace("\"fathom\"", $"\"lone-{n}\""))];
+        string[] more = [.. Enumerable.Range(0, 60).Select(n => part.ToJsonString().Instead("\"fathom\"", $"\"lone-{n}\""))];
         Assert.True(_cabin.Bring($$"""{ "format": "rustcabin.pack/1", "parts": [{{string.Join(',', more)}}] }""").Done);
         int sheets = Count();
         _cabin.File.Checkpoint();

@@ -107,9 +107,9 @@ public sealed partial class ApiTests(CabinServer cabin) : IClassFixture<CabinSer
     {
         string json = CabinServer
             .Sample("slipway.json")
-            .Replace("\"0x800000\"", "\"0x80000G\"")
-            .Replace("\"heatW\"", "\"heat\"")
-            .Replace("\"way\": \"socket\"", "\"way\": \"nail\"");
+            .Instead("\"0x800000\"", "\"0x80000G\"")
+            .Instead("\"heatW\"", "\"heat\"")
+            .Instead("\"way\": \"socket\"", "\"way\": \"nail\"");
         (HttpStatusCode status, JsonNode problem) = await cabin.Post(Check, json);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Equal(

@@ -7,14 +7,8 @@ using static RustCabin.Web.Tests.Shown;
 namespace RustCabin.Web.Tests;
 
 /// <summary>The calls of Build and Faults to the letter; schools, ledger, notes, faults and labels over HTTP.</summary>
-public sealed class BuildFaultsTests : IAsyncLifetime
+public sealed class BuildFaultsTests : OnACabin
 {
-    readonly CabinServer _cabin = new();
-
-    public ValueTask InitializeAsync() => _cabin.InitializeAsync();
-
-    public ValueTask DisposeAsync() => _cabin.DisposeAsync();
-
     const string Four = """
         { "levels": [ { "id": "closed", "from": null, "minutes": 0 }, { "id": "lid", "from": "closed", "minutes": 6 } ],
           "steps": [ { "id": "a", "level": "lid", "minutes": 15, "chance": 0.05, "mendMinutes": 40, "after": [] }, { "id": "b", "level": "lid", "minutes": 20, "chance": 0.1, "mendMinutes": 40, "after": ["a"] },
@@ -25,12 +19,12 @@ public sealed class BuildFaultsTests : IAsyncLifetime
     [Fact]
     public async Task Order_answers_by_both_policies()
     {
-        JsonNode careful = (await _cabin.Post("/api/v1/build/order", Four.Replace("POLICY", "careful"))).Body;
+        JsonNode careful = (await Cabin.Post("/api/v1/build/order", Four.Instead("POLICY", "careful"))).Body;
         Assert.Equal(
             """{"order":["a","b","c","d"],"accessChanges":2,"workMinutes":90,"accessMinutes":12,"gates":[{"after":"a"},{"after":"b"},{"after":"c"},{"after":"d"}],"expectedMinutes":154.00,"allWell":0.654075}""",
             careful.ToJsonString()
         );
-        JsonNode batch = (await _cabin.Post("/api/v1/build/order", Four.Replace("POLICY", "batch"))).Body;
+        JsonNode batch = (await Cabin.Post("/api/v1/build/order", Four.Instead("POLICY", "batch"))).Body;
         Assert.Equal("""[{"after":"d"}]""", batch["gates"]!.ToJsonString());
         Assert.Equal(143.6m, Math.Round((decimal)batch["expectedMinutes"]!, 1));
     }
@@ -64,7 +58,7 @@ public sealed class BuildFaultsTests : IAsyncLifetime
     )]
     public async Task Calls_answer_to_the_letter(string call, string body, string answer)
     {
-        (HttpStatusCode status, JsonNode told) = await _cabin.Post($"/api/v1/{call}", body);
+        (HttpStatusCode status, JsonNode told) = await Cabin.Post($"/api/v1/{call}", body);
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Equal(answer, told?.ToJsonString() ?? "null");
     }
@@ -96,7 +90,7 @@ public sealed class BuildFaultsTests : IAsyncLifetime
     )]
     public async Task What_is_wrong_is_told_by_its_place(string call, string body, string paths)
     {
-        (HttpStatusCode status, JsonNode told) = await _cabin.Post($"/api/v1/{call}", body);
+        (HttpStatusCode status, JsonNode told) = await Cabin.Post($"/api/v1/{call}", body);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Equal(paths, string.Join(' ', told["errors"]!.AsArray().Select(e => (string)e!["path"]!)));
     }
@@ -105,17 +99,17 @@ public sealed class BuildFaultsTests : IAsyncLifetime
     public async Task A_build_is_told_by_each_policy_and_a_fault_by_its_gate()
     {
         string pack = CabinServer.Sample("slipway.json");
-        JsonNode build = (await _cabin.Post("/api/v1/build?policy=batch", pack)).Body;
+        JsonNode build = (await Cabin.Post("/api/v1/build?policy=batch", pack)).Body;
         Assert.Equal(
             ["untouched", "open-lid-off", "set-fathom", "fit-fathom", "count-fathom", "close"],
             build["steps"]!.AsArray().Select(s => (string)s!["id"]!)
         );
         Assert.Equal(4390912, (int)build["steps"]![4]!["expected"]!["totalBytes"]!);
-        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await _cabin.Post("/api/v1/build?policy=odd", pack)).Status);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await Cabin.Post("/api/v1/build?policy=odd", pack)).Status);
 
         string asked(string gate, string seen) => $$"""{ "pack": {{pack}}, "gate": "{{gate}}", "observed": {{seen}} }""";
         JsonNode faults = (
-            await _cabin.Post(
+            await Cabin.Post(
                 "/api/v1/faults",
                 asked("count-fathom", """{ "lines": [196608, 1048576], "starts": null, "probes": {} }""")
             )
@@ -137,12 +131,12 @@ public sealed class BuildFaultsTests : IAsyncLifetime
                 ]
         )
         {
-            (HttpStatusCode status, JsonNode told) = await _cabin.Post("/api/v1/faults", body);
+            (HttpStatusCode status, JsonNode told) = await Cabin.Post("/api/v1/faults", body);
             Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
             Assert.Equal(path, (string)told["errors"]![0]!["path"]!);
         }
         JsonNode boards = (
-            await _cabin.Post("/api/v1/boards-for?parts=fathom", JsonNode.Parse(pack)!.AsObject().ToJsonString())
+            await Cabin.Post("/api/v1/boards-for?parts=fathom", JsonNode.Parse(pack)!.AsObject().ToJsonString())
         ).Body;
         Assert.Equal(
             """[{"id":"b2","takes":[],"all":false},{"id":"b4","takes":["fathom"],"all":true},{"id":"b7","takes":["fathom"],"all":true}]""",
@@ -155,17 +149,17 @@ public sealed class BuildFaultsTests : IAsyncLifetime
     public async Task Schools_own_gates_pieces_notes_and_extras_stay_with_the_job()
     {
         const string Build = "/jobs/slip-3-winter/build";
-        IHtmlDocument page = await Pressed(_cabin, Build, "#schools [name=school][value=batch]", ("school", "batch"));
+        IHtmlDocument page = await Pressed(Cabin, Build, "#schools [name=school][value=batch]", ("school", "batch"));
         // The two parts sit at two levels: a gate each. One's own school may leave the first away, never the last.
         Assert.Equal(2, page.QuerySelectorAll("li.step.gate[id^='step-count']").Length);
-        page = await Pressed(_cabin, Build, "#schools [name=school][value=own]", ("school", "own"));
+        page = await Pressed(Cabin, Build, "#schools [name=school][value=own]", ("school", "own"));
         Assert.Single(page.QuerySelectorAll(".own-gates button[name=there]"));
-        page = await Pressed(_cabin, Build, ".own-gates button[name=there]", ("there", "false"));
+        page = await Pressed(Cabin, Build, ".own-gates button[name=there]", ("there", "false"));
         Assert.Single(page.QuerySelectorAll("li.step.gate[id^='step-count']"));
         Assert.Contains("own", Text(page, "#schools"));
 
         page = await Pressed(
-            _cabin,
+            Cabin,
             Build,
             "#lay form [name=what]",
             ("level", "lid-off"),
@@ -175,81 +169,81 @@ public sealed class BuildFaultsTests : IAsyncLifetime
             ("where", "left hinge")
         );
         Assert.Contains("2 screws, 8 mm", Text(page, "#ledger"));
-        (HttpStatusCode status, page) = await _cabin.Press(
+        (HttpStatusCode status, page) = await Cabin.Press(
             Form(page, "#lay form [name=what]"),
             [("level", "lid-off"), ("what", "screw"), ("count", "many")]
         );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("\"many\" is not a number of pieces", Text(page, ".notice[role=alert]"));
 
-        page = await Pressed(_cabin, "/jobs/slip-3-winter/bench", "#bench-notes textarea", ("text", "two screws are <shorter>"));
+        page = await Pressed(Cabin, "/jobs/slip-3-winter/bench", "#bench-notes textarea", ("text", "two screws are <shorter>"));
         Assert.Contains("two screws are <shorter>", Text(page, "#bench-notes"));
-        page = await _cabin.Page(Build);
+        page = await Cabin.Page(Build);
         Assert.Contains("Noted: two screws are <shorter>", Text(page, "#step-untouched"));
-        Assert.Equal(HttpStatusCode.OK, (await _cabin.Http.GetAsync("/jobs/slip-3-winter/tray")).StatusCode);
-        Assert.Equal(HttpStatusCode.NotFound, (await _cabin.Http.GetAsync("/jobs/nobody/tray")).StatusCode);
+        Assert.Equal(HttpStatusCode.OK, (await Cabin.Http.GetAsync("/jobs/slip-3-winter/tray")).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await Cabin.Http.GetAsync("/jobs/nobody/tray")).StatusCode);
     }
 
     [Fact]
     public async Task A_cause_that_is_confirmed_is_mended_first_and_stands_in_the_record()
     {
         const string Job = "/jobs/slip-7-picture";
-        await Pressed(_cabin, $"{Job}/build", "#step-count-tidewell [name=seen]", ("seen", "192"), ("seen", "0"));
-        IHtmlDocument page = await _cabin.Page($"{Job}/faults");
+        await Pressed(Cabin, $"{Job}/build", "#step-count-tidewell [name=seen]", ("seen", "192"), ("seen", "0"));
+        IHtmlDocument page = await Cabin.Page($"{Job}/faults");
         Assert.Contains("Tidewell video memory is not seated", Text(page, ".cause summary"));
         Assert.NotNull(page.QuerySelector(".next-look"));
-        page = await Pressed(_cabin, $"{Job}/faults", ".next-look button[value='not seated']", ("showed", "not seated"));
+        page = await Pressed(Cabin, $"{Job}/faults", ".next-look button[value='not seated']", ("showed", "not seated"));
         Assert.Contains("not seated", Text(page, ".looks"));
-        page = await Pressed(_cabin, $"{Job}/faults", ".cause form[action*='handler=Confirm'] button");
+        page = await Pressed(Cabin, $"{Job}/faults", ".cause form[action*='handler=Confirm'] button");
         Assert.Contains("found: Tidewell video memory is not seated", Text(page, ".looks"));
-        page = await _cabin.Page($"{Job}/build");
+        page = await Cabin.Page($"{Job}/build");
         Assert.Contains("Mend what was found: Tidewell", Text(page, "li.step[data-current=true] h2"));
-        Assert.Contains("found, not mended yet", Text(await _cabin.Page($"{Job}/passport"), "[aria-label='Mended by hand']"));
+        Assert.Contains("found, not mended yet", Text(await Cabin.Page($"{Job}/passport"), "[aria-label='Mended by hand']"));
 
         // Trials: a factor with two levels, two tries, and what explains them.
-        await Pressed(_cabin, $"{Job}/faults", "#trials [name=factor]", ("factor", "card"), ("level", "small"));
-        await Pressed(_cabin, $"{Job}/faults", "#trials [name=factor]", ("factor", "card"), ("level", "large"));
-        await Pressed(_cabin, $"{Job}/faults", "#trials [name=how]", ("set", "small"), ("works", "true"));
-        page = await Pressed(_cabin, $"{Job}/faults", "#trials [name=how]", ("set", "large"), ("works", "false"));
+        await Pressed(Cabin, $"{Job}/faults", "#trials [name=factor]", ("factor", "card"), ("level", "small"));
+        await Pressed(Cabin, $"{Job}/faults", "#trials [name=factor]", ("factor", "card"), ("level", "large"));
+        await Pressed(Cabin, $"{Job}/faults", "#trials [name=how]", ("set", "small"), ("works", "true"));
+        page = await Pressed(Cabin, $"{Job}/faults", "#trials [name=how]", ("set", "large"), ("works", "false"));
         Assert.Contains("In every failure and in no success: card large", Text(page, "#trials"));
     }
 
     [Fact]
     public async Task A_label_a_calendar_and_a_hand_over_go_out()
     {
-        IHtmlDocument page = await _cabin.Page("/jobs/slip-7-picture/label");
+        IHtmlDocument page = await Cabin.Page("/jobs/slip-7-picture/label");
         Assert.Equal(2, page.QuerySelectorAll(".label").Length);
         foreach (var label in page.QuerySelectorAll(".label"))
             Assert.True(
                 double.Parse(label.GetAttribute("data-module")!, System.Globalization.CultureInfo.InvariantCulture) >= 0.4
             );
-        string calendar = await _cabin.Http.GetStringAsync("/jobs/slip-7-picture/reminders.ics");
+        string calendar = await Cabin.Http.GetStringAsync("/jobs/slip-7-picture/reminders.ics");
         Assert.StartsWith("BEGIN:VCALENDAR", calendar);
-        string pack = await _cabin.Http.GetStringAsync("/export/handover/slip-7");
+        string pack = await Cabin.Http.GetStringAsync("/export/handover/slip-7");
         foreach (string secret in (string[])["\"price\"", "\"budget\"", "\"place\""])
             Assert.DoesNotContain(secret, pack);
         Assert.Contains("\"slip-7\"", pack);
-        Assert.Equal(HttpStatusCode.NotFound, (await _cabin.Http.GetAsync("/export/handover/nobody")).StatusCode);
-        Assert.Contains("original count", Text(await _cabin.Page("/jobs/slip-7-picture/passport"), "#way-back"));
+        Assert.Equal(HttpStatusCode.NotFound, (await Cabin.Http.GetAsync("/export/handover/nobody")).StatusCode);
+        Assert.Contains("original count", Text(await Cabin.Page("/jobs/slip-7-picture/passport"), "#way-back"));
     }
 
     [Fact]
     public async Task A_rehearsal_goes_from_its_code_to_its_debrief()
     {
-        IHtmlDocument page = await _cabin.Page("/rehearsal");
+        IHtmlDocument page = await Cabin.Page("/rehearsal");
         Assert.Equal(10, page.QuerySelectorAll(".rounds li").Length);
-        page = await _cabin.Page("/rehearsal?code=slip-3-winter.l5");
+        page = await Cabin.Page("/rehearsal?code=slip-3-winter.l5");
         Assert.Contains("0 min at the bench", Text(page, ".clock"));
-        page = await _cabin.Page("/rehearsal?code=slip-3-winter.l5&look=starts");
+        page = await Cabin.Page("/rehearsal?code=slip-3-winter.l5&look=starts");
         Assert.Contains("2 min at the bench", Text(page, ".clock"));
-        page = await _cabin.Page("/rehearsal?code=slip-3-winter.l5&look=starts&name=before");
+        page = await Cabin.Page("/rehearsal?code=slip-3-winter.l5&look=starts&name=before");
         Assert.Contains("Hidden was", Text(page, ".debrief"));
         Assert.Contains("the station's own rule takes", Text(page, ".debrief"));
-        Assert.Contains("is no code", Text(await _cabin.Page("/rehearsal?code=odd"), ".notice"));
-        Assert.Contains("not in this cabin", Text(await _cabin.Page("/rehearsal?code=nobody.l5"), ".notice"));
-        Assert.Contains("l", Text(await _cabin.Page("/care?litres=4&percent=10&from=35"), "main"));
-        Assert.Contains("1.044 l", Text(await _cabin.Page("/care"), "main"));
-        Assert.Contains("cannot be thinned", Text(await _cabin.Page("/care?percent=40"), ".notice"));
+        Assert.Contains("is no code", Text(await Cabin.Page("/rehearsal?code=odd"), ".notice"));
+        Assert.Contains("not in this cabin", Text(await Cabin.Page("/rehearsal?code=nobody.l5"), ".notice"));
+        Assert.Contains("l", Text(await Cabin.Page("/care?litres=4&percent=10&from=35"), "main"));
+        Assert.Contains("1.044 l", Text(await Cabin.Page("/care"), "main"));
+        Assert.Contains("cannot be thinned", Text(await Cabin.Page("/care?percent=40"), ".notice"));
     }
 
     [Fact]
@@ -257,7 +251,7 @@ public sealed class BuildFaultsTests : IAsyncLifetime
     {
         const string Costs = "/jobs/slip-7-picture/costs";
         IHtmlDocument page = await Pressed(
-            _cabin,
+            Cabin,
             Costs,
             "form [name=what]",
             ("what", "bare boards"),
@@ -266,14 +260,14 @@ public sealed class BuildFaultsTests : IAsyncLifetime
             ("at", "2026-11-20")
         );
         Assert.Contains("spent 12.50", Text(page, "#spent-title"));
-        Assert.Contains("2026-11-20,bare boards,bought,12.50", await _cabin.Http.GetStringAsync($"{Costs}?handler=Csv"));
-        (HttpStatusCode status, page) = await _cabin.Press(Form(page, "form [name=what]"), [("what", "x"), ("amount", "much")]);
+        Assert.Contains("2026-11-20,bare boards,bought,12.50", await Cabin.Http.GetStringAsync($"{Costs}?handler=Csv"));
+        (HttpStatusCode status, page) = await Cabin.Press(Form(page, "form [name=what]"), [("what", "x"), ("amount", "much")]);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
-        page = await Pressed(_cabin, Costs, "button[name=amount]", ("amount", "0"));
+        page = await Pressed(Cabin, Costs, "button[name=amount]", ("amount", "0"));
         Assert.Contains("spent 0.00", Text(page, "#spent-title"));
-        page = await _cabin.Page($"{Costs}?wants=2%2027C400&offers=reach;27C400;4.10;1%0Areach;3.50");
+        page = await Cabin.Page($"{Costs}?wants=2%2027C400&offers=reach;27C400;4.10;1%0Areach;3.50");
         Assert.Contains("11.70 EUR in all", Text(page, "main"));
-        page = await _cabin.Page($"{Costs}?wants=odd&offers=x");
+        page = await Cabin.Page($"{Costs}?wants=odd&offers=x");
         Assert.Contains("is not", Text(page, ".notice"));
     }
 }

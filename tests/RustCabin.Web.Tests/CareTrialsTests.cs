@@ -6,39 +6,33 @@ using static RustCabin.Web.Tests.Shown;
 namespace RustCabin.Web.Tests;
 
 /// <summary>Case care, costs, trials, repairs and the prepared rounds over HTTP.</summary>
-public sealed class CareTrialsTests : IAsyncLifetime
+public sealed class CareTrialsTests : OnACabin
 {
-    readonly CabinServer _cabin = new();
-
-    public ValueTask InitializeAsync() => _cabin.InitializeAsync();
-
-    public ValueTask DisposeAsync() => _cabin.DisposeAsync();
-
     [Fact]
     public async Task A_batch_is_noted_line_by_line_and_the_unit_has_its_worth()
     {
         const string Costs = "/jobs/slip-7-picture/costs";
         const string Batch = Costs + "?boards=3&boardPrice=8&parts=51,6&postage=7,9&sold=58&keeps=1";
-        IHtmlDocument page = await Pressed(_cabin, Batch, "form[action*='handler=Batch'] button");
+        IHtmlDocument page = await Pressed(Cabin, Batch, "form[action*='handler=Batch'] button");
         Assert.Contains("25.50 EUR each", Text(page, "main"));
         Assert.Contains("spent 25.50", Text(page, "#spent-title"));
         Assert.Contains("2 spare boards sold on", Text(page, "main"));
-        page = await Pressed(_cabin, Costs, "[name=worth]", ("worth", "70"));
+        page = await Pressed(Cabin, Costs, "[name=worth]", ("worth", "70"));
         Assert.Contains("stands at 95.50 EUR", Text(page, ".worth"));
-        (HttpStatusCode status, page) = await _cabin.Press(Form(page, "[name=worth]"), [("worth", "dear")]);
+        (HttpStatusCode status, page) = await Cabin.Press(Form(page, "[name=worth]"), [("worth", "dear")]);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("\"dear\" is no amount", Text(page, ".notice[role=alert]"));
-        Assert.DoesNotContain("worth", await _cabin.Http.GetStringAsync("/export/handover/slip-7"));
-        Assert.Contains("\"worth\": 70", await _cabin.Http.GetStringAsync("/export/units/slip-7"));
+        Assert.DoesNotContain("worth", await Cabin.Http.GetStringAsync("/export/handover/slip-7"));
+        Assert.Contains("\"worth\": 70", await Cabin.Http.GetStringAsync("/export/units/slip-7"));
     }
 
     [Fact]
     public async Task A_lid_is_whitened_look_by_look()
     {
         const string Care = "/jobs/slip-7-picture/care";
-        Assert.Contains("Nothing is done to the case yet", Text(await _cabin.Page(Care), "main"));
+        Assert.Contains("Nothing is done to the case yet", Text(await Cabin.Page(Care), "main"));
         IHtmlDocument page = await Pressed(
-            _cabin,
+            Cabin,
             Care,
             ".care-forms [value=bath]",
             ("what", "lid"),
@@ -61,24 +55,24 @@ public sealed class CareTrialsTests : IAsyncLifetime
                 ]
         )
         {
-            (HttpStatusCode status, IHtmlDocument refused) = await _cabin.Press(
+            (HttpStatusCode status, IHtmlDocument refused) = await Cabin.Press(
                 Form(page, $".care-forms [value={kind}]"),
                 [("act", kind), ("what", "x"), .. field.Item1 == "length" ? [] : ((string, string)[])[("litres", "2")], field]
             );
             Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
             Assert.Contains(wrong, Text(refused, ".notice[role=alert]"));
         }
-        page = await Pressed(_cabin, Care, ".care-work [name=look]", ("look", "in"), ("text", "label peeled"));
+        page = await Pressed(Cabin, Care, ".care-work [name=look]", ("look", "in"), ("text", "label peeled"));
         Assert.Contains("Look again at", Text(page, ".care-now"));
-        page = await Pressed(_cabin, Care, ".care-work select[name=look]", ("look", "whiter"));
-        page = await Pressed(_cabin, Care, ".care-work select[name=look]", ("look", "same"));
+        page = await Pressed(Cabin, Care, ".care-work select[name=look]", ("look", "whiter"));
+        page = await Pressed(Cabin, Care, ".care-work select[name=look]", ("look", "same"));
         Assert.Contains("Two looks show no change", Text(page, ".care-now"));
         Assert.Equal(3, page.QuerySelectorAll(".looks figure").Length);
-        Assert.Contains("Whiten in a bath: lid", Text(await _cabin.Page("/jobs/slip-7-picture/build"), "#step-care-bath-1 h2"));
-        Assert.Contains("begun", Text(await _cabin.Page("/jobs/slip-7-picture/passport"), "[aria-label='Care of the case']"));
-        page = await Pressed(_cabin, Care, ".care-work button[name=work]", ("work", "bath-1"));
+        Assert.Contains("Whiten in a bath: lid", Text(await Cabin.Page("/jobs/slip-7-picture/build"), "#step-care-bath-1 h2"));
+        Assert.Contains("begun", Text(await Cabin.Page("/jobs/slip-7-picture/passport"), "[aria-label='Care of the case']"));
+        page = await Pressed(Cabin, Care, ".care-work button[name=work]", ("work", "bath-1"));
         Assert.Empty(page.QuerySelectorAll(".care-work"));
-        Assert.DoesNotContain("care-bath-1", (await _cabin.Page("/jobs/slip-7-picture/build")).Source.Text);
+        Assert.DoesNotContain("care-bath-1", (await Cabin.Page("/jobs/slip-7-picture/build")).Source.Text);
     }
 
     [Theory]
@@ -87,7 +81,7 @@ public sealed class CareTrialsTests : IAsyncLifetime
     [InlineData("from=60&edges=x", "is no distance")]
     [InlineData("percent=0&area=wide", "is no area")]
     public async Task A_bath_that_cannot_be_mixed_is_told_whatever_else_is_wrong(string typed, string wrong) =>
-        Assert.Contains(wrong, Text(await _cabin.Page($"/care?{typed}"), ".notice"));
+        Assert.Contains(wrong, Text(await Cabin.Page($"/care?{typed}"), ".notice"));
 
     [Fact]
     public async Task What_trials_show_of_parts_goes_onto_their_sheets()
@@ -104,17 +98,17 @@ public sealed class CareTrialsTests : IAsyncLifetime
                     ("lead", "long"),
                 ]
         )
-            await Pressed(_cabin, Faults, "#trials [name=factor]", ("factor", factor), ("level", level));
+            await Pressed(Cabin, Faults, "#trials [name=factor]", ("factor", factor), ("level", level));
         async Task<IHtmlDocument> Tried(bool works, params string[] levels) =>
             await Pressed(
-                _cabin,
+                Cabin,
                 Faults,
                 "#trials [name=how]",
                 [.. levels.Select(l => ("set", l)), ("works", works ? "true" : "false")]
             );
         string[] parts =
         [
-            .. (await _cabin.Page("/sheets")).QuerySelectorAll("a[href^='/sheets/parts/']").Select(a => a.TextContent.Trim()),
+            .. (await Cabin.Page("/sheets")).QuerySelectorAll("a[href^='/sheets/parts/']").Select(a => a.TextContent.Trim()),
         ];
         Assert.Contains(parts, p => p.Contains("Tidewell video memory", StringComparison.Ordinal));
         IHtmlDocument page = await Tried(false, "Tidewell video memory", "Heron picture converter", "short");
@@ -122,11 +116,11 @@ public sealed class CareTrialsTests : IAsyncLifetime
         page = await Tried(true, "Fathom memory board", "Heron picture converter", "short");
         page = await Tried(false, "Tidewell video memory", "Heron picture converter", "long");
         Assert.Contains("board Tidewell video memory with picture Heron picture converter", Text(page, "#trials"));
-        page = await Pressed(_cabin, Faults, "form[action*='handler=Known'] button", ("trial", "1"));
-        Assert.Contains("works with picture none, lead short", Text(await _cabin.Page("/jobs/slip-7-picture/fit"), ".matrix"));
-        page = await Pressed(_cabin, Faults, "form[action*='handler=Conflict'] button");
+        page = await Pressed(Cabin, Faults, "form[action*='handler=Known'] button", ("trial", "1"));
+        Assert.Contains("works with picture none, lead short", Text(await Cabin.Page("/jobs/slip-7-picture/fit"), ".matrix"));
+        page = await Pressed(Cabin, Faults, "form[action*='handler=Conflict'] button");
         Assert.Empty(page.QuerySelectorAll("form[action*='handler=Conflict']"));
-        string sheet = await _cabin.Http.GetStringAsync("/export/sheets/part/tidewell");
+        string sheet = await Cabin.Http.GetStringAsync("/export/sheets/part/tidewell");
         Assert.Contains("\"conflicts\"", sheet);
         Assert.Contains("trials of Slipway 7", sheet);
         // No single level and no pair explains this: two rules do.
@@ -138,32 +132,32 @@ public sealed class CareTrialsTests : IAsyncLifetime
     public async Task A_lifted_line_of_a_bank_is_mended_by_a_step_and_one_of_a_board_is_drawn()
     {
         const string Clerk = "/jobs/loft-clerk-ledger/faults";
-        IHtmlDocument page = await _cabin.Page(Clerk);
+        IHtmlDocument page = await Cabin.Page(Clerk);
         string net = page.QuerySelectorAll("#repair option")
             .Select(o => o.GetAttribute("value")!)
             .First(v => v.EndsWith(" A0", StringComparison.Ordinal));
-        page = await _cabin.Page($"{Clerk}?net={Uri.EscapeDataString(net)}");
+        page = await Cabin.Page($"{Clerk}?net={Uri.EscapeDataString(net)}");
         string leg = page.QuerySelectorAll("#repair [name=broken]")[3].GetAttribute("value")!;
         string url = $"{Clerk}?net={Uri.EscapeDataString(net)}&broken={Uri.EscapeDataString(leg)}";
-        page = await _cabin.Page(url);
+        page = await Cabin.Page(url);
         Assert.Contains("AWG 30, on the", Text(page, "#repair ol"));
-        await Pressed(_cabin, url, "form[action*='handler=Repair'] button");
-        page = await _cabin.Page("/jobs/loft-clerk-ledger/build");
+        await Pressed(Cabin, url, "form[action*='handler=Repair'] button");
+        page = await Cabin.Page("/jobs/loft-clerk-ledger/build");
         Assert.Contains($"Mend what was found: {net} has come off {leg}", Text(page, "main"));
         Assert.Contains("closed.", Text(page, "main"));
-        page = await _cabin.Page("/jobs/jetty-disc-direct/faults?net=GND&broken=U72.11");
+        page = await Cabin.Page("/jobs/jetty-disc-direct/faults?net=GND&broken=U72.11");
         Assert.NotNull(page.QuerySelector("#repair svg"));
     }
 
     [Fact]
     public async Task The_ten_rounds_teach_a_seat_a_line_a_reading_and_a_known_fault()
     {
-        IHtmlDocument page = await _cabin.Page("/rehearsal");
+        IHtmlDocument page = await Cabin.Page("/rehearsal");
         string[] codes = [.. page.QuerySelectorAll(".rounds a").Select(a => a.GetAttribute("href")!)];
         Assert.Equal(10, codes.Distinct().Count());
         foreach ((string href, string kind) in codes.Zip((string[])["seat", "address", "probe", "own"]))
         {
-            page = await _cabin.Page($"/rehearsal{href}&name=before");
+            page = await Cabin.Page($"/rehearsal{href}&name=before");
             Assert.Equal(kind, page.QuerySelector(".debrief")!.GetAttribute("data-kind"));
         }
     }

@@ -4,14 +4,9 @@ using AngleSharp.Html.Dom;
 namespace RustCabin.Web.Tests;
 
 /// <summary>Two tabs on one sheet: what the second typed is not lost, and goes over the first's only when it says so.</summary>
-public sealed class EditorTwoTabsTests : IAsyncLifetime
+public sealed class EditorTwoTabsTests : OnACabin
 {
     const string Sheet = "/sheets/models/brindle-16";
-    readonly CabinServer _cabin = new();
-
-    public ValueTask InitializeAsync() => _cabin.InitializeAsync();
-
-    public ValueTask DisposeAsync() => _cabin.DisposeAsync();
 
     static IHtmlFormElement Form(IHtmlDocument page, string handler) =>
         (IHtmlFormElement)page.QuerySelector($"form[action*='handler={handler}']")!;
@@ -21,34 +16,34 @@ public sealed class EditorTwoTabsTests : IAsyncLifetime
     [Fact]
     public async Task Fields_typed_on_an_older_state_stay_and_are_kept_by_the_next_press()
     {
-        IHtmlDocument second = await _cabin.Page(Sheet);
-        await _cabin.Press(Form(await _cabin.Page(Sheet), "Fields"), ("f:name", "Called by the first"));
+        IHtmlDocument second = await Cabin.Page(Sheet);
+        await Cabin.Press(Form(await Cabin.Page(Sheet), "Fields"), ("f:name", "Called by the first"));
 
-        (HttpStatusCode status, IHtmlDocument page) = await _cabin.Press(
+        (HttpStatusCode status, IHtmlDocument page) = await Cabin.Press(
             Form(second, "Fields"),
             ("f:name", "Called by the second")
         );
         Assert.Equal(HttpStatusCode.Conflict, status);
         Assert.Equal("Called by the second", Name(page));
         Assert.Contains("another tab", page.QuerySelector("[role=alert]")!.TextContent);
-        Assert.Equal("Called by the first", Name(await _cabin.Page(Sheet)));
+        Assert.Equal("Called by the first", Name(await Cabin.Page(Sheet)));
 
-        (status, page) = await _cabin.Press(Form(page, "Fields"), ("f:name", Name(page)));
+        (status, page) = await Cabin.Press(Form(page, "Fields"), ("f:name", Name(page)));
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Equal("Called by the second", Name(page));
-        (_, page) = await _cabin.Press(Form(page, "Undo"));
+        (_, page) = await Cabin.Press(Form(page, "Undo"));
         Assert.Equal("Called by the first", Name(page));
     }
 
     [Fact]
     public async Task Text_of_the_raw_pane_stays_too()
     {
-        IHtmlDocument second = await _cabin.Page(Sheet);
+        IHtmlDocument second = await Cabin.Page(Sheet);
         string raw = ((IHtmlTextAreaElement)second.QuerySelector("[name=raw]")!).Value;
-        await _cabin.Press(Form(await _cabin.Page(Sheet), "Fields"), ("f:name", "Called by the first"));
-        (HttpStatusCode status, IHtmlDocument page) = await _cabin.Press(
+        await Cabin.Press(Form(await Cabin.Page(Sheet), "Fields"), ("f:name", "Called by the first"));
+        (HttpStatusCode status, IHtmlDocument page) = await Cabin.Press(
             Form(second, "Raw"),
-            ("raw", raw.Replace("\"Brindle 16\"", "\"Called in raw\"", StringComparison.Ordinal))
+            ("raw", raw.Instead("\"Brindle 16\"", "\"Called in raw\""))
         );
         Assert.Equal(HttpStatusCode.Conflict, status);
         Assert.Contains("Called in raw", ((IHtmlTextAreaElement)page.QuerySelector("[name=raw]")!).Value);

@@ -5,17 +5,11 @@ using AngleSharp.Html.Dom;
 namespace RustCabin.Web.Tests;
 
 /// <summary>Bringing packs in through the page, on an empty cabin.</summary>
-public sealed class ImportTests : IAsyncLifetime
+public sealed class ImportTests() : OnACabin(new() { Demo = false })
 {
-    readonly CabinServer _cabin = new() { Demo = false };
-
-    public ValueTask InitializeAsync() => _cabin.InitializeAsync();
-
-    public ValueTask DisposeAsync() => _cabin.DisposeAsync();
-
     async Task<(HttpStatusCode, IHtmlDocument)> Bring(byte[] pack, string name = "pack.json")
     {
-        IHtmlDocument page = await _cabin.Page("/import");
+        IHtmlDocument page = await Cabin.Page("/import");
         var form = new MultipartFormDataContent
         {
             {
@@ -27,7 +21,7 @@ public sealed class ImportTests : IAsyncLifetime
             { new ByteArrayContent(pack), "pack", name },
             { new StringContent("replace"), "mode" },
         };
-        HttpResponseMessage answer = await _cabin.Http.PostAsync("/import", form);
+        HttpResponseMessage answer = await Cabin.Http.PostAsync("/import", form);
         return (answer.StatusCode, await CabinServer.Html(answer));
     }
 
@@ -36,9 +30,9 @@ public sealed class ImportTests : IAsyncLifetime
     [Fact]
     public async Task An_empty_shelf_offers_the_sample_cabin_and_the_import()
     {
-        IHtmlDocument page = await _cabin.Page("/");
+        IHtmlDocument page = await Cabin.Page("/");
         Assert.Contains("The shelf is empty", page.Body!.TextContent);
-        (_, page) = await _cabin.Press((IHtmlFormElement)page.QuerySelector(".empty form")!);
+        (_, page) = await Cabin.Press((IHtmlFormElement)page.QuerySelector(".empty form")!);
         Assert.Equal(32, page.QuerySelectorAll(".unit-card").Length);
     }
 
@@ -48,17 +42,17 @@ public sealed class ImportTests : IAsyncLifetime
         (HttpStatusCode status, IHtmlDocument page) = await Bring(CabinServer.Sample("weir.json"));
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Contains("4 written", page.Body!.TextContent);
-        page = await _cabin.Page("/jobs/weir-job/memory");
+        page = await Cabin.Page("/jobs/weir-job/memory");
         Assert.Contains("152 KiB", page.QuerySelector(".screen")!.TextContent);
         Assert.Equal(
             ["main", "blitter", "disc"],
             page.QuerySelectorAll(".ladder > text.strong").Take(3).Select(t => t.TextContent)
         );
         Assert.Contains("8 banks", page.QuerySelector(".ladder")!.TextContent);
-        page = await _cabin.Page("/jobs/weir-job/build");
+        page = await Cabin.Page("/jobs/weir-job/build");
         Assert.NotNull(page.QuerySelector("#step-open-open"));
         Assert.NotNull(page.QuerySelector("[id='step-count-culvert#2']"));
-        Assert.Contains("25.00 GBP", (await _cabin.Page("/jobs/weir-job/passport")).Body!.TextContent);
+        Assert.Contains("25.00 GBP", (await Cabin.Page("/jobs/weir-job/passport")).Body!.TextContent);
     }
 
     [Fact]
@@ -66,9 +60,9 @@ public sealed class ImportTests : IAsyncLifetime
     {
         await Bring(CabinServer.Sample("weir.json"));
         await Bring(CabinServer.Sample("slipway.json"));
-        byte[] whole = await _cabin.Http.GetByteArrayAsync("/export"),
-            unit = await _cabin.Http.GetByteArrayAsync("/export/units/weir-1");
-        Assert.Equal(HttpStatusCode.NotFound, (await _cabin.Http.GetAsync("/export/units/nobody")).StatusCode);
+        byte[] whole = await Cabin.Http.GetByteArrayAsync("/export"),
+            unit = await Cabin.Http.GetByteArrayAsync("/export/units/weir-1");
+        Assert.Equal(HttpStatusCode.NotFound, (await Cabin.Http.GetAsync("/export/units/nobody")).StatusCode);
         Assert.DoesNotContain("brindle", Encoding.UTF8.GetString(unit));
 
         await using var other = new CabinServer { Demo = false };
@@ -86,9 +80,9 @@ public sealed class ImportTests : IAsyncLifetime
         (HttpStatusCode status, IHtmlDocument page) = await Bring(
             CabinServer
                 .Sample("weir.json")
-                .Replace("\"base\": \"0x20000\"", "\"base\": \"0x2000G\"")
-                .Replace("\"culvert.D2\"", "\"D7\"")
-                .Replace("\"way\": \"right\"", "\"way\": \"rihgt\"")
+                .Instead("\"base\": \"0x20000\"", "\"base\": \"0x2000G\"")
+                .Instead("\"culvert.D2\"", "\"D7\"")
+                .Instead("\"way\": \"right\"", "\"way\": \"rihgt\"")
         );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Equal(
@@ -96,7 +90,7 @@ public sealed class ImportTests : IAsyncLifetime
             page.QuerySelectorAll("td.mono").Select(t => t.TextContent)
         );
         Assert.Contains("nothing was imported", page.Body!.TextContent);
-        Assert.Empty((await _cabin.Page("/")).QuerySelectorAll(".unit-card"));
+        Assert.Empty((await Cabin.Page("/")).QuerySelectorAll(".unit-card"));
     }
 
     [Fact]
@@ -119,8 +113,8 @@ public sealed class ImportTests : IAsyncLifetime
         const string Hostile = "<script>alert(1)</script>]]>\u202e\"'&amp;";
         string json = CabinServer
             .Sample("weir.json")
-            .Replace("Culvert card", System.Text.Json.JsonEncodedText.Encode(Hostile).ToString())
-            .Replace("Weir one", System.Text.Json.JsonEncodedText.Encode(Hostile).ToString());
+            .Instead("Culvert card", System.Text.Json.JsonEncodedText.Encode(Hostile).ToString())
+            .Instead("Weir one", System.Text.Json.JsonEncodedText.Encode(Hostile).ToString());
         Assert.Equal(HttpStatusCode.OK, (await Bring(json)).Item1);
         foreach (
             string url in (string[])
@@ -138,7 +132,7 @@ public sealed class ImportTests : IAsyncLifetime
                 ]
         )
         {
-            IHtmlDocument page = await _cabin.Page(url);
+            IHtmlDocument page = await Cabin.Page(url);
             Assert.DoesNotContain(page.QuerySelectorAll("script"), s => s.TextContent.Length > 0);
             Assert.Contains("alert(1)", page.Body!.TextContent);
         }
@@ -150,8 +144,8 @@ public sealed class ImportTests : IAsyncLifetime
         (HttpStatusCode status, IHtmlDocument page) = await Bring(
             CabinServer
                 .Sample("weir.json")
-                .Replace("Weir one", new string('w', 4000))
-                .Replace("\"id\": \"weir-job\"", "\"id\": \"../../etc\"")
+                .Instead("Weir one", new string('w', 4000))
+                .Instead("\"id\": \"weir-job\"", "\"id\": \"../../etc\"")
         );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("is 4000 characters long; 200 are allowed", page.Body!.TextContent);
@@ -161,21 +155,21 @@ public sealed class ImportTests : IAsyncLifetime
     [Fact]
     public async Task An_import_is_looked_at_first_and_taken_back_as_a_whole()
     {
-        IHtmlDocument page = await _cabin.Page("/import");
-        (_, page) = await _cabin.Press(
+        IHtmlDocument page = await Cabin.Page("/import");
+        (_, page) = await Cabin.Press(
             (IHtmlFormElement)page.QuerySelector("form.import")!,
             ("Pasted", CabinServer.Sample("weir.json"))
         );
         Assert.Equal(["4 new", "0 changed", "0 here already"], page.QuerySelectorAll(".tally p").Select(p => p.TextContent));
-        Assert.Empty((await _cabin.Page("/")).QuerySelectorAll(".unit-card"));
-        (_, page) = await _cabin.Press(
+        Assert.Empty((await Cabin.Page("/")).QuerySelectorAll(".unit-card"));
+        (_, page) = await Cabin.Press(
             (IHtmlFormElement)page.QuerySelector("form.decide")!,
             ("Pasted", page.QuerySelector("form.decide textarea")!.TextContent),
             ("mode", "replace")
         );
         Assert.Contains("4 written", page.Body!.TextContent);
-        (_, page) = await _cabin.Press((IHtmlFormElement)page.QuerySelector("form.decide")!);
+        (_, page) = await Cabin.Press((IHtmlFormElement)page.QuerySelector("form.decide")!);
         Assert.Contains("taken back", page.QuerySelector(".earlier")!.TextContent);
-        Assert.Empty((await _cabin.Page("/")).QuerySelectorAll(".unit-card"));
+        Assert.Empty((await Cabin.Page("/")).QuerySelectorAll(".unit-card"));
     }
 }

@@ -8,16 +8,11 @@ namespace RustCabin.Web.Tests;
 /// A minute of mixed load: pages, presses with their undo, calls. What it holds of memory afterwards is what it held after the
 /// first quarter. <c>./cabin test load</c>. Source: docs/security.md, How it is tested.
 /// </summary>
-public sealed class LoadTests(ITestOutputHelper said) : IAsyncLifetime
+public sealed class LoadTests(ITestOutputHelper said) : OnACabin
 {
     static readonly TimeSpan Minute = TimeSpan.FromMinutes(1);
     const int Clients = 8;
     const double Level = 1.15;
-    readonly CabinServer _cabin = new();
-
-    public ValueTask InitializeAsync() => _cabin.InitializeAsync();
-
-    public ValueTask DisposeAsync() => _cabin.DisposeAsync();
 
     [Fact(Explicit = true), Trait("Category", "Load")]
     public async Task Memory_is_level_after_a_minute_of_mixed_load()
@@ -40,11 +35,11 @@ public sealed class LoadTests(ITestOutputHelper said) : IAsyncLifetime
         {
             for (int n = number; clock.Elapsed < Minute; n++, Interlocked.Increment(ref asked))
                 if (n % 10 == 0)
-                    Assert.Equal(HttpStatusCode.OK, (await _cabin.Post("/api/v1/check", pack)).Status);
+                    Assert.Equal(HttpStatusCode.OK, (await Cabin.Post("/api/v1/check", pack)).Status);
                 else if (n % 10 == 5 && number == 0)
                     await Press(n % 20 == 5 ? "Switch" : "Undo");
                 else
-                    using (HttpResponseMessage page = await _cabin.Http.GetAsync(pages[n % pages.Length]))
+                    using (HttpResponseMessage page = await Cabin.Http.GetAsync(pages[n % pages.Length]))
                         Assert.Equal(HttpStatusCode.OK, page.StatusCode);
         }
         Task all = Task.WhenAll(Enumerable.Range(0, Clients).Select(n => Task.Run(() => Client(n))));
@@ -69,7 +64,7 @@ public sealed class LoadTests(ITestOutputHelper said) : IAsyncLifetime
 
     async Task Press(string handler)
     {
-        IHtmlDocument page = await _cabin.Page("/jobs/slip-3-winter/memory");
+        IHtmlDocument page = await Cabin.Page("/jobs/slip-3-winter/memory");
         if (
             page.QuerySelector(
                 handler == "Undo" ? "form[action*='handler=Undo']" : "form[action*='handler=Switch'] button[name=position]"
@@ -78,6 +73,6 @@ public sealed class LoadTests(ITestOutputHelper said) : IAsyncLifetime
         )
             return;
         IHtmlFormElement form = found as IHtmlFormElement ?? (IHtmlFormElement)found.Closest("form")!;
-        await _cabin.Press(form, handler == "Undo" ? [] : [("position", found.GetAttribute("value") ?? "")]);
+        await Cabin.Press(form, handler == "Undo" ? [] : [("position", found.GetAttribute("value") ?? "")]);
     }
 }

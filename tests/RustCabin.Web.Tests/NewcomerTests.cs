@@ -7,14 +7,8 @@ using static RustCabin.Web.Tests.Shown;
 namespace RustCabin.Web.Tests;
 
 /// <summary>What a newcomer meets: an empty cabin, a machine of one's own, jobs that come and go, words that help.</summary>
-public sealed class NewcomerTests : IAsyncLifetime
+public sealed class NewcomerTests : OnACabin
 {
-    readonly CabinServer _cabin = new();
-
-    public ValueTask InitializeAsync() => _cabin.InitializeAsync();
-
-    public ValueTask DisposeAsync() => _cabin.DisposeAsync();
-
     const string Machine = """
         { "format": "rustcabin.pack/1",
           "models": [ { "id": "m", "name": "M", "addressBits": 16, "dataBits": 8, "masters": ["cpu"],
@@ -62,13 +56,13 @@ public sealed class NewcomerTests : IAsyncLifetime
     [Fact]
     public async Task A_machine_with_one_level_that_takes_screws_out_is_opened_and_closed()
     {
-        await _cabin.Import(Machine);
-        IHtmlDocument page = await _cabin.Page("/jobs/j/build");
+        await Cabin.Import(Machine);
+        IHtmlDocument page = await Cabin.Page("/jobs/j/build");
         Assert.Contains("Take out 4 screws.", Text(page, "#step-open-lid-off"));
         Assert.Contains("Put back 4 screws.", Text(page, "#step-close"));
         // The caution is asked once an opening, then shown as read.
-        await Pressed(_cabin, "/jobs/j/build", "#step-fit-p [name=heeded]", ("heeded", "true"));
-        page = await _cabin.Page("/jobs/j/build");
+        await Pressed(Cabin, "/jobs/j/build", "#step-fit-p [name=heeded]", ("heeded", "true"));
+        page = await Cabin.Page("/jobs/j/build");
         Assert.Null(page.QuerySelector("#step-fit-q [name=heeded]"));
         Assert.NotNull(page.QuerySelector("#step-fit-q [data-read-before=static]"));
     }
@@ -76,46 +70,46 @@ public sealed class NewcomerTests : IAsyncLifetime
     [Fact]
     public async Task Jobs_and_units_are_named_ended_and_taken_off_and_put_back()
     {
-        await _cabin.Import(Machine);
+        await Cabin.Import(Machine);
         // The board is a guess, and says so; a new job begins at the clues.
-        IHtmlDocument page = await _cabin.Page("/jobs/j/memory");
+        IHtmlDocument page = await Cabin.Page("/jobs/j/memory");
         Assert.NotNull(page.QuerySelector(".assuming"));
-        page = await Pressed(_cabin, "/", "[aria-label='Begin a job for Unit U']", ("name", "Second job"));
+        page = await Pressed(Cabin, "/", "[aria-label='Begin a job for Unit U']", ("name", "Second job"));
         Assert.Contains("/identify", page.QuerySelector(".trail [aria-current=page]")!.GetAttribute("href"));
         Assert.Contains("Second job", Text(page, "#switcher"));
-        await Pressed(_cabin, "/jobs/j/identify", "#confirm-as", ("revision", "r1"));
-        page = await _cabin.Page("/jobs/j/memory");
+        await Pressed(Cabin, "/jobs/j/identify", "#confirm-as", ("revision", "r1"));
+        page = await Cabin.Page("/jobs/j/memory");
         Assert.Null(page.QuerySelector(".assuming"));
         Assert.Contains("Board 1, confirmed", Text(page, "#switcher summary"));
         Assert.DoesNotContain("%", Text(page, "#switcher summary"));
 
-        page = await Pressed(_cabin, "/", "[aria-label='Name of J']", ("name", "First job"));
+        page = await Pressed(Cabin, "/", "[aria-label='Name of J']", ("name", "First job"));
         Assert.Contains("First job", Text(page, "#unit-u"));
-        await ToTheEnd(_cabin, "j");
-        await Pressed(_cabin, "/", "[aria-label='End First job of Unit U']");
+        await ToTheEnd(Cabin, "j");
+        await Pressed(Cabin, "/", "[aria-label='End First job of Unit U']");
         // What was done is on the unit: the other job starts from there, the ended one still says what it did.
-        Assert.Contains("Board P", Text(await _cabin.Page("/jobs/u-job-1/passport"), ".sites-panel tbody"));
-        page = await _cabin.Page("/jobs/j/passport");
+        Assert.Contains("Board P", Text(await Cabin.Page("/jobs/u-job-1/passport"), ".sites-panel tbody"));
+        page = await Cabin.Page("/jobs/j/passport");
         Assert.Equal(2, page.QuerySelectorAll(".sites-panel tbody tr").Length);
         Assert.DoesNotContain("planned", Text(page, ".sites-panel tbody"));
-        await Pressed(_cabin, "/jobs/j/passport", "#undo");
+        await Pressed(Cabin, "/jobs/j/passport", "#undo");
         Assert.Contains(
             "Nothing but what the maker fitted",
-            Text(await _cabin.Page("/jobs/u-job-1/passport"), ".sites-panel tbody")
+            Text(await Cabin.Page("/jobs/u-job-1/passport"), ".sites-panel tbody")
         );
 
-        await Pressed(_cabin, "/", "[aria-label='Name of Unit U']", ("name", "Bench unit"));
-        page = await Pressed(_cabin, "/", "#unit-u [name=retired]", ("retired", "true"));
+        await Pressed(Cabin, "/", "[aria-label='Name of Unit U']", ("name", "Bench unit"));
+        page = await Pressed(Cabin, "/", "#unit-u [name=retired]", ("retired", "true"));
         Assert.NotNull(page.QuerySelector("#unit-u.retired"));
-        page = await Pressed(_cabin, "/", "[aria-label='Remove Bench unit']");
+        page = await Pressed(Cabin, "/", "[aria-label='Remove Bench unit']");
         Assert.Null(page.QuerySelector("#unit-u"));
-        await _cabin.Page("/jobs/j/memory", HttpStatusCode.NotFound);
-        page = await Pressed(_cabin, "/", "[aria-label='Put back Bench unit']");
+        await Cabin.Page("/jobs/j/memory", HttpStatusCode.NotFound);
+        page = await Pressed(Cabin, "/", "[aria-label='Put back Bench unit']");
         Assert.NotNull(page.QuerySelector("#unit-u"));
-        page = await Pressed(_cabin, "/", "[aria-label='Remove Second job of Bench unit']");
-        await _cabin.Page("/jobs/u-job-1/memory", HttpStatusCode.NotFound);
-        await Pressed(_cabin, "/", "[aria-label='Put back Second job']");
-        await _cabin.Page("/jobs/u-job-1/memory");
+        page = await Pressed(Cabin, "/", "[aria-label='Remove Second job of Bench unit']");
+        await Cabin.Page("/jobs/u-job-1/memory", HttpStatusCode.NotFound);
+        await Pressed(Cabin, "/", "[aria-label='Put back Second job']");
+        await Cabin.Page("/jobs/u-job-1/memory");
     }
 
     [Theory]
@@ -127,18 +121,18 @@ public sealed class NewcomerTests : IAsyncLifetime
     [InlineData("1536", "1536")]
     public async Task Sizes_as_the_pages_write_them_are_read_in_the_editor(string typed, string kept)
     {
-        await _cabin.Import(Machine);
-        IHtmlDocument page = await _cabin.Page("/sheets/models/m");
-        (_, page) = await _cabin.Press(Form(page, "#fields [name=op]"), ("f:claims[0].size", typed), ("op", ""));
+        await Cabin.Import(Machine);
+        IHtmlDocument page = await Cabin.Page("/sheets/models/m");
+        (_, page) = await Cabin.Press(Form(page, "#fields [name=op]"), ("f:claims[0].size", typed), ("op", ""));
         Assert.Contains($"\"size\": \"{kept}\"", Text(page, "[name=raw]"));
     }
 
     [Fact]
     public async Task A_size_that_is_none_is_refused_with_an_example_and_no_path()
     {
-        await _cabin.Import(Machine);
-        IHtmlDocument page = await _cabin.Page("/sheets/models/m");
-        (_, page) = await _cabin.Press(Form(page, "#fields [name=op]"), ("f:claims[0].size", "plenty"), ("op", ""));
+        await Cabin.Import(Machine);
+        IHtmlDocument page = await Cabin.Page("/sheets/models/m");
+        (_, page) = await Cabin.Press(Form(page, "#fields [name=op]"), ("f:claims[0].size", "plenty"), ("op", ""));
         Assert.Contains("claims, number 1, size: \"plenty\" is not a size, such as 16K, 4M or 1536", Text(page, ".wrongs"));
         Assert.DoesNotContain("claims[0]", Text(page, ".wrongs"));
     }
@@ -146,9 +140,9 @@ public sealed class NewcomerTests : IAsyncLifetime
     [Fact]
     public async Task A_reading_in_bytes_is_noticed_and_a_dead_machine_is_switched_off_first()
     {
-        await _cabin.Import(Machine);
-        IHtmlDocument page = await _cabin.Page("/jobs/slip-7-race/build");
-        (HttpStatusCode status, page) = await _cabin.Press(
+        await Cabin.Import(Machine);
+        IHtmlDocument page = await Cabin.Page("/jobs/slip-7-race/build");
+        (HttpStatusCode status, page) = await Cabin.Press(
             Form(page, "#step-untouched [name=seen]"),
             ("seen", "262144"),
             ("seen", "0")
@@ -157,7 +151,7 @@ public sealed class NewcomerTests : IAsyncLifetime
         Assert.Contains("262144 looks like bytes, which are 256 KiB; type 256K", Text(page, ".notice"));
 
         const string Dead = "/jobs/mast-disc-picture/build";
-        page = await Pressed(_cabin, Dead, "#step-untouched [name=starts]", ("starts", "false"));
+        page = await Pressed(Cabin, Dead, "#step-untouched [name=starts]", ("starts", "false"));
         Assert.Contains("Switch off first", Text(page, "#step-untouched .verdict"));
         Assert.NotEmpty(page.QuerySelectorAll("#step-untouched .likeliest li"));
     }
@@ -168,13 +162,13 @@ public sealed class NewcomerTests : IAsyncLifetime
         const string Job = "slip-2-system";
         for (int i = 0; i < 40; i++)
         {
-            IElement? now = (await _cabin.Page($"/jobs/{Job}/build")).QuerySelector("li.step[data-current=true]");
+            IElement? now = (await Cabin.Page($"/jobs/{Job}/build")).QuerySelector("li.step[data-current=true]");
             if (now?.Id == "step-count-rom-rom")
                 break;
-            Assert.True(await Step(_cabin, Job));
+            Assert.True(await Step(Cabin, Job));
         }
-        (_, IHtmlDocument page) = await _cabin.Press(
-            Form(await _cabin.Page($"/jobs/{Job}/build"), "#step-count-rom-rom [name=seen]"),
+        (_, IHtmlDocument page) = await Cabin.Press(
+            Form(await Cabin.Page($"/jobs/{Job}/build"), "#step-count-rom-rom [name=seen]"),
             ("seen", "0"),
             ("seen", "0")
         );
@@ -184,19 +178,19 @@ public sealed class NewcomerTests : IAsyncLifetime
     [Fact]
     public async Task The_tray_offers_no_switches_for_what_no_switch_can_mend()
     {
-        await _cabin.Import(Machine);
-        await Pressed(_cabin, "/jobs/j/baseline", "[name=volts]", ("rail", "+5"), ("volts", "4.4"));
-        IHtmlDocument page = await _cabin.Page("/jobs/j/baseline");
+        await Cabin.Import(Machine);
+        await Pressed(Cabin, "/jobs/j/baseline", "[name=volts]", ("rail", "+5"), ("volts", "4.4"));
+        IHtmlDocument page = await Cabin.Page("/jobs/j/baseline");
         Assert.Contains("BASE-RAIL", Found(page));
         Assert.Null(page.QuerySelector(".tray form[action*='handler=Settle']"));
-        Assert.NotNull((await _cabin.Page("/jobs/slip-3-winter/memory")).QuerySelector(".tray form[action*='handler=Settle']"));
+        Assert.NotNull((await Cabin.Page("/jobs/slip-3-winter/memory")).QuerySelector(".tray form[action*='handler=Settle']"));
     }
 
     [Fact]
     public async Task What_is_pasted_and_is_no_record_is_refused_with_what_was_typed_kept()
     {
-        IHtmlDocument page = await _cabin.Page("/jobs/slip-2-system/rom");
-        (HttpStatusCode status, page) = await _cabin.Press(
+        IHtmlDocument page = await Cabin.Page("/jobs/slip-2-system/rom");
+        (HttpStatusCode status, page) = await Cabin.Press(
             Form(page, "[name=paste]"),
             ("paste", "hello, world"),
             ("origin", "typed"),
@@ -216,14 +210,14 @@ public sealed class NewcomerTests : IAsyncLifetime
     [InlineData("/jobs/slip-3-winter/speed", "[name=who]", "who")]
     public async Task A_stale_form_keeps_what_was_typed(string path, string field, string name)
     {
-        IHtmlDocument late = await _cabin.Page(path);
+        IHtmlDocument late = await Cabin.Page(path);
         await Pressed(
-            _cabin,
+            Cabin,
             path.Replace("/rom", "/baseline").Replace("/speed", "/baseline"),
             "#ask-plastic button",
             ("state", "sound")
         );
-        (HttpStatusCode status, IHtmlDocument page) = await _cabin.Press(
+        (HttpStatusCode status, IHtmlDocument page) = await Cabin.Press(
             Form(late, field),
             (name, "a fan, half wired"),
             ("ratio", "2")

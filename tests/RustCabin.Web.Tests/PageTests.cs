@@ -5,19 +5,14 @@ using static RustCabin.Web.Tests.Shown;
 namespace RustCabin.Web.Tests;
 
 /// <summary>The pages as a browser without script gets them: what they show, and what a press of their forms does.</summary>
-public sealed class PageTests : IAsyncLifetime
+public sealed class PageTests : OnACabin
 {
     const string Winter = "/jobs/slip-3-winter";
-    readonly CabinServer _cabin = new();
-
-    public ValueTask InitializeAsync() => _cabin.InitializeAsync();
-
-    public ValueTask DisposeAsync() => _cabin.DisposeAsync();
 
     [Fact]
     public async Task The_shelf_shows_every_unit_in_its_state()
     {
-        IHtmlDocument page = await _cabin.Page("/");
+        IHtmlDocument page = await Cabin.Page("/");
         Assert.Equal(32, page.QuerySelectorAll(".unit-card").Length);
         Assert.Contains("two drive one range", Text(page, "#unit-slip-3"));
         Assert.Contains("reading: power up with Tidewell", Text(page, "#unit-slip-7"));
@@ -37,33 +32,33 @@ public sealed class PageTests : IAsyncLifetime
     [InlineData("/build")]
     [InlineData("/passport")]
     public async Task Every_station_answers(string station) =>
-        Assert.NotNull((await _cabin.Page(Winter + station)).QuerySelector("h1"));
+        Assert.NotNull((await Cabin.Page(Winter + station)).QuerySelector("h1"));
 
     [Fact]
     public async Task A_page_of_nobody_is_not_on_any_shelf() =>
-        Assert.Contains("Not on any shelf", Text(await _cabin.Page("/jobs/nobody/memory", HttpStatusCode.NotFound), "h1"));
+        Assert.Contains("Not on any shelf", Text(await Cabin.Page("/jobs/nobody/memory", HttpStatusCode.NotFound), "h1"));
 
     [Fact]
     public async Task Pressing_a_jumper_changes_all_that_hangs_on_it_and_undo_takes_it_back()
     {
-        IHtmlDocument page = await _cabin.Page($"{Winter}/memory");
+        IHtmlDocument page = await Cabin.Page($"{Winter}/memory");
         Assert.Contains("4288 KiB", Text(page, ".screen"));
-        (HttpStatusCode status, page) = await _cabin.Press(Form(page, "#switch-fathom-W3"), ("position", "closed"));
+        (HttpStatusCode status, page) = await Cabin.Press(Form(page, "#switch-fathom-W3"), ("position", "closed"));
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Contains("1216 KiB", Text(page, ".screen"));
         Assert.Contains("W3 size: closed", page.QuerySelector("#switch-fathom-W3")!.GetAttribute("aria-label"));
-        Assert.Contains("1024 KiB", Text(await _cabin.Page($"{Winter}/build"), "#step-count-fathom"));
-        (_, page) = await _cabin.Press(Form(page, "#undo"));
+        Assert.Contains("1024 KiB", Text(await Cabin.Page($"{Winter}/build"), "#step-count-fathom"));
+        (_, page) = await Cabin.Press(Form(page, "#undo"));
         Assert.Contains("4288 KiB", Text(page, ".screen"));
-        (_, page) = await _cabin.Press(Form(page, "#redo"));
+        (_, page) = await Cabin.Press(Form(page, "#redo"));
         Assert.Contains("1216 KiB", Text(page, ".screen"));
     }
 
     [Fact]
     public async Task The_fix_in_the_tray_mends_the_fight()
     {
-        IHtmlDocument page = await _cabin.Page($"{Winter}/memory");
-        (_, page) = await _cabin.Press(Form(page, ".finding.stop button"));
+        IHtmlDocument page = await Cabin.Page($"{Winter}/memory");
+        (_, page) = await Cabin.Press(Form(page, ".finding.stop button"));
         Assert.Empty(page.QuerySelectorAll(".finding.stop"));
         Assert.Contains("4928 KiB", Text(page, ".screen"));
         Assert.Contains("Mended, Two drive one range", page.QuerySelector("#undo")!.GetAttribute("title"));
@@ -72,39 +67,39 @@ public sealed class PageTests : IAsyncLifetime
     [Fact]
     public async Task A_change_and_its_history_are_there_after_a_restart()
     {
-        await _cabin.Press(Form(await _cabin.Page($"{Winter}/memory"), "#switch-fathom-W3"), ("position", "closed"));
-        await _cabin.Stop();
-        await _cabin.Start();
-        IHtmlDocument page = await _cabin.Page($"{Winter}/memory");
+        await Cabin.Press(Form(await Cabin.Page($"{Winter}/memory"), "#switch-fathom-W3"), ("position", "closed"));
+        await Cabin.Stop();
+        await Cabin.Start();
+        IHtmlDocument page = await Cabin.Page($"{Winter}/memory");
         Assert.Contains("1216 KiB", Text(page, ".screen"));
         Assert.Contains("W3 of Fathom memory board to closed", page.QuerySelector("#undo")!.GetAttribute("title"));
-        (_, page) = await _cabin.Press(Form(page, "#undo"));
+        (_, page) = await Cabin.Press(Form(page, "#undo"));
         Assert.Contains("4288 KiB", Text(page, ".screen"));
     }
 
     [Fact]
     public async Task The_later_of_two_tabs_is_told_and_changes_nothing()
     {
-        IHtmlDocument one = await _cabin.Page($"{Winter}/memory"),
-            two = await _cabin.Page($"{Winter}/build");
-        await _cabin.Press(Form(one, "#switch-fathom-W3"), ("position", "closed"));
+        IHtmlDocument one = await Cabin.Page($"{Winter}/memory"),
+            two = await Cabin.Page($"{Winter}/build");
+        await Cabin.Press(Form(one, "#switch-fathom-W3"), ("position", "closed"));
         IHtmlFormElement reading = Form(two, "#step-untouched [name=seen]");
-        (HttpStatusCode status, IHtmlDocument page) = await _cabin.Press(reading, ("seen", "251"), ("seen", "7"));
+        (HttpStatusCode status, IHtmlDocument page) = await Cabin.Press(reading, ("seen", "251"), ("seen", "7"));
         Assert.Equal(HttpStatusCode.Conflict, status);
         Assert.Contains("another tab", Text(page, "[role=alert]"));
         // What was typed is still there, to be sent again.
         Assert.Equal(["251", "7"], page.QuerySelectorAll("#step-untouched [name=seen]").Select(i => i.GetAttribute("value")));
-        Assert.DoesNotContain("251", Text(await _cabin.Page($"{Winter}/passport"), "main"));
+        Assert.DoesNotContain("251", Text(await Cabin.Page($"{Winter}/passport"), "main"));
     }
 
     [Fact]
     public async Task A_reading_is_compared_line_by_line()
     {
-        IHtmlDocument page = await _cabin.Page($"{Winter}/build");
-        (_, page) = await _cabin.Press(Form(page, "#step-untouched [name=seen]"), ("seen", "192"), ("seen", "0"));
+        IHtmlDocument page = await Cabin.Page($"{Winter}/build");
+        (_, page) = await Cabin.Press(Form(page, "#step-untouched [name=seen]"), ("seen", "192"), ("seen", "0"));
         Assert.Contains("All lines agree", Text(page, "#step-untouched"));
         // Typed early it is not taken: what is not in yet has no reading.
-        (HttpStatusCode status, page) = await _cabin.Press(
+        (HttpStatusCode status, page) = await Cabin.Press(
             Form(page, "#step-count-fathom [name=seen]"),
             ("seen", "192K"),
             ("seen", "1 MiB")
@@ -112,15 +107,15 @@ public sealed class PageTests : IAsyncLifetime
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("\"Fit Fathom memory board\" are not ticked", Text(page, ".notice"));
         Assert.NotNull(page.QuerySelector("#step-count-fathom [name=tick]"));
-        (status, page) = await _cabin.Press(
+        (status, page) = await Cabin.Press(
             Form(page, "#step-count-fathom [name=seen]"),
             ("seen", "192K"),
             ("seen", "1 MiB"),
             ("tick", "true")
         );
         Assert.Contains("tick the cautions of \"Fit Fathom memory board\" first", Text(page, ".notice"));
-        (_, page) = await _cabin.Press(Form(page, "#step-fit-fathom [name=heeded]"), ("heeded", "true"));
-        (_, page) = await _cabin.Press(
+        (_, page) = await Cabin.Press(Form(page, "#step-fit-fathom [name=heeded]"), ("heeded", "true"));
+        (_, page) = await Cabin.Press(
             Form(page, "#step-count-fathom [name=seen]"),
             ("seen", "192K"),
             ("seen", "1 MiB"),
@@ -139,8 +134,8 @@ public sealed class PageTests : IAsyncLifetime
     [InlineData("<script>alert(1)</script>", "is not a size")]
     public async Task What_is_no_reading_is_refused_and_kept(string typed, string says)
     {
-        (HttpStatusCode status, IHtmlDocument page) = await _cabin.Press(
-            Form(await _cabin.Page($"{Winter}/build"), "#step-untouched [name=seen]"),
+        (HttpStatusCode status, IHtmlDocument page) = await Cabin.Press(
+            Form(await Cabin.Page($"{Winter}/build"), "#step-untouched [name=seen]"),
             ("seen", "256"),
             ("seen", typed)
         );
@@ -154,16 +149,16 @@ public sealed class PageTests : IAsyncLifetime
     [Fact]
     public async Task A_step_behind_a_gate_or_with_an_unread_caution_cannot_be_ticked()
     {
-        IHtmlDocument page = await _cabin.Page($"{Winter}/build");
-        (HttpStatusCode status, page) = await _cabin.Press(Form(page, "#step-open-lid-off [name=done]"), ("done", "true"));
+        IHtmlDocument page = await Cabin.Page($"{Winter}/build");
+        (HttpStatusCode status, page) = await Cabin.Press(Form(page, "#step-open-lid-off [name=done]"), ("done", "true"));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("gate before this step", Text(page, "[role=alert]"));
-        (_, page) = await _cabin.Press(Form(page, "#step-untouched [name=seen]"), ("seen", "192"), ("seen", "0"));
-        (status, page) = await _cabin.Press(Form(page, "#step-open-lid-off [name=done]"), ("done", "true"));
+        (_, page) = await Cabin.Press(Form(page, "#step-untouched [name=seen]"), ("seen", "192"), ("seen", "0"));
+        (status, page) = await Cabin.Press(Form(page, "#step-open-lid-off [name=done]"), ("done", "true"));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("tick the cautions", Text(page, "[role=alert]"));
-        (_, page) = await _cabin.Press(Form(page, "#step-open-lid-off [name=heeded]"), ("heeded", "true"));
-        (status, page) = await _cabin.Press(Form(page, "#step-open-lid-off [name=done]"), ("done", "true"));
+        (_, page) = await Cabin.Press(Form(page, "#step-open-lid-off [name=heeded]"), ("heeded", "true"));
+        (status, page) = await Cabin.Press(Form(page, "#step-open-lid-off [name=done]"), ("done", "true"));
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Contains("done", page.QuerySelector("#step-open-lid-off")!.ClassName);
     }
@@ -174,9 +169,9 @@ public sealed class PageTests : IAsyncLifetime
     [InlineData("position", "sideways")]
     public async Task A_press_that_names_what_is_not_there_changes_nothing(string field, string value)
     {
-        IHtmlDocument page = await _cabin.Page($"{Winter}/memory");
+        IHtmlDocument page = await Cabin.Page($"{Winter}/memory");
         (string, string)[] with = field == "position" ? [(field, value)] : [(field, value), ("position", "closed")];
-        (HttpStatusCode status, page) = await _cabin.Press(Form(page, "#switch-fathom-W3"), with);
+        (HttpStatusCode status, page) = await Cabin.Press(Form(page, "#switch-fathom-W3"), with);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("Nothing was changed", Text(page, "[role=alert]"));
         Assert.Contains("4288 KiB", Text(page, ".screen"));
@@ -185,7 +180,7 @@ public sealed class PageTests : IAsyncLifetime
     [Fact]
     public async Task A_post_without_the_pages_token_is_refused()
     {
-        HttpResponseMessage answer = await _cabin.Http.PostAsync(
+        HttpResponseMessage answer = await Cabin.Http.PostAsync(
             $"{Winter}/memory?handler=Undo",
             new FormUrlEncodedContent([KeyValuePair.Create("version", "1")])
         );
@@ -197,13 +192,13 @@ public sealed class PageTests : IAsyncLifetime
     {
         var request = new HttpRequestMessage(HttpMethod.Get, "/");
         request.Headers.Host = "rebound.example";
-        Assert.Equal(HttpStatusCode.BadRequest, (await _cabin.Http.SendAsync(request)).StatusCode);
+        Assert.Equal(HttpStatusCode.BadRequest, (await Cabin.Http.SendAsync(request)).StatusCode);
     }
 
     [Fact]
     public async Task Headers_allow_nothing_from_elsewhere_and_nothing_inline()
     {
-        HttpResponseMessage answer = await _cabin.Http.GetAsync($"{Winter}/memory");
+        HttpResponseMessage answer = await Cabin.Http.GetAsync($"{Winter}/memory");
         string policy = string.Join(' ', answer.Headers.GetValues("Content-Security-Policy"));
         Assert.Contains("default-src 'none'", policy);
         Assert.DoesNotContain("unsafe", policy);
@@ -215,12 +210,12 @@ public sealed class PageTests : IAsyncLifetime
     [Fact]
     public async Task A_part_is_planned_and_dropped_again()
     {
-        (_, IHtmlDocument page) = await _cabin.Press(Form(await _cabin.Page("/"), "#unit-slip-9 button"));
+        (_, IHtmlDocument page) = await Cabin.Press(Form(await Cabin.Page("/"), "#unit-slip-9 button"));
         Assert.Contains("Nothing is fitted or planned", Text(page, ".boards"));
-        (_, page) = await _cabin.Press(Form(page, "#add-part"), ("part", "spindrift"));
+        (_, page) = await Cabin.Press(Form(page, "#add-part"), ("part", "spindrift"));
         // Slipway 9 is Board 7, which the Spindrift does not fit.
         Assert.Contains("fits Board 4; this is Board 7", Text(page, ".finding.stop"));
-        (_, page) = await _cabin.Press(Form(page, ".board .quiet"));
+        (_, page) = await Cabin.Press(Form(page, ".board .quiet"));
         Assert.Empty(page.QuerySelectorAll(".finding"));
     }
 
@@ -228,25 +223,25 @@ public sealed class PageTests : IAsyncLifetime
     public async Task A_clue_that_is_seen_moves_the_verdict_and_undo_takes_it_back()
     {
         const string Net = "/jobs/dunnock-net-switch/identify";
-        IHtmlDocument page = await _cabin.Page(Net);
-        Assert.Contains("FIT-DOUBT", Found(await _cabin.Page("/jobs/dunnock-net-switch/memory")));
+        IHtmlDocument page = await Cabin.Page(Net);
+        Assert.Contains("FIT-DOUBT", Found(await Cabin.Page("/jobs/dunnock-net-switch/memory")));
         Assert.Contains("Legend along the front edge", Text(page, ".next-look"));
-        Assert.Contains("Date on the tallest", Text(await _cabin.Page($"{Net}?open=nowhere"), "#clue-video-chip"));
-        Assert.Contains("No clue that is left tells more", Text(await _cabin.Page($"{Net}?open=closed"), ".next-look"));
-        (_, page) = await _cabin.Press(Form(page, "#clue-board-legend button"), ("value", "8X late"));
+        Assert.Contains("Date on the tallest", Text(await Cabin.Page($"{Net}?open=nowhere"), "#clue-video-chip"));
+        Assert.Contains("No clue that is left tells more", Text(await Cabin.Page($"{Net}?open=closed"), ".next-look"));
+        (_, page) = await Cabin.Press(Form(page, "#clue-board-legend button"), ("value", "8X late"));
         Assert.Contains("8X late", Text(page, ".answer"));
         Assert.DoesNotContain("FIT-DOUBT", Found(page));
-        (_, page) = await _cabin.Press(Form(page, "#confirm-as"), ("revision", "x-late"));
+        (_, page) = await Cabin.Press(Form(page, "#confirm-as"), ("revision", "x-late"));
         Assert.Contains("and confirmed", Text(page, ".answer"));
-        (_, page) = await _cabin.Press(Form(page, "#undo"));
-        (_, page) = await _cabin.Press(Form(page, "#undo"));
+        (_, page) = await Cabin.Press(Form(page, "#undo"));
+        (_, page) = await Cabin.Press(Form(page, "#undo"));
         Assert.Contains("FIT-DOUBT", Found(page));
     }
 
     [Fact]
     public async Task The_rebadged_Dunnock_is_a_late_8X_and_the_badge_is_the_odd_one()
     {
-        IHtmlDocument page = await _cabin.Page("/jobs/dunnock-lamp-voice/identify");
+        IHtmlDocument page = await Cabin.Page("/jobs/dunnock-lamp-voice/identify");
         Assert.Equal("8X late 97.2 %", Text(page, ".answer"));
         Assert.Contains(
             "The badge speaks for 8 early or 8 middle or 8 middle, eight chips. It disagrees with the board legend and the "
@@ -259,7 +254,7 @@ public sealed class PageTests : IAsyncLifetime
     [Fact]
     public async Task The_fit_matrix_says_what_fits_which_board_and_plans_it()
     {
-        IHtmlDocument page = await _cabin.Page($"{Winter}/fit");
+        IHtmlDocument page = await Cabin.Page($"{Winter}/fit");
         string[] Grades(string part) =>
             [
                 .. page.QuerySelectorAll(".matrix tbody tr")
@@ -271,9 +266,9 @@ public sealed class PageTests : IAsyncLifetime
         Assert.Equal(["fits", "fits", "fits"], Grades("Lantern"));
         Assert.Equal(["does not fit", "does not fit", "fits"], Grades("Tidewell"));
         Assert.Contains("Show 44 more", Text(page, ".hidden-note"));
-        (_, page) = await _cabin.Press(Form(page, "[aria-label='Plan it: Tidewell video memory']"));
+        (_, page) = await Cabin.Press(Form(page, "[aria-label='Plan it: Tidewell video memory']"));
         Assert.Contains("Tidewell video memory fits Board 7; this is Board 4", Text(page, ".tray"));
-        page = await _cabin.Page($"{Winter}/fit?all=true");
+        page = await Cabin.Page($"{Winter}/fit?all=true");
         Assert.Equal(["unknown", "unknown", "unknown"], Grades("Quayside"));
     }
 
@@ -282,23 +277,23 @@ public sealed class PageTests : IAsyncLifetime
     [InlineData("SLIPWAY 3", "Slipway 3")]
     [InlineData("harbour log", "A year of the harbour log in one sheet")]
     public async Task Search_finds_by_name(string asked, string found) =>
-        Assert.Contains(found, Text(await _cabin.Page($"/search?q={Uri.EscapeDataString(asked)}"), ".hits"));
+        Assert.Contains(found, Text(await Cabin.Page($"/search?q={Uri.EscapeDataString(asked)}"), ".hits"));
 
     [Fact]
     public async Task Sizes_can_be_read_as_on_the_box_and_the_lamp_put_out()
     {
-        IHtmlDocument page = await _cabin.Page($"{Winter}/memory");
-        (_, page) = await _cabin.Press(Form(page, "[name=sizes]"), ("sizes", "box"));
+        IHtmlDocument page = await Cabin.Page($"{Winter}/memory");
+        (_, page) = await Cabin.Press(Form(page, "[name=sizes]"), ("sizes", "box"));
         Assert.Contains("4288K", Text(page, ".screen"));
-        (_, page) = await _cabin.Press(Form(page, "[name=lamp]"), ("lamp", "off"));
+        (_, page) = await Cabin.Press(Form(page, "[name=lamp]"), ("lamp", "off"));
         Assert.Equal("off", page.DocumentElement.GetAttribute("data-lamp"));
     }
 
     [Fact]
     public async Task Preferences_lead_back_to_this_machine_only()
     {
-        IHtmlDocument page = await _cabin.Page("/");
-        (_, page) = await _cabin.Press(Form(page, "[name=lamp]"), ("lamp", "off"), ("back", "//elsewhere.example/"));
+        IHtmlDocument page = await Cabin.Page("/");
+        (_, page) = await Cabin.Press(Form(page, "[name=lamp]"), ("lamp", "off"), ("back", "//elsewhere.example/"));
         Assert.Equal("Shelf", Text(page, "h1"));
     }
 }

@@ -9,14 +9,8 @@ namespace RustCabin.Web.Tests;
 /// Five demo jobs are walked to the end, and the passport is read aloud: each of its lines stands in
 /// <c>Passports/JOB.txt</c> and was checked by hand against the steps of the job.
 /// </summary>
-public sealed partial class PassportReadTests : IAsyncLifetime
+public sealed partial class PassportReadTests : OnACabin
 {
-    readonly CabinServer _cabin = new();
-
-    public ValueTask InitializeAsync() => _cabin.InitializeAsync();
-
-    public ValueTask DisposeAsync() => _cabin.DisposeAsync();
-
     [Theory]
     [InlineData("loft-clerk-ledger")]
     [InlineData("mast-disc-picture")]
@@ -25,8 +19,8 @@ public sealed partial class PassportReadTests : IAsyncLifetime
     [InlineData("slip-2-system")]
     public async Task Every_line_is_what_was_done(string job)
     {
-        await ToTheEnd(_cabin, job);
-        string told = string.Join('\n', Lines(await _cabin.Page($"/jobs/{job}/passport")));
+        await ToTheEnd(Cabin, job);
+        string told = string.Join('\n', Lines(await Cabin.Page($"/jobs/{job}/passport")));
         string file = Path.Combine(AppContext.BaseDirectory, "Passports", $"{job}.txt");
         if (Environment.GetEnvironmentVariable("CABIN_READ") is { } folder)
             await File.WriteAllTextAsync(Path.Combine(folder, $"{job}.txt"), told + "\n");

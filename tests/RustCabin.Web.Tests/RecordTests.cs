@@ -7,15 +7,9 @@ using static RustCabin.Web.Tests.Shown;
 namespace RustCabin.Web.Tests;
 
 /// <summary>A record must be true: jobs are walked to the end, and the passport is read against what was done.</summary>
-public sealed class RecordTests : IAsyncLifetime
+public sealed class RecordTests : OnACabin
 {
-    readonly CabinServer _cabin = new();
-
-    public ValueTask InitializeAsync() => _cabin.InitializeAsync();
-
-    public ValueTask DisposeAsync() => _cabin.DisposeAsync();
-
-    async Task<IHtmlDocument> Passport(string job) => await _cabin.Page($"/jobs/{job}/passport");
+    async Task<IHtmlDocument> Passport(string job) => await Cabin.Page($"/jobs/{job}/passport");
 
     static string[] Rows(IHtmlDocument passport) =>
         [
@@ -26,7 +20,7 @@ public sealed class RecordTests : IAsyncLifetime
 
     /// <summary>How many of a thing lie in the cupboard; 0 where it does not know it.</summary>
     async Task<int> Stock(string name) =>
-        (await _cabin.Page("/cupboard"))
+        (await Cabin.Page("/cupboard"))
             .QuerySelectorAll(".stock tbody tr")
             .Where(r => r.QuerySelector("th")!.TextContent.StartsWith(name, StringComparison.Ordinal))
             .Sum(r => int.Parse(r.QuerySelector(".counter span")!.TextContent));
@@ -35,16 +29,16 @@ public sealed class RecordTests : IAsyncLifetime
     public async Task A_device_that_is_planned_burnt_and_fitted_is_said_to_be_just_that()
     {
         const string Job = "chalk-primer-slots";
-        await Pressed(_cabin, $"/jobs/{Job}/rom", "form[action*='handler=Practice'] [name=size]", ("size", "16K"));
+        await Pressed(Cabin, $"/jobs/{Job}/rom", "form[action*='handler=Practice'] [name=size]", ("size", "16K"));
         Assert.Contains(Rows(await Passport(Job)), r => r == "27128 | rom-4 |  | planned");
         for (
             int i = 0;
-            i < 20 && !Text(await _cabin.Page($"/jobs/{Job}/build"), "li.step[data-current=true] h2").Contains("Burn the");
+            i < 20 && !Text(await Cabin.Page($"/jobs/{Job}/build"), "li.step[data-current=true] h2").Contains("Burn the");
             i++
         )
-            Assert.True(await Step(_cabin, Job));
+            Assert.True(await Step(Cabin, Job));
         // Burnt at the programmer: the step is ticked by it, the device is not in, the window not covered.
-        await Pressed(_cabin, $"/jobs/{Job}/rom", "[name=fault]", ("fault", "None"), ("batch", "8842"));
+        await Pressed(Cabin, $"/jobs/{Job}/rom", "[name=fault]", ("fault", "None"), ("batch", "8842"));
         IHtmlDocument passport = await Passport(Job);
         Assert.Contains("Window not covered yet", Text(passport, ".burns"));
         Assert.Matches("27128, batch 8842, .+, CRC-32 [0-9a-f]{8}", Text(passport, ".burns"));
@@ -55,7 +49,7 @@ public sealed class RecordTests : IAsyncLifetime
         Assert.Contains("rom-4: 27128 (planned)", passport.QuerySelector("svg.sites")!.GetAttribute("aria-label"));
         Assert.NotNull(passport.QuerySelector("[data-kept=planned]"));
 
-        await ToTheEnd(_cabin, Job);
+        await ToTheEnd(Cabin, Job);
         passport = await Passport(Job);
         Assert.Contains("Window covered.", Text(passport, ".burns"));
         Assert.DoesNotContain("not covered", Text(passport, ".burns"));
@@ -68,7 +62,7 @@ public sealed class RecordTests : IAsyncLifetime
         // The device that was there: one field, one press, and it stands in the passport, in the search and in the undo.
         Assert.Contains("KEEP-ORIGINAL", Found(passport));
         passport = await Pressed(
-            _cabin,
+            Cabin,
             $"/jobs/{Job}/passport",
             "[aria-label='Where it is kept: original device of rom-4']",
             ("place", "tin on shelf 3")
@@ -79,7 +73,7 @@ public sealed class RecordTests : IAsyncLifetime
         );
         Assert.DoesNotContain("KEEP-ORIGINAL", Found(passport));
         Assert.Contains("Kept in tin on shelf 3", passport.QuerySelector("#undo")!.GetAttribute("title"));
-        Assert.Contains("Chalk Primer", Text(await _cabin.Page("/search?q=tin+shelf"), "main"));
+        Assert.Contains("Chalk Primer", Text(await Cabin.Page("/search?q=tin+shelf"), "main"));
     }
 
     [Fact]
@@ -87,13 +81,13 @@ public sealed class RecordTests : IAsyncLifetime
     {
         const string Job = "slip-2-system";
         string before = Text(await Passport(Job), "#sites-title small");
-        await _cabin.Page($"/jobs/{Job}/build");
+        await Cabin.Page($"/jobs/{Job}/build");
         for (
             int i = 0;
-            i < 30 && !Text(await _cabin.Page($"/jobs/{Job}/build"), "li.step[data-current=true] h2").Contains(" into ");
+            i < 30 && !Text(await Cabin.Page($"/jobs/{Job}/build"), "li.step[data-current=true] h2").Contains(" into ");
             i++
         )
-            Assert.True(await Step(_cabin, Job));
+            Assert.True(await Step(Cabin, Job));
         Assert.Equal(before, Text(await Passport(Job), "#sites-title small"));
         Assert.Contains(Rows(await Passport(Job)), r => r.Contains("| planned"));
     }
@@ -104,22 +98,22 @@ public sealed class RecordTests : IAsyncLifetime
         const string Job = "slip-3-winter",
             Board = "Fathom memory board";
         Assert.Equal(1, await Stock(Board));
-        for (int i = 0; i < 20 && (await _cabin.Page($"/jobs/{Job}/build")).QuerySelector("#step-fit-fathom.done") is null; i++)
-            Assert.True(await Step(_cabin, Job));
+        for (int i = 0; i < 20 && (await Cabin.Page($"/jobs/{Job}/build")).QuerySelector("#step-fit-fathom.done") is null; i++)
+            Assert.True(await Step(Cabin, Job));
         Assert.Equal(0, await Stock(Board));
-        Assert.Contains("1 went into Winter refit", Text(await _cabin.Page("/cupboard"), ".stock"));
+        Assert.Contains("1 went into Winter refit", Text(await Cabin.Page("/cupboard"), ".stock"));
         // The tick taken back brings it back, and undo of that takes it again.
-        await Pressed(_cabin, $"/jobs/{Job}/build", "#step-fit-fathom [name=done]", ("done", "false"));
+        await Pressed(Cabin, $"/jobs/{Job}/build", "#step-fit-fathom [name=done]", ("done", "false"));
         Assert.Equal(1, await Stock(Board));
-        await Pressed(_cabin, $"/jobs/{Job}/build", "#undo");
+        await Pressed(Cabin, $"/jobs/{Job}/build", "#undo");
         Assert.Equal(0, await Stock(Board));
         // Counted by hand afterwards, what is counted is what lies there.
-        await Pressed(_cabin, "/cupboard", "[aria-label='One more of Fathom memory board']", ("by", "1"));
+        await Pressed(Cabin, "/cupboard", "[aria-label='One more of Fathom memory board']", ("by", "1"));
         Assert.Equal(1, await Stock(Board));
 
         const string Modules = "ferry-satchel-stack";
         int small = await Stock("48 KiB module");
-        await ToTheEnd(_cabin, Modules);
+        await ToTheEnd(Cabin, Modules);
         Assert.Equal(small + 2, await Stock("48 KiB module"));
     }
 
@@ -129,12 +123,12 @@ public sealed class RecordTests : IAsyncLifetime
     [InlineData("watch-porthole-system")]
     public async Task A_job_that_was_walked_to_the_end_has_nothing_planned_left_in_its_passport(string job)
     {
-        await ToTheEnd(_cabin, job);
+        await ToTheEnd(Cabin, job);
         IHtmlDocument passport = await Passport(job);
         Assert.DoesNotContain(Rows(passport), r => r.Contains("planned"));
         Assert.Empty(passport.QuerySelectorAll("[data-kept=planned]"));
         Assert.DoesNotContain("planned:", Text(passport, "#sites-title"));
-        Assert.NotNull((await _cabin.Page($"/jobs/{job}/build")).QuerySelector(".done-panel"));
+        Assert.NotNull((await Cabin.Page($"/jobs/{job}/build")).QuerySelector(".done-panel"));
     }
 
     [Fact]
@@ -143,7 +137,7 @@ public sealed class RecordTests : IAsyncLifetime
         const string Job = "slip-3-winter";
         string baseline = $"/jobs/{Job}/baseline";
         await Pressed(
-            _cabin,
+            Cabin,
             baseline,
             "[name=year]",
             ("year", "1988"),
@@ -151,19 +145,19 @@ public sealed class RecordTests : IAsyncLifetime
             ("mainsHere", "230"),
             ("halfDone", "a fan")
         );
-        await Pressed(_cabin, baseline, "#ask-capacitors button", ("state", "doubtful"));
-        await Pressed(_cabin, baseline, "[name=what]", ("what", "carry case"), ("place", "under the bench"));
-        Assert.True(await Step(_cabin, Job));
+        await Pressed(Cabin, baseline, "#ask-capacitors button", ("state", "doubtful"));
+        await Pressed(Cabin, baseline, "[name=what]", ("what", "carry case"), ("place", "under the bench"));
+        Assert.True(await Step(Cabin, Job));
         foreach (
-            IElement caution in (await _cabin.Page($"/jobs/{Job}/build")).QuerySelectorAll("#step-open-lid-off [name=heeded]")
+            IElement caution in (await Cabin.Page($"/jobs/{Job}/build")).QuerySelectorAll("#step-open-lid-off [name=heeded]")
         )
             await Pressed(
-                _cabin,
+                Cabin,
                 $"/jobs/{Job}/build",
                 $"#step-open-lid-off [aria-label='{caution.GetAttribute("aria-label")}']",
                 ("heeded", "true")
             );
-        await Pressed(_cabin, $"/jobs/{Job}/build", "li.step[data-current=true] [name=done]", ("done", "true"), ("took", "7"));
+        await Pressed(Cabin, $"/jobs/{Job}/build", "li.step[data-current=true] [name=done]", ("done", "true"), ("took", "7"));
         IHtmlDocument passport = await Passport(Job);
         string found = Text(passport, "[aria-label='How it was found']");
         foreach (
@@ -174,7 +168,7 @@ public sealed class RecordTests : IAsyncLifetime
         Assert.Contains("carry case under the bench", Text(passport, "[aria-label='Belongs to it']"));
         Assert.Contains("7 really noted so far", Text(passport, "[aria-labelledby=kept-title]"));
         // It can be put right afterwards.
-        await Pressed(_cabin, $"/jobs/{Job}/build", "form[action*='handler=Took'] [name=took]", ("took", "9.5"));
+        await Pressed(Cabin, $"/jobs/{Job}/build", "form[action*='handler=Took'] [name=took]", ("took", "9.5"));
         Assert.Contains("9.5 really noted so far", Text(await Passport(Job), "[aria-labelledby=kept-title]"));
     }
 
@@ -182,7 +176,7 @@ public sealed class RecordTests : IAsyncLifetime
     [Fact]
     public async Task A_mend_by_hand_settles_its_stop_once_it_is_said_with_its_proof()
     {
-        await _cabin.Import(
+        await Cabin.Import(
             """
             { "format": "rustcabin.pack/1",
               "models": [ { "id": "m", "name": "M", "addressBits": 16, "dataBits": 8, "masters": ["cpu"],
@@ -199,47 +193,41 @@ public sealed class RecordTests : IAsyncLifetime
               "jobs": [ { "id": "j", "unit": "u", "name": "J", "add": [ { "part": "p", "way": "w" } ] } ] }
             """
         );
-        IHtmlDocument page = await _cabin.Page("/jobs/j/build");
+        IHtmlDocument page = await Cabin.Page("/jobs/j/build");
         Assert.Contains("BANK-RESET", Found(page));
-        (HttpStatusCode status, page) = await _cabin.Press(Form(page, ".by-hand [name=made]"), ("made", "true"));
+        (HttpStatusCode status, page) = await Cabin.Press(Form(page, ".by-hand [name=made]"), ("made", "true"));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("what proves it", Text(page, ".notice"));
         // Planned it is a step; ticked with its proof it is made.
-        page = await Pressed(_cabin, "/jobs/j/build", ".by-hand [name=made]", ("made", "false"));
+        page = await Pressed(Cabin, "/jobs/j/build", ".by-hand [name=made]", ("made", "false"));
         Assert.DoesNotContain("BANK-RESET", Found(page));
         Assert.NotNull(page.QuerySelector("[data-mended=BANK-RESET]"));
         Assert.Contains("Bank board, planned", Text(await Passport("j"), "[aria-label='Mended by hand']"));
         for (
             int i = 0;
-            i < 8 && !Text(await _cabin.Page("/jobs/j/build"), "li.step[data-current=true] h2").Contains("Mend by hand");
+            i < 8 && !Text(await Cabin.Page("/jobs/j/build"), "li.step[data-current=true] h2").Contains("Mend by hand");
             i++
         )
-            Assert.True(await Step(_cabin, "j"));
-        string mend = (await _cabin.Page("/jobs/j/build")).QuerySelector("li.step[data-current=true]")!.Id!;
+            Assert.True(await Step(Cabin, "j"));
+        string mend = (await Cabin.Page("/jobs/j/build")).QuerySelector("li.step[data-current=true]")!.Id!;
         foreach (
-            var caution in (await _cabin.Page("/jobs/j/build"))
+            var caution in (await Cabin.Page("/jobs/j/build"))
                 .GetElementById(mend)!
                 .QuerySelectorAll("[name=heeded][value=true]")
                 .ToList()
         )
             await Pressed(
-                _cabin,
+                Cabin,
                 "/jobs/j/build",
                 $"[id='{mend}'] button[aria-label='{caution.GetAttribute("aria-label")}']",
                 ("heeded", "true")
             );
-        await Pressed(
-            _cabin,
-            "/jobs/j/build",
-            $"[id='{mend}'] [name=done]",
-            ("done", "true"),
-            ("proof", "8 ms low by the meter")
-        );
-        await ToTheEnd(_cabin, "j");
+        await Pressed(Cabin, "/jobs/j/build", $"[id='{mend}'] [name=done]", ("done", "true"), ("proof", "8 ms low by the meter"));
+        await ToTheEnd(Cabin, "j");
         Assert.Contains("proved by: 8 ms low by the meter", Text(await Passport("j"), "[aria-label='Mended by hand']"));
-        Assert.DoesNotContain("stop", Text(await _cabin.Page("/"), "#unit-u"));
+        Assert.DoesNotContain("stop", Text(await Cabin.Page("/"), "#unit-u"));
         // Taken back, the stop is there again.
-        page = await Pressed(_cabin, "/jobs/j/build", "[data-mended=BANK-RESET] button");
+        page = await Pressed(Cabin, "/jobs/j/build", "[data-mended=BANK-RESET] button");
         Assert.Contains("BANK-RESET", Found(page));
     }
 }

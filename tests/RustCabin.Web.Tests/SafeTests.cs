@@ -11,20 +11,14 @@ using static RustCabin.Web.Tests.Shown;
 namespace RustCabin.Web.Tests;
 
 /// <summary>No small request takes the machine, and none ends in 500. What is promised: docs/security.md.</summary>
-public sealed class SafeTests : IAsyncLifetime
+public sealed class SafeTests : OnACabin
 {
-    readonly CabinServer _cabin = new();
-
-    public ValueTask InitializeAsync() => _cabin.InitializeAsync();
-
-    public ValueTask DisposeAsync() => _cabin.DisposeAsync();
-
     async Task<(HttpStatusCode, string)> Transform(int images, string ops, int bytes = 1 << 20)
     {
         var form = new MultipartFormDataContent { { new StringContent(ops), "ops" } };
         for (int i = 0; i < images; i++)
             form.Add(new ByteArrayContent(new byte[bytes]), "image", $"{i}.bin");
-        HttpResponseMessage answer = await _cabin.Http.PostAsync("/api/v1/rom/transform", form);
+        HttpResponseMessage answer = await Cabin.Http.PostAsync("/api/v1/rom/transform", form);
         return (answer.StatusCode, answer.IsSuccessStatusCode ? "" : await answer.Content.ReadAsStringAsync());
     }
 
@@ -58,12 +52,12 @@ public sealed class SafeTests : IAsyncLifetime
             .. Enumerable
                 .Range(0, 4)
                 .Select(_ =>
-                    _cabin.Http.PostAsync("/api/v1/settings", new StringContent(heavy, Encoding.UTF8, "application/json"))
+                    Cabin.Http.PostAsync("/api/v1/settings", new StringContent(heavy, Encoding.UTF8, "application/json"))
                 ),
         ];
         await Task.Delay(500);
         var page = Stopwatch.StartNew();
-        Assert.Equal(HttpStatusCode.OK, (await _cabin.Http.GetAsync("/cupboard")).StatusCode);
+        Assert.Equal(HttpStatusCode.OK, (await Cabin.Http.GetAsync("/cupboard")).StatusCode);
         Assert.True(page.Elapsed < TimeSpan.FromSeconds(5), $"the page took {page.Elapsed}");
         HttpResponseMessage[] answers = await Task.WhenAll(asked);
         Assert.True(clock.Elapsed < TimeSpan.FromSeconds(25), $"all took {clock.Elapsed}");
@@ -78,7 +72,7 @@ public sealed class SafeTests : IAsyncLifetime
     public async Task Masks_whose_switches_make_too_many_mirrors_are_refused_before_the_solver()
     {
         var clock = Stopwatch.StartNew();
-        (HttpStatusCode status, JsonNode body) = await _cabin.Post(
+        (HttpStatusCode status, JsonNode body) = await Cabin.Post(
             "/api/v1/settings",
             CabinServer.Sample("settings-holds-core.json")
         );
@@ -90,7 +84,7 @@ public sealed class SafeTests : IAsyncLifetime
     [Fact]
     public async Task Undecided_is_not_told_as_impossible()
     {
-        (HttpStatusCode status, JsonNode body) = await _cabin.Post(
+        (HttpStatusCode status, JsonNode body) = await Cabin.Post(
             "/api/v1/settings",
             CabinServer.Sample("settings-not-decided.json")
         );
@@ -109,7 +103,7 @@ public sealed class SafeTests : IAsyncLifetime
                 .Select(i => $$"""{ "id": "c{{i}}", "kind": "io", "base": "0x{{i:X}}", "size": "1", "mask": "0x0000FF" }""")
         );
         var clock = Stopwatch.StartNew();
-        (HttpStatusCode status, JsonNode body) = await _cabin.Post(
+        (HttpStatusCode status, JsonNode body) = await Cabin.Post(
             "/api/v1/map",
             $$"""{ "addressBits": 24, "masters": ["cpu"], "claims": [{{claims}}] }"""
         );
@@ -122,7 +116,7 @@ public sealed class SafeTests : IAsyncLifetime
     public async Task At_most_200_errors_are_listed()
     {
         string pack = $$"""{ "format": "rustcabin.pack/1", "titles": [{{string.Join(',', Enumerable.Repeat("{}", 1500))}}] }""";
-        (HttpStatusCode status, JsonNode body) = await _cabin.Post("/api/v1/check", pack);
+        (HttpStatusCode status, JsonNode body) = await Cabin.Post("/api/v1/check", pack);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Equal(200, body["errors"]!.AsArray().Count);
     }
@@ -142,7 +136,7 @@ public sealed class SafeTests : IAsyncLifetime
             Content = new StringContent("""{ "text": "41256-12" }""", Encoding.UTF8, "application/json"),
         };
         request.Headers.TryAddWithoutValidation(header, value);
-        HttpResponseMessage answer = await _cabin.Http.SendAsync(request);
+        HttpResponseMessage answer = await Cabin.Http.SendAsync(request);
         Assert.Equal(expected, answer.StatusCode);
         Assert.Equal("same-origin", answer.Headers.GetValues("Cross-Origin-Resource-Policy").Single());
     }
@@ -154,7 +148,7 @@ public sealed class SafeTests : IAsyncLifetime
         body.Headers.ContentType = new MediaTypeHeaderValue("text/plain");
         Assert.Equal(
             HttpStatusCode.UnsupportedMediaType,
-            (await _cabin.Http.PostAsync("/api/v1/memory/marking", body)).StatusCode
+            (await Cabin.Http.PostAsync("/api/v1/memory/marking", body)).StatusCode
         );
     }
 
@@ -163,7 +157,7 @@ public sealed class SafeTests : IAsyncLifetime
     [InlineData("/api/v1/pins", """{ "package": ")02,03(001-PFQ", "pins": [1] }""")]
     [InlineData("/api/v1/pins", """{ "package": "DIP-8", "pins": [1,2,3,4,5,6,7,8,1] }""")]
     public async Task What_once_ended_in_500_is_refused(string url, string body) =>
-        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await _cabin.Post(url, body)).Status);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await Cabin.Post(url, body)).Status);
 
     [Fact]
     public async Task Half_a_character_in_a_chain_is_refused() =>
@@ -178,18 +172,18 @@ public sealed class SafeTests : IAsyncLifetime
     [InlineData("/sheets/models/brindle-16", "#fields [name=op]", "Fields", "op", "up revisions[x]")]
     public async Task No_form_ends_in_500(string page, string form, string handler, string field, string value)
     {
-        IHtmlDocument shown = await _cabin.Page(page);
+        IHtmlDocument shown = await Cabin.Page(page);
         IHtmlFormElement sent = Form(shown, form);
         sent.SetAttribute("action", $"{page}?handler={handler}");
-        (HttpStatusCode status, _) = await _cabin.Press(sent, (field, value));
+        (HttpStatusCode status, _) = await Cabin.Press(sent, (field, value));
         Assert.True((int)status < 500, $"{status}");
     }
 
     [Fact]
     public async Task Going_back_to_a_place_that_no_header_can_name_goes_to_the_shelf()
     {
-        IHtmlDocument page = await _cabin.Page("/cupboard");
-        (HttpStatusCode status, page) = await _cabin.Press(Form(page, "[name=lamp]"), ("lamp", "on"), ("back", "/é"));
+        IHtmlDocument page = await Cabin.Page("/cupboard");
+        (HttpStatusCode status, page) = await Cabin.Press(Form(page, "[name=lamp]"), ("lamp", "on"), ("back", "/é"));
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Contains("Shelf", Text(page, "h1"));
     }
@@ -204,7 +198,7 @@ public sealed class SafeTests : IAsyncLifetime
     public async Task Requests_that_no_client_would_send_are_refused(string request, string status)
     {
         using var socket = new TcpClient();
-        Uri address = _cabin.Http.BaseAddress!;
+        Uri address = Cabin.Http.BaseAddress!;
         await socket.ConnectAsync(address.Host, address.Port);
         NetworkStream stream = socket.GetStream();
         await stream.WriteAsync(Encoding.ASCII.GetBytes(request.Replace("HOST", address.Authority)));
@@ -223,7 +217,9 @@ public sealed class SafeTests : IAsyncLifetime
     public void What_listens_is_this_machines_own(string setting, string why)
     {
         string data = Directory.CreateTempSubdirectory("cabin").FullName;
-        ListeningException refused = Assert.Throws<ListeningException>(() => Cabin.Build(["--data", data, setting]));
+        ListeningException refused = Assert.Throws<ListeningException>(() =>
+            RustCabin.Web.Cabin.Build(["--data", data, setting])
+        );
         Assert.Contains(why, refused.Message);
         Directory.Delete(data, recursive: true);
     }

@@ -94,8 +94,8 @@ public partial class ShapeTests
     private static partial System.Text.RegularExpressions.Regex Handlers();
 
     [System.Text.RegularExpressions.GeneratedRegex(
-        @"\b(StepState|AllHeeded|Waits|Originals|StepProof|HeededCaution|Progress|(Job|Unit|Build|Storage|Wiring|Faults|Speed|Want|"
-            + @"Baseline|PictureSound|Rom)Edits)\b|\.Proved\b|Ledger\."
+        @"\b(StepState|AllHeeded|Waits|Originals|StepProof|HeededCaution|Progress|(Job|Unit|Build|Storage|Wiring|Faults|Speed|"
+            + @"Want|Baseline|PictureSound|Rom)Edits)\b|\.Proved\b|Ledger\."
     )]
     private static partial System.Text.RegularExpressions.Regex Rules();
 }

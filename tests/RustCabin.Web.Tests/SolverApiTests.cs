@@ -25,7 +25,7 @@ public sealed class SolverApiTests(CabinServer cabin) : IClassFixture<CabinServe
     [Fact]
     public async Task Without_the_want_both_positions_stand_fewest_moves_first()
     {
-        string pack = CabinServer.Sample("slipway.json").Replace("\"atLeast\": \"4M\"", "\"atLeast\": \"1M\"");
+        string pack = CabinServer.Sample("slipway.json").Instead("\"atLeast\": \"4M\"", "\"atLeast\": \"1M\"");
         (_, JsonNode answer) = await cabin.Post(Settings, pack);
         Assert.Equal(
             [(0, "closed"), (1, "open")],
@@ -59,7 +59,7 @@ public sealed class SolverApiTests(CabinServer cabin) : IClassFixture<CabinServe
     {
         (HttpStatusCode status, JsonNode answer) = await cabin.Post(
             Settings,
-            CabinServer.Sample("slipway.json").Replace("\"atLeast\": \"4M\"", "\"atLeast\": \"8M\"")
+            CabinServer.Sample("slipway.json").Instead("\"atLeast\": \"4M\"", "\"atLeast\": \"8M\"")
         );
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Empty(answer["solutions"]!.AsArray());
@@ -85,7 +85,7 @@ public sealed class SolverApiTests(CabinServer cabin) : IClassFixture<CabinServe
     {
         (_, JsonNode answer) = await cabin.Post(
             Sets,
-            CabinServer.Sample("slipway.json").Replace("\"budget\": 90.0", "\"budget\": 38.49")
+            CabinServer.Sample("slipway.json").Instead("\"budget\": 90.0", "\"budget\": 38.49")
         );
         Assert.Empty(answer["sets"]!.AsArray());
         Assert.Equal(

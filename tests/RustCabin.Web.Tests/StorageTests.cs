@@ -11,18 +11,12 @@ using static RustCabin.Web.Tests.Shown;
 namespace RustCabin.Web.Tests;
 
 /// <summary>The Storage station, from a card at hand to one that is prepared; and its calls to the letter.</summary>
-public sealed class StorageTests : IAsyncLifetime
+public sealed class StorageTests : OnACabin
 {
-    readonly CabinServer _cabin = new();
-
-    public ValueTask InitializeAsync() => _cabin.InitializeAsync();
-
-    public ValueTask DisposeAsync() => _cabin.DisposeAsync();
-
     [Fact]
     public async Task A_plan_answers_to_the_letter()
     {
-        (HttpStatusCode status, JsonNode answer) = await _cabin.Post(
+        (HttpStatusCode status, JsonNode answer) = await Cabin.Post(
             "/api/v1/storage/plan",
             """
             { "card": "32 GB", "host": { "blockBits": 28, "sectorBytes": 512, "largestPartition": "2G", "startWithin": "4G", "geometry": null },
@@ -56,11 +50,11 @@ public sealed class StorageTests : IAsyncLifetime
         const string Plan = """
             { "card": "8 GB", "host": { "offsetBits": 32 }, "partitions": [ { "name": "far", "size": "5G", "fs": "exfat" } ] }
             """;
-        (_, JsonNode answer) = await _cabin.Post("/api/v1/storage/plan", Plan);
+        (_, JsonNode answer) = await Cabin.Post("/api/v1/storage/plan", Plan);
         JsonNode limit = Assert.Single(answer["findings"]!.AsArray())!;
         Assert.Equal(["code", "severity", "subjects", "text", "why", "fix"], limit.AsObject().Select(p => p.Key));
         Assert.Equal(("STO-LIMIT", "stop"), ((string)limit["code"]!, (string)limit["severity"]!));
-        (HttpStatusCode status, JsonNode refused) = await _cabin.Post("/api/v1/storage/image", Plan);
+        (HttpStatusCode status, JsonNode refused) = await Cabin.Post("/api/v1/storage/image", Plan);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("STO-LIMIT", (string)refused["errors"]![0]!["message"]!);
     }
@@ -69,7 +63,7 @@ public sealed class StorageTests : IAsyncLifetime
     public async Task An_image_is_plain_or_an_archive_by_the_size_of_its_card()
     {
         async Task<HttpResponseMessage> image(string card) =>
-            await _cabin.Http.PostAsync(
+            await Cabin.Http.PostAsync(
                 "/api/v1/storage/image",
                 new StringContent(
                     $$"""{ "card": "{{card}}", "partitions": [ { "name": "a", "rest": true, "fs": "fat" } ] }""",
@@ -94,7 +88,7 @@ public sealed class StorageTests : IAsyncLifetime
     [Fact]
     public async Task Buses_names_and_routes_answer_to_the_letter()
     {
-        (_, JsonNode bus) = await _cabin.Post(
+        (_, JsonNode bus) = await Cabin.Post(
             "/api/v1/storage/scsi",
             """
             { "host": { "id": 7, "terminates": null, "power": true },
@@ -102,7 +96,7 @@ public sealed class StorageTests : IAsyncLifetime
             """
         );
         Assert.Equal("""{"ids":{"a":1,"b":0},"terminate":["host","b"],"findings":[]}""", bus.ToJsonString());
-        (_, JsonNode names) = await _cabin.Post(
+        (_, JsonNode names) = await Cabin.Post(
             "/api/v1/storage/names",
             """{ "rule": "8.3", "names": ["OK.TXT", "not ok.text"] }"""
         );
@@ -110,7 +104,7 @@ public sealed class StorageTests : IAsyncLifetime
             """{"names":[{"given":"OK.TXT","ok":true,"proposed":"OK.TXT"},{"given":"not ok.text","ok":false,"proposed":"NOTOK~1.TEX"}]}""",
             names.ToJsonString()
         );
-        (_, JsonNode route) = await _cabin.Post(
+        (_, JsonNode route) = await Cabin.Post(
             "/api/v1/storage/route",
             """
             { "bytes": 1200000, "ends": ["a", "c"], "legs": [ { "from": "a", "to": "b", "carries": 600000, "bytesPerSecond": 10000, "minutesEach": 1 },
@@ -126,7 +120,7 @@ public sealed class StorageTests : IAsyncLifetime
                 (double)route["minutes"]!
             )
         );
-        HttpResponseMessage none = await _cabin.Http.PostAsync(
+        HttpResponseMessage none = await Cabin.Http.PostAsync(
             "/api/v1/storage/route",
             new StringContent("""{ "bytes": 1, "ends": ["a", "z"], "legs": [] }""", Encoding.UTF8, "application/json")
         );
@@ -174,7 +168,7 @@ public sealed class StorageTests : IAsyncLifetime
     )]
     public async Task Bad_input_is_told_by_its_field(string call, string body, string path)
     {
-        (HttpStatusCode status, JsonNode answer) = await _cabin.Post($"/api/v1/storage/{call}", body);
+        (HttpStatusCode status, JsonNode answer) = await Cabin.Post($"/api/v1/storage/{call}", body);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains(answer["errors"]!.AsArray(), e => (string)e!["path"]! == path);
     }
@@ -184,27 +178,27 @@ public sealed class StorageTests : IAsyncLifetime
     [Fact]
     public async Task From_a_card_at_hand_to_a_clear_tray_a_kit_and_a_record()
     {
-        IHtmlDocument page = await _cabin.Page(Job);
+        IHtmlDocument page = await Cabin.Page(Job);
         Assert.Contains("STO-CONTACTS", Found(page));
         Assert.Contains("44 contacts against 40", Text(page, ".host-chain"));
         // What the page offers has been tried, and helps.
-        page = await Pressed(_cabin, Job, ".host-chain form[action*='handler=Add']");
+        page = await Pressed(Cabin, Job, ".host-chain form[action*='handler=Add']");
         Assert.DoesNotContain("STO-CONTACTS", Found(page));
         Assert.Contains("Gangway", Text(page, ".host-chain"));
 
-        (HttpStatusCode status, page) = await _cabin.Press(
+        (HttpStatusCode status, page) = await Cabin.Press(
             Form(page, "form[action*='handler=Card'] [name=label]"),
             ("label", "32 TB")
         );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("neither MB nor GB", Text(page, ".notice"));
-        page = await Pressed(_cabin, Job, "form[action*='handler=Card'] [name=label]", ("label", "32 GB"));
+        page = await Pressed(Cabin, Job, "form[action*='handler=Card'] [name=label]", ("label", "32 GB"));
         Assert.Contains("31,039,946,752 bytes", Text(page, ".device"));
-        page = await Pressed(_cabin, Job, "form[action*='handler=More']");
+        page = await Pressed(Cabin, Job, "form[action*='handler=More']");
         // The rest stops at the largest partition that the host takes.
         Assert.Contains("1.8 GiB", Text(page, ".partition-line .got"));
         page = await Pressed(
-            _cabin,
+            Cabin,
             Job,
             "form[action*='handler=Partition']",
             ("name", "Start"),
@@ -215,7 +209,7 @@ public sealed class StorageTests : IAsyncLifetime
         Assert.Contains("STO-PART", Found(page));
         Assert.Contains("is more than the host takes", Text(page, ".told"));
         page = await Pressed(
-            _cabin,
+            Cabin,
             Job,
             "form[action*='handler=Partition']",
             ("name", "Start"),
@@ -227,36 +221,36 @@ public sealed class StorageTests : IAsyncLifetime
         Assert.Contains("Start 1,700 MiB, fat16", page.QuerySelector("svg.card-strip")!.GetAttribute("aria-label"));
 
         // Dragged to another end.
-        page = await Pressed(_cabin, Job, "form.drag", ("index", "0"), ("mib", "1000"));
+        page = await Pressed(Cabin, Job, "form.drag", ("index", "0"), ("mib", "1000"));
         Assert.Equal("1000M", page.QuerySelector(".partition-line [name=size]")!.GetAttribute("value"));
 
-        page = await Pressed(_cabin, Job, "form[action*='handler=Choose'] [value='3']", ("value", "3"));
-        using var kit = new ZipArchive(await _cabin.Http.GetStreamAsync($"{Job}?handler=Kit&on=coracle"));
+        page = await Pressed(Cabin, Job, "form[action*='handler=Choose'] [value='3']", ("value", "3"));
+        using var kit = new ZipArchive(await Cabin.Http.GetStreamAsync($"{Job}?handler=Kit&on=coracle"));
         using var settings = new StreamReader(kit.GetEntry("Bilge/coracle plan")!.Open());
         Assert.Contains("look for 3", settings.ReadToEnd());
-        (status, page) = await _cabin.Press(
+        (status, page) = await Cabin.Press(
             Form(page, "form[action*='handler=Listing'] textarea"),
             ("listing", "./coracle plan\n./who made this")
         );
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Contains("In the wrong place: coracle plan, it belongs to Bilge/coracle plan", Text(page, ".listing"));
-        (_, page) = await _cabin.Press(
+        (_, page) = await Cabin.Press(
             Form(page, "form[action*='handler=Listing'] textarea"),
             ("listing", "./Bilge\n./Bilge/coracle plan\n./Bilge/who made this")
         );
         Assert.Contains("All of the kit is in its place", Text(page, ".listing"));
 
-        string csv = await _cabin.Http.GetStringAsync($"{Job}?handler=Csv&on=coracle");
+        string csv = await Cabin.Http.GetStringAsync($"{Job}?handler=Csv&on=coracle");
         Assert.Contains("Start,2048,2048000", csv);
-        Assert.Contains("start=2048, size=2048000", await _cabin.Http.GetStringAsync($"{Job}?handler=Script&on=coracle"));
-        Assert.Equal(HttpStatusCode.OK, (await _cabin.Http.GetAsync($"{Job}?handler=Image&on=coracle")).StatusCode);
-        Assert.Equal(HttpStatusCode.NotFound, (await _cabin.Http.GetAsync($"{Job}?handler=Kit&on=nothing")).StatusCode);
+        Assert.Contains("start=2048, size=2048000", await Cabin.Http.GetStringAsync($"{Job}?handler=Script&on=coracle"));
+        Assert.Equal(HttpStatusCode.OK, (await Cabin.Http.GetAsync($"{Job}?handler=Image&on=coracle")).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await Cabin.Http.GetAsync($"{Job}?handler=Kit&on=nothing")).StatusCode);
 
-        await ToTheEnd(_cabin, "signal-colour-card");
-        IHtmlDocument passport = await _cabin.Page("/jobs/signal-colour-card/passport");
+        await ToTheEnd(Cabin, "signal-colour-card");
+        IHtmlDocument passport = await Cabin.Page("/jobs/signal-colour-card/passport");
         Assert.Contains("Card, 32 GB", passport.Body!.TextContent);
         Assert.Contains("prepared", passport.Body.TextContent);
-        IElement fast = (await _cabin.Page("/cupboard"))
+        IElement fast = (await Cabin.Page("/cupboard"))
             .QuerySelectorAll(".stock tr")
             .Single(r => r.TextContent.Contains("Fast card"));
         Assert.Equal("0", fast.QuerySelector(".counter span")!.TextContent);
@@ -266,11 +260,11 @@ public sealed class StorageTests : IAsyncLifetime
     public async Task Titles_go_onto_a_partition_with_their_discs_and_a_foreign_one_is_told()
     {
         const string Discs = "/jobs/boathouse-disc-cards/storage";
-        IHtmlDocument page = await _cabin.Page(Discs);
+        IHtmlDocument page = await Cabin.Page(Discs);
         Assert.Contains("3, side by side in one folder", Text(page, ".titles"));
-        page = await Pressed(_cabin, Discs, "button[aria-label='Regatta Night, for 60 Hz on DISCS']", ("holds", "true"));
+        page = await Pressed(Cabin, Discs, "button[aria-label='Regatta Night, for 60 Hz on DISCS']", ("holds", "true"));
         Assert.Contains("STO-REGION", Found(page));
-        page = await Pressed(_cabin, Discs, "button[aria-label='Regatta Night, for 60 Hz on DISCS']", ("holds", "false"));
+        page = await Pressed(Cabin, Discs, "button[aria-label='Regatta Night, for 60 Hz on DISCS']", ("holds", "false"));
         Assert.DoesNotContain("STO-REGION", Found(page));
     }
 
@@ -278,13 +272,13 @@ public sealed class StorageTests : IAsyncLifetime
     public async Task Ids_are_set_and_a_card_of_another_job_is_cloned()
     {
         const string Keep = "/jobs/tower-keep-room/storage";
-        IHtmlDocument page = await _cabin.Page(Keep);
+        IHtmlDocument page = await Cabin.Page(Keep);
         Assert.Contains("id 2, 4, 5", page.QuerySelector("svg.bus")!.GetAttribute("aria-label"));
-        page = await Pressed(_cabin, Keep, "button[aria-label='Keep id 6']", ("what", "spare.disc"));
+        page = await Pressed(Cabin, Keep, "button[aria-label='Keep id 6']", ("what", "spare.disc"));
         Assert.Contains("id 2, 4, 5, 6", page.QuerySelector("svg.bus")!.GetAttribute("aria-label"));
-        page = await Pressed(_cabin, Keep, "form[action*='handler=Clone']");
+        page = await Pressed(Cabin, Keep, "form[action*='handler=Clone']");
         Assert.Contains("clone", Text(page, ".device"));
-        page = await Pressed(_cabin, Keep, "#undo");
+        page = await Pressed(Cabin, Keep, "#undo");
         Assert.Contains("MOAT", Text(page, "svg.card-strip"));
     }
 
@@ -292,10 +286,10 @@ public sealed class StorageTests : IAsyncLifetime
     public async Task The_variant_of_an_interface_is_held_against_the_device_that_is_burnt_for_it()
     {
         const string Primer = "/jobs/desk-primer-card/storage";
-        Assert.DoesNotContain("FW-VARIANT", Found(await _cabin.Page(Primer)));
-        IHtmlDocument page = await Pressed(_cabin, Primer, "form[action*='handler=Variant'] button", ("holds", "false"));
+        Assert.DoesNotContain("FW-VARIANT", Found(await Cabin.Page(Primer)));
+        IHtmlDocument page = await Pressed(Cabin, Primer, "form[action*='handler=Variant'] button", ("holds", "false"));
         Assert.Contains("FW-VARIANT", Found(page));
-        page = await Pressed(_cabin, Primer, "form[action*='handler=Variant'] button", ("holds", "true"));
+        page = await Pressed(Cabin, Primer, "form[action*='handler=Variant'] button", ("holds", "true"));
         Assert.DoesNotContain("FW-VARIANT", Found(page));
         Assert.Contains("blocks ", Text(page, ".figures"));
     }
@@ -304,12 +298,12 @@ public sealed class StorageTests : IAsyncLifetime
     public async Task A_file_finds_its_way_over_small_discs_or_is_told_that_there_is_none()
     {
         const string Clerk = "/jobs/loft-clerk-ledger/storage";
-        IHtmlDocument page = await _cabin.Page($"{Clerk}?bytes=2M&from=helper&to=machine");
+        IHtmlDocument page = await Cabin.Page($"{Clerk}?bytes=2M&from=helper&to=machine");
         Assert.Contains("It goes in 4 pieces", Text(page, "#routes"));
-        Assert.Contains("No way leads", Text(await _cabin.Page($"{Clerk}?bytes=2M&from=helper&to=moon"), "#routes"));
-        page = await _cabin.Page($"{Clerk}?bytes=2M&from=disc&to=tape&ways=disc > tape, 1000 bytes/s, 2 min, 580K");
+        Assert.Contains("No way leads", Text(await Cabin.Page($"{Clerk}?bytes=2M&from=helper&to=moon"), "#routes"));
+        page = await Cabin.Page($"{Clerk}?bytes=2M&from=disc&to=tape&ways=disc > tape, 1000 bytes/s, 2 min, 580K");
         Assert.Contains("tape", Text(page, "#routes table"));
-        Assert.Contains("is no way", Text(await _cabin.Page($"{Clerk}?bytes=2M&from=a&to=b&ways=nonsense"), "#routes"));
+        Assert.Contains("is no way", Text(await Cabin.Page($"{Clerk}?bytes=2M&from=a&to=b&ways=nonsense"), "#routes"));
         Assert.Contains("Nothing that stores", Text(page, ".empty"));
     }
 }

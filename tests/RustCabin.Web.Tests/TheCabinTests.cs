@@ -6,35 +6,29 @@ using RustCabin.Data;
 namespace RustCabin.Web.Tests;
 
 /// <summary>The page <i>The cabin</i>: what is kept, a backup to take away, photos erased for good.</summary>
-public sealed class TheCabinTests : IAsyncLifetime
+public sealed class TheCabinTests : OnACabin
 {
-    readonly CabinServer _cabin = new();
-
-    public ValueTask InitializeAsync() => _cabin.InitializeAsync();
-
-    public ValueTask DisposeAsync() => _cabin.DisposeAsync();
-
     static IHtmlFormElement Form(IHtmlDocument page, string handler) =>
         (IHtmlFormElement)page.QuerySelector($"form[action$='handler={handler}']")!;
 
     [Fact]
     public async Task It_says_what_is_kept_and_that_the_file_is_sound()
     {
-        IHtmlDocument page = await _cabin.Page("/cabin");
+        IHtmlDocument page = await Cabin.Page("/cabin");
         string text = page.Body!.TextContent;
         Assert.Contains("none yet", text);
         Assert.Contains("sound", text);
         Assert.Contains("cabin.db", text);
         Assert.Contains("images of ROM devices", text);
         Assert.Null(page.QuerySelector("#off-photos"));
-        Assert.NotNull((await _cabin.Page("/")).QuerySelector("a[href='/cabin']"));
+        Assert.NotNull((await Cabin.Page("/")).QuerySelector("a[href='/cabin']"));
     }
 
     [Fact]
     public async Task A_backup_is_taken_away_as_one_sound_file_and_then_said()
     {
-        IHtmlFormElement form = Form(await _cabin.Page("/cabin"), "Backup");
-        HttpResponseMessage answer = await _cabin.Http.PostAsync(
+        IHtmlFormElement form = Form(await Cabin.Page("/cabin"), "Backup");
+        HttpResponseMessage answer = await Cabin.Http.PostAsync(
             form.GetAttribute("action"),
             new FormUrlEncodedContent(
                 form.Elements.OfType<IHtmlInputElement>().Select(i => KeyValuePair.Create(i.Name!, i.Value))
@@ -51,7 +45,7 @@ public sealed class TheCabinTests : IAsyncLifetime
             Assert.Matches("^[1-9][0-9]* ok$", (string)ask.ExecuteScalar()!);
         }
         Directory.Delete(Path.GetDirectoryName(copy)!, recursive: true);
-        string after = (await _cabin.Page("/cabin")).Body!.TextContent;
+        string after = (await Cabin.Page("/cabin")).Body!.TextContent;
         Assert.Contains("0 changes", after);
         Assert.DoesNotContain("none yet", after);
     }
@@ -59,8 +53,8 @@ public sealed class TheCabinTests : IAsyncLifetime
     [Fact]
     public async Task A_photo_that_was_not_taken_off_is_not_erased()
     {
-        IHtmlFormElement form = Form(await _cabin.Page("/cabin"), "Backup");
-        HttpResponseMessage answer = await _cabin.Http.PostAsync(
+        IHtmlFormElement form = Form(await Cabin.Page("/cabin"), "Backup");
+        HttpResponseMessage answer = await Cabin.Http.PostAsync(
             "/cabin?handler=Erase",
             new FormUrlEncodedContent(
                 form.Elements.OfType<IHtmlInputElement>()
@@ -75,13 +69,13 @@ public sealed class TheCabinTests : IAsyncLifetime
     [Fact]
     public async Task An_empty_key_file_is_set_aside_and_pages_open()
     {
-        await _cabin.Page("/");
-        await _cabin.Stop();
-        string keys = Path.Combine(_cabin.Data, "keys");
+        await Cabin.Page("/");
+        await Cabin.Stop();
+        string keys = Path.Combine(Cabin.Data, "keys");
         foreach (string key in Directory.GetFiles(keys, "*.xml"))
             await File.WriteAllTextAsync(key, "");
-        await _cabin.Start();
-        await _cabin.Page("/");
+        await Cabin.Start();
+        await Cabin.Page("/");
         Assert.NotEmpty(Directory.GetFiles(keys, "*.unreadable"));
         Assert.NotEmpty(Directory.GetFiles(keys, "*.xml"));
     }
@@ -90,22 +84,22 @@ public sealed class TheCabinTests : IAsyncLifetime
     public async Task A_second_application_on_the_folder_refuses_and_the_first_goes_on()
     {
         CabinFileException refused = await Assert.ThrowsAsync<CabinFileException>(() =>
-            Task.Run(() => Cabin.Build(["--data", _cabin.Data, "--urls", "http://127.0.0.1:0"]))
+            Task.Run(() => RustCabin.Web.Cabin.Build(["--data", Cabin.Data, "--urls", "http://127.0.0.1:0"]))
         );
         Assert.Contains("open in another", refused.Message);
-        Assert.Equal(HttpStatusCode.OK, (await _cabin.Http.GetAsync("/health")).StatusCode);
+        Assert.Equal(HttpStatusCode.OK, (await Cabin.Http.GetAsync("/health")).StatusCode);
     }
 
     [Fact]
     public async Task A_tab_that_saw_another_last_change_does_not_undo_in_the_cupboard()
     {
-        IHtmlDocument old = await _cabin.Page("/cupboard");
-        await _cabin.Press(Form(old, "Count"), ("by", "1"));
-        IHtmlDocument seen = await _cabin.Page("/cupboard");
-        await _cabin.Press(Form(seen, "Count"), ("by", "1"));
-        (HttpStatusCode status, IHtmlDocument page) = await _cabin.Press(Form(seen, "Undo"));
+        IHtmlDocument old = await Cabin.Page("/cupboard");
+        await Cabin.Press(Form(old, "Count"), ("by", "1"));
+        IHtmlDocument seen = await Cabin.Page("/cupboard");
+        await Cabin.Press(Form(seen, "Count"), ("by", "1"));
+        (HttpStatusCode status, IHtmlDocument page) = await Cabin.Press(Form(seen, "Undo"));
         Assert.Equal(HttpStatusCode.Conflict, status);
-        (status, _) = await _cabin.Press(Form(page, "Undo"));
+        (status, _) = await Cabin.Press(Form(page, "Undo"));
         Assert.Equal(HttpStatusCode.OK, status);
     }
 
@@ -114,7 +108,7 @@ public sealed class TheCabinTests : IAsyncLifetime
     [InlineData("pragma max_page_count = 1", HttpStatusCode.InsufficientStorage, "The disk is full")]
     public async Task A_file_that_takes_nothing_is_told_in_words(string pragma, HttpStatusCode status, string cause)
     {
-        IHtmlDocument page = await _cabin.Page("/cupboard");
+        IHtmlDocument page = await Cabin.Page("/cupboard");
         Every(pragma);
         try
         {
@@ -122,7 +116,7 @@ public sealed class TheCabinTests : IAsyncLifetime
             // A full disk is met when the pages at hand are used up.
             for (int n = 0; n < 30 && last != status; n++)
             {
-                (last, IHtmlDocument told) = await _cabin.Press(
+                (last, IHtmlDocument told) = await Cabin.Press(
                     Form(page, "Save"),
                     ("Form.Kind", "other"),
                     ("Form.Name", "A thing"),
@@ -140,7 +134,7 @@ public sealed class TheCabinTests : IAsyncLifetime
         {
             SqliteConnection.ClearAllPools();
         }
-        (HttpStatusCode after, _) = await _cabin.Press(
+        (HttpStatusCode after, _) = await Cabin.Press(
             Form(page, "Save"),
             ("Form.Kind", "other"),
             ("Form.Name", "A thing after"),
@@ -152,7 +146,7 @@ public sealed class TheCabinTests : IAsyncLifetime
     /// <summary>Sets something on the connections that the application has at hand: they share its pool.</summary>
     void Every(string pragma)
     {
-        CabinFile file = CabinFile.Open(Path.Combine(_cabin.Data, "cabin.db"));
+        CabinFile file = CabinFile.Open(Path.Combine(Cabin.Data, "cabin.db"));
         SqliteConnection[] some = [.. Enumerable.Range(0, 6).Select(_ => file.Connect())];
         foreach (SqliteConnection connection in some)
         {
@@ -172,9 +166,9 @@ public sealed class TheCabinTests : IAsyncLifetime
             "update job_change set json = 'rust' where job = 'slip-7-picture' and seq = (select max(seq) from job_change "
                 + "where job = 'slip-7-picture')"
         );
-        await _cabin.Stop();
-        await _cabin.Start();
-        IHtmlDocument shelf = await _cabin.Page("/");
+        await Cabin.Stop();
+        await Cabin.Start();
+        IHtmlDocument shelf = await Cabin.Page("/");
         string aside = shelf.QuerySelector("#aside")!.TextContent;
         Assert.Contains("part fathom: it is not JSON any more", aside.Replace("  ", " "));
         Assert.Contains("job slip-7-picture", aside);
@@ -183,22 +177,22 @@ public sealed class TheCabinTests : IAsyncLifetime
             string page in (string[])
                 ["/cupboard", "/sheets", "/tools", "/cabin", "/search?q=board", "/jobs/chalk-primer-slots/memory"]
         )
-            Assert.Equal(HttpStatusCode.OK, (await _cabin.Http.GetAsync(page)).StatusCode);
-        IHtmlDocument told = await _cabin.Page("/jobs/slip-7-picture/memory", HttpStatusCode.InternalServerError);
+            Assert.Equal(HttpStatusCode.OK, (await Cabin.Http.GetAsync(page)).StatusCode);
+        IHtmlDocument told = await Cabin.Page("/jobs/slip-7-picture/memory", HttpStatusCode.InternalServerError);
         Assert.Contains("does not read any more", told.QuerySelector("main .empty p")!.TextContent);
     }
 
     [Fact]
     public async Task An_image_that_was_taken_off_can_be_erased_for_good()
     {
-        var file = CabinFile.Open(Path.Combine(_cabin.Data, "cabin.db"));
+        var file = CabinFile.Open(Path.Combine(Cabin.Data, "cabin.db"));
         var images = new RomImageRepository(file, TimeProvider.System);
         RomImageLine kept = images.Add("slip-7", "old.bin", "read", "mine", [.. Enumerable.Repeat((byte)0xA7, 4096)])!;
         images.Hide("slip-7", kept.Id, hidden: true);
-        IHtmlDocument page = await _cabin.Page("/cabin");
+        IHtmlDocument page = await Cabin.Page("/cabin");
         var form = (IHtmlFormElement)
             page.QuerySelectorAll("#off-images form").Single(f => f.QuerySelector($"[value='{kept.Id}']") is not null);
-        (HttpStatusCode status, page) = await _cabin.Press(form);
+        (HttpStatusCode status, page) = await Cabin.Press(form);
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.DoesNotContain("old.bin", page.Body!.TextContent);
         Assert.Null(images.Bytes("slip-7", kept.Id));
@@ -207,7 +201,7 @@ public sealed class TheCabinTests : IAsyncLifetime
 
     void Spoil(string sql)
     {
-        using var spoilt = new SqliteConnection($"Data Source={Path.Combine(_cabin.Data, "cabin.db")};Pooling=False");
+        using var spoilt = new SqliteConnection($"Data Source={Path.Combine(Cabin.Data, "cabin.db")};Pooling=False");
         spoilt.Open();
         using SqliteCommand command = spoilt.CreateCommand();
         // Without the triggers that would keep the search up to date with it.

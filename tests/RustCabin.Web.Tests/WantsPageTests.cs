@@ -5,22 +5,17 @@ using static RustCabin.Web.Tests.Shown;
 namespace RustCabin.Web.Tests;
 
 /// <summary>The Wants and Speed stations, power on the Fit page, and the presses of the tray that ask the solver.</summary>
-public sealed class WantsPageTests : IAsyncLifetime
+public sealed class WantsPageTests : OnACabin
 {
     const string Winter = "/jobs/slip-3-winter",
         Race = "/jobs/slip-7-race",
         Render = "/jobs/gable-keep-render";
-    readonly CabinServer _cabin = new();
-
-    public ValueTask InitializeAsync() => _cabin.InitializeAsync();
-
-    public ValueTask DisposeAsync() => _cabin.DisposeAsync();
 
     [Fact]
     public async Task A_want_is_added_by_hand_kept_when_it_is_wrong_and_dropped()
     {
-        IHtmlDocument page = await _cabin.Page($"{Winter}/wants");
-        (HttpStatusCode status, page) = await _cabin.Press(
+        IHtmlDocument page = await Cabin.Page($"{Winter}/wants");
+        (HttpStatusCode status, page) = await Cabin.Press(
             Form(page, "[name=amount]"),
             ("kind", "memory:video"),
             ("amount", "plenty")
@@ -28,14 +23,14 @@ public sealed class WantsPageTests : IAsyncLifetime
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("\"plenty\" is not a size", Text(page, ".notice"));
         Assert.Equal("plenty", ((IHtmlInputElement)page.QuerySelector("[name=amount]")!).Value);
-        (_, page) = await _cabin.Press(Form(page, "[name=amount]"), ("kind", "memory:video"), ("amount", "512K"));
+        (_, page) = await Cabin.Press(Form(page, "[name=amount]"), ("kind", "memory:video"), ("amount", "512K"));
         Assert.Contains("512 KiB that video reaches", Text(page, ".wanted"));
         Assert.Contains("WANT-UNMET", Found(page));
-        (_, page) = await _cabin.Press(Form(page, "[aria-label='Drop: 512 KiB that video reaches']"), ("index", "1"));
+        (_, page) = await Cabin.Press(Form(page, "[aria-label='Drop: 512 KiB that video reaches']"), ("index", "1"));
         Assert.DoesNotContain("512 KiB", Text(page, ".wanted"));
-        (status, page) = await _cabin.Press(Form(page, "[name=amount]"), ("kind", "speed"), ("amount", "-3"));
+        (status, page) = await Cabin.Press(Form(page, "[name=amount]"), ("kind", "speed"), ("amount", "-3"));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
-        (_, page) = await _cabin.Press(Form(page, "[name=amount]"), ("kind", "provides"), ("what", "<script>"));
+        (_, page) = await Cabin.Press(Form(page, "[name=amount]"), ("kind", "provides"), ("what", "<script>"));
         Assert.Contains("<script>", Text(page, ".wanted"));
         Assert.Null(page.QuerySelector(".wanted script"));
     }
@@ -43,11 +38,11 @@ public sealed class WantsPageTests : IAsyncLifetime
     [Fact]
     public async Task Limits_are_set_and_a_wrong_budget_is_told()
     {
-        IHtmlDocument page = await _cabin.Page($"{Winter}/wants");
-        (HttpStatusCode status, page) = await _cabin.Press(Form(page, "[name=budget]"), ("budget", "much"));
+        IHtmlDocument page = await Cabin.Page($"{Winter}/wants");
+        (HttpStatusCode status, page) = await Cabin.Press(Form(page, "[name=budget]"), ("budget", "much"));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("\"much\" is not an amount", Text(page, ".notice"));
-        (_, page) = await _cabin.Press(Form(page, "[name=budget]"), ("budget", "20,50"), ("skill", "1"));
+        (_, page) = await Cabin.Press(Form(page, "[name=budget]"), ("budget", "20,50"), ("skill", "1"));
         Assert.Equal("20.50", ((IHtmlInputElement)page.QuerySelector("[name=budget]")!).Value);
         Assert.Contains("LIMIT-BUDGET", Found(page));
         Assert.Contains("FIT-SKILL", Found(page));
@@ -56,31 +51,31 @@ public sealed class WantsPageTests : IAsyncLifetime
     [Fact]
     public async Task Sets_are_proposed_taken_and_a_set_that_is_none_is_refused()
     {
-        IHtmlDocument page = await _cabin.Page($"{Winter}/wants?seek=true");
+        IHtmlDocument page = await Cabin.Page($"{Winter}/wants?seek=true");
         Assert.Contains("Fathom memory board + Lantern hatch memory", Text(page, ".set-card"));
         Assert.Contains("It does not fit Board 4", Text(page, ".left-out"));
-        (_, IHtmlDocument taken) = await _cabin.Press(
+        (_, IHtmlDocument taken) = await Cabin.Press(
             Form(page, ".set-card button[name=set]"),
             ("set", "fathom.socket+lantern.hatch")
         );
         Assert.DoesNotContain("MAP-FIGHT", Found(taken));
-        (HttpStatusCode status, page) = await _cabin.Press(
-            Form(await _cabin.Page($"{Winter}/wants"), "[name=budget]"),
+        (HttpStatusCode status, page) = await Cabin.Press(
+            Form(await Cabin.Page($"{Winter}/wants"), "[name=budget]"),
             ("budget", "10")
         );
-        page = await _cabin.Page($"{Winter}/wants?seek=true");
+        page = await Cabin.Page($"{Winter}/wants?seek=true");
         Assert.Contains("No set of parts gives all of this", Text(page, "#sets"));
         Assert.Contains("Spend at most 10.00 EUR", Text(page, ".clash"));
-        (status, page) = await _cabin.Press(Form(page, "[name=budget]"), ("budget", "10"));
+        (status, page) = await Cabin.Press(Form(page, "[name=budget]"), ("budget", "10"));
     }
 
     [Fact]
     public async Task An_old_press_takes_no_set()
     {
-        IHtmlDocument old = await _cabin.Page($"{Winter}/wants?seek=true");
+        IHtmlDocument old = await Cabin.Page($"{Winter}/wants?seek=true");
         IHtmlFormElement take = Form(old, ".set-card button[name=set]");
-        await _cabin.Press(Form(old, "[name=budget]"), ("budget", "80"));
-        (HttpStatusCode status, IHtmlDocument page) = await _cabin.Press(take, ("set", "fathom.socket+lantern.hatch"));
+        await Cabin.Press(Form(old, "[name=budget]"), ("budget", "80"));
+        (HttpStatusCode status, IHtmlDocument page) = await Cabin.Press(take, ("set", "fathom.socket+lantern.hatch"));
         Assert.Equal(HttpStatusCode.Conflict, status);
         Assert.Contains("changed in another tab", Text(page, ".notice"));
     }
@@ -88,14 +83,14 @@ public sealed class WantsPageTests : IAsyncLifetime
     [Fact]
     public async Task The_tray_sets_switches_that_work_or_says_what_clashes()
     {
-        IHtmlDocument page = await _cabin.Page($"{Winter}/memory");
-        (_, page) = await _cabin.Press(Form(page, ".mend button"));
+        IHtmlDocument page = await Cabin.Page($"{Winter}/memory");
+        (_, page) = await Cabin.Press(Form(page, ".mend button"));
         Assert.DoesNotContain("MAP-FIGHT", Found(page));
-        (_, page) = await _cabin.Press(Form(page, ".undo button"));
+        (_, page) = await Cabin.Press(Form(page, ".undo button"));
         // A second board that wants the processor's socket: no switch mends that.
-        page = await _cabin.Page($"{Winter}/fit");
-        (_, page) = await _cabin.Press(Form(page, "[aria-label='Plan it: Skerry accelerator']"), ("part", "skerry"));
-        (HttpStatusCode status, page) = await _cabin.Press(Form(page, ".mend button"));
+        page = await Cabin.Page($"{Winter}/fit");
+        (_, page) = await Cabin.Press(Form(page, "[aria-label='Plan it: Skerry accelerator']"), ("part", "skerry"));
+        (HttpStatusCode status, page) = await Cabin.Press(Form(page, ".mend button"));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains(
             "No setting of the switches works. These cannot all be: Fathom memory board fitted",
@@ -106,22 +101,22 @@ public sealed class WantsPageTests : IAsyncLifetime
     [Fact]
     public async Task Settings_that_work_stand_with_their_effect_and_one_press_takes_one()
     {
-        IHtmlDocument page = await _cabin.Page($"{Winter}/memory/settings?solve=true");
+        IHtmlDocument page = await Cabin.Page($"{Winter}/memory/settings?solve=true");
         Assert.Equal(
             ["W1 of Lantern hatch memory to low", "1", "4,928 KiB", "4,928 KiB", "192 KiB"],
             page.QuerySelector(".solved tbody tr")!.Children.Take(5).Select(c => c.TextContent)
         );
-        (_, page) = await _cabin.Press(Form(page, ".solved button"), ("index", "0"));
+        (_, page) = await Cabin.Press(Form(page, ".solved button"), ("index", "0"));
         Assert.DoesNotContain("MAP-FIGHT", Found(page));
-        page = await _cabin.Page($"{Winter}/memory/settings?solve=true");
+        page = await Cabin.Page($"{Winter}/memory/settings?solve=true");
         Assert.StartsWith("as planned", Text(page, ".solved tbody tr"));
     }
 
     [Fact]
     public async Task A_search_can_be_called_off()
     {
-        IHtmlDocument page = await _cabin.Page($"{Winter}/wants");
-        HttpResponseMessage answer = await _cabin.Http.PostAsync(
+        IHtmlDocument page = await Cabin.Page($"{Winter}/wants");
+        HttpResponseMessage answer = await Cabin.Http.PostAsync(
             $"{Winter}/wants?handler=Cancel",
             new FormUrlEncodedContent([
                 KeyValuePair.Create(
@@ -136,7 +131,7 @@ public sealed class WantsPageTests : IAsyncLifetime
     [Fact]
     public async Task The_forecast_the_runs_and_the_claims_stand_side_by_side()
     {
-        IHtmlDocument page = await _cabin.Page($"{Render}/speed");
+        IHtmlDocument page = await Cabin.Page($"{Render}/speed");
         // 1980/3.1 + 260/2.4 + 70/3 = 770.38 of 2310.
         Assert.Contains("After 770.38 s", page.QuerySelector(".planks")!.GetAttribute("aria-label"));
         Assert.Contains("x 3.00", Text(page, "#forecast-title"));
@@ -144,13 +139,13 @@ public sealed class WantsPageTests : IAsyncLifetime
         Assert.Contains("The box: 3.10 of itself before, measured 1.77", Text(page, "[aria-labelledby=claims-title]"));
         Assert.Contains("A leaflet: 1.00 of Reference Keep, measured 0.68", Text(page, "[aria-labelledby=claims-title]"));
         Assert.Contains("SPEED-SEEN", Found(page));
-        (_, page) = await _cabin.Press(
+        (_, page) = await Cabin.Press(
             Form(page, "[aria-labelledby=seen-title] [name=clock]"),
             ("clock", "58"),
             ("coprocessor", "yes")
         );
         Assert.DoesNotContain("SPEED-SEEN", Found(page));
-        (_, page) = await _cabin.Press(Form(page, "[aria-label='Drop the claim of A leaflet']"), ("index", "1"));
+        (_, page) = await Cabin.Press(Form(page, "[aria-label='Drop the claim of A leaflet']"), ("index", "1"));
         Assert.DoesNotContain("A leaflet", Text(page, "[aria-labelledby=claims-title]"));
     }
 
@@ -169,8 +164,8 @@ public sealed class WantsPageTests : IAsyncLifetime
         string told
     )
     {
-        IHtmlDocument page = await _cabin.Page($"{Race}/speed");
-        (HttpStatusCode status, page) = await _cabin.Press(
+        IHtmlDocument page = await Cabin.Page($"{Race}/speed");
+        (HttpStatusCode status, page) = await Cabin.Press(
             Form(page, $"form[action*='handler={handler}'] input"),
             (one, first),
             (two, second)
@@ -182,19 +177,15 @@ public sealed class WantsPageTests : IAsyncLifetime
     [Fact]
     public async Task The_worked_split_gives_2_99_and_runs_are_noted()
     {
-        IHtmlDocument page = await _cabin.Page($"{Race}/speed");
+        IHtmlDocument page = await Cabin.Page($"{Race}/speed");
         Assert.Contains("x 2.99", Text(page, "#forecast-title"));
-        (_, page) = await _cabin.Press(
+        (_, page) = await Cabin.Press(
             Form(page, "[aria-label='Seconds of each run after']"),
             ("name", "sieve"),
             ("seconds", "3.1 3.2 3,3")
         );
         Assert.Contains("3.2 s", Text(page, "[aria-labelledby=suite-title] tbody"));
-        (_, page) = await _cabin.Press(
-            Form(page, "[aria-label='Seconds of each run after']"),
-            ("name", "sieve"),
-            ("seconds", "")
-        );
+        (_, page) = await Cabin.Press(Form(page, "[aria-label='Seconds of each run after']"), ("name", "sieve"), ("seconds", ""));
         Assert.Contains("No benchmark has been run", Text(page, "[aria-labelledby=suite-title]"));
     }
 
@@ -205,13 +196,13 @@ public sealed class WantsPageTests : IAsyncLifetime
     public async Task Wait_states(string mem, string logic, string clock, string cycles, string waits) =>
         Assert.EndsWith(
             $" {waits}",
-            Text(await _cabin.Page($"{Race}/speed?mem={mem}&logic={logic}&clock={clock}&cycles={cycles}"), "#waits-title")
+            Text(await Cabin.Page($"{Race}/speed?mem={mem}&logic={logic}&clock={clock}&cycles={cycles}"), "#waits-title")
         );
 
     [Fact]
     public async Task Power_shows_rails_paths_regulator_and_heat()
     {
-        IHtmlDocument page = await _cabin.Page("/jobs/watch-porthole-sprint/fit");
+        IHtmlDocument page = await Cabin.Page("/jobs/watch-porthole-sprint/fit");
         string power = Text(page, ".power");
         Assert.Contains("drive-plug: 0.6 of 1.5 A; loses 0.6 A x 50 mOhm = 30 mV of 250 allowed", power);
         Assert.Contains("(6.8 - 5.0) V x 4.1 A = 7.38 W of 10 W", power);

@@ -6,14 +6,9 @@ using RustCabin.Data;
 namespace RustCabin.Web.Tests;
 
 /// <summary>The Wiring station, from the board to a table that agrees; and its calls to the letter.</summary>
-public sealed class WiringTests : IAsyncLifetime
+public sealed class WiringTests : OnACabin
 {
     const string Page = "/jobs/jetty-disc-direct/wiring";
-    readonly CabinServer _cabin = new();
-
-    public ValueTask InitializeAsync() => _cabin.InitializeAsync();
-
-    public ValueTask DisposeAsync() => _cabin.DisposeAsync();
 
     static string Text(IHtmlDocument page, string selector) => page.QuerySelector(selector)?.TextContent ?? "";
 
@@ -22,42 +17,42 @@ public sealed class WiringTests : IAsyncLifetime
     [Fact]
     public async Task Each_line_is_answered_a_wrong_one_names_its_cause_and_the_gate_opens_when_all_agree()
     {
-        IHtmlDocument page = await _cabin.Page(Page);
+        IHtmlDocument page = await Cabin.Page(Page);
         Assert.Contains("Y2.1", Text(page, ".probe"));
-        (_, page) = await _cabin.Press(Meter(page), ("says", "none"));
+        (_, page) = await Cabin.Press(Meter(page), ("says", "none"));
         // U72.31 must be off its pad; on purpose it beeps.
         Assert.Contains("U72.31p", Text(page, ".probe"));
-        (_, page) = await _cabin.Press(Meter(page), ("says", "beep"));
+        (_, page) = await Cabin.Press(Meter(page), ("says", "beep"));
         Assert.Contains("U72.31 still on its pad", Text(page, ".differs"));
         Assert.Contains("lift it further", Text(page, ".differs"));
-        IHtmlDocument build = await _cabin.Page("/jobs/jetty-disc-direct/build");
+        IHtmlDocument build = await Cabin.Page("/jobs/jetty-disc-direct/build");
         Assert.Contains("no power until they agree", build.Body!.TextContent);
 
-        (HttpStatusCode status, page) = await _cabin.Press(Meter(page), ("says", "ohms"), ("ohms", "a lot"));
+        (HttpStatusCode status, page) = await Cabin.Press(Meter(page), ("says", "ohms"), ("ohms", "a lot"));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("not a number of ohms", Text(page, ".notice"));
-        page = await _cabin.Page(Page);
-        (_, page) = await _cabin.Press(Meter(page), ("says", "ohms"), ("ohms", "4700"));
+        page = await Cabin.Page(Page);
+        (_, page) = await Cabin.Press(Meter(page), ("says", "ohms"), ("ohms", "4700"));
         Assert.Contains("Something is in the way", Text(page, ".differs"));
 
         for (int i = 0; i < 100 && page.QuerySelector("form.says") is not null; i++)
-            (_, page) = await _cabin.Press(Meter(page), ("says", Text(page, ".must").Contains("not beep") ? "none" : "beep"));
+            (_, page) = await Cabin.Press(Meter(page), ("says", Text(page, ".must").Contains("not beep") ? "none" : "beep"));
         Assert.Contains("Every reading agrees", Text(page, ".probe"));
         Assert.All(page.QuerySelectorAll("table.readings tbody tr"), row => Assert.NotEmpty(row.QuerySelectorAll("form")));
 
         // A reading that is taken away opens the table again.
-        (_, page) = await _cabin.Press((IHtmlFormElement)page.QuerySelector("table.readings form")!);
+        (_, page) = await Cabin.Press((IHtmlFormElement)page.QuerySelector("table.readings form")!);
         Assert.Contains("Y2.1", Text(page, ".probe"));
     }
 
     [Fact]
     public async Task The_power_is_locked_until_the_changes_are_ticked_and_the_table_agrees()
     {
-        IHtmlDocument page = await _cabin.Page(Page);
+        IHtmlDocument page = await Cabin.Page(Page);
         for (int i = 0; i < 100 && page.QuerySelector("form.says") is not null; i++)
-            (_, page) = await _cabin.Press(Meter(page), ("says", Text(page, ".must").Contains("not beep") ? "none" : "beep"));
+            (_, page) = await Cabin.Press(Meter(page), ("says", Text(page, ".must").Contains("not beep") ? "none" : "beep"));
         // All agree, but nothing is ticked: a reading proves nothing of what is not done.
-        IHtmlDocument build = await _cabin.Page("/jobs/jetty-disc-direct/build");
+        IHtmlDocument build = await Cabin.Page("/jobs/jetty-disc-direct/build");
         Assert.Contains("Prove the wiring with a meter", build.Body!.TextContent);
         Assert.Contains(
             "locked",
@@ -71,10 +66,10 @@ public sealed class WiringTests : IAsyncLifetime
     [Fact]
     public async Task From_below_it_is_mirrored_and_each_leg_is_counted_from_the_nearer_corner()
     {
-        IHtmlDocument page = await _cabin.Page(Page + "?at=2");
+        IHtmlDocument page = await Cabin.Page(Page + "?at=2");
         Assert.Contains("31: bottom side, number 6 from the bottom-left", Text(page, ".counted"));
         Assert.Contains("33 stays down", Text(page, ".counted"));
-        page = await _cabin.Page(Page + "?at=2&from=below");
+        page = await Cabin.Page(Page + "?at=2&from=below");
         Assert.Contains("31: bottom side, number 6 from the bottom-right", Text(page, ".counted"));
         Assert.Contains("from below", page.QuerySelector("svg.board-map")!.GetAttribute("aria-label"));
         Assert.Contains("Legs 33 and 36 stand among them", Text(page, ".trap"));
@@ -83,19 +78,19 @@ public sealed class WiringTests : IAsyncLifetime
     [Fact]
     public async Task Another_way_is_planned_in_one_press_and_undone()
     {
-        IHtmlDocument page = await _cabin.Page(Page);
+        IHtmlDocument page = await Cabin.Page(Page);
         Assert.Equal(2, page.QuerySelectorAll(".way").Length);
-        (_, page) = await _cabin.Press((IHtmlFormElement)page.QuerySelector(".way form")!);
+        (_, page) = await Cabin.Press((IHtmlFormElement)page.QuerySelector(".way form")!);
         Assert.Contains("beat-from-crystal", Text(page, ".way.chosen"));
         Assert.Contains("Y2.2", Text(page, "ol.changes"));
-        (_, page) = await _cabin.Press((IHtmlFormElement)page.QuerySelector("form[action*='handler=Undo']")!);
+        (_, page) = await Cabin.Press((IHtmlFormElement)page.QuerySelector("form[action*='handler=Undo']")!);
         Assert.Contains("six-fingers", Text(page, ".way.chosen"));
     }
 
     [Fact]
     public async Task A_job_without_wiring_says_so()
     {
-        IHtmlDocument page = await _cabin.Page("/jobs/slip-3-winter/wiring");
+        IHtmlDocument page = await Cabin.Page("/jobs/slip-3-winter/wiring");
         Assert.Contains("No part of this job lifts a leg", Text(page, ".empty"));
     }
 
@@ -120,7 +115,7 @@ public sealed class WiringTests : IAsyncLifetime
               "units": [ { "id": "u", "model": "m", "name": "U", "fitted": [] } ],
               "jobs": [ { "id": "j", "unit": "u", "name": "J", "add": [ { "part": "p", "way": "w" } ], "remove": [] } ] }
             """;
-        (HttpStatusCode status, JsonNode body) = await _cabin.Post("/api/v1/wiring", pack);
+        (HttpStatusCode status, JsonNode body) = await Cabin.Post("/api/v1/wiring", pack);
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Equal(["lift", "wire"], body["changes"]!.AsArray().Select(c => (string)c!["do"]!));
         Assert.Equal([0, 1], body["changes"]!.AsArray().Select(c => (int)c!["index"]!));
@@ -143,7 +138,7 @@ public sealed class WiringTests : IAsyncLifetime
     [Fact]
     public async Task Chains_cables_and_mates_answer_to_the_letter()
     {
-        (_, JsonNode chain) = await _cabin.Post(
+        (_, JsonNode chain) = await Cabin.Post(
             "/api/v1/connectors/chain",
             """
             { "source": ["GND", "+5", "tx", "rx", "+5", "+12", "ring", "GND", "-9"], "boards": [
@@ -155,7 +150,7 @@ public sealed class WiringTests : IAsyncLifetime
             """{"cables":[{"to":"a","takes":[1,2,3,4,9,6,7,8,5],"special":true},{"to":"b","takes":[1,2,3,4,5,6,7,8,9],"special":false}],"specials":1,"missing":[]}""",
             chain.ToJsonString(Plain)
         );
-        (_, JsonNode cables) = await _cabin.Post(
+        (_, JsonNode cables) = await Cabin.Post(
             "/api/v1/cables",
             """
             { "from": { "family": "DB-25", "gender": "m", "role": "DTE", "level": "rs232" },
@@ -167,7 +162,7 @@ public sealed class WiringTests : IAsyncLifetime
             """{"chain":null,"missing":{"a":{"family":"DB-25","gender":"f"},"b":{"family":"DB-25","gender":"f"},"crossing":true}}""",
             cables.ToJsonString(Plain)
         );
-        (_, JsonNode mate) = await _cabin.Post(
+        (_, JsonNode mate) = await Cabin.Post(
             "/api/v1/connectors/mate",
             """{ "a": { "contacts": ["GND", "VB"], "gender": "m" }, "b": { "contacts": ["GND", "tx"], "gender": "m" }, "rails": ["VB"] }"""
         );
@@ -193,7 +188,7 @@ public sealed class WiringTests : IAsyncLifetime
     [InlineData("/api/v1/connectors/mate", """{ "a": { "contacts": [] }, "b": { "contacts": [], "gender": "m" } }""", "a.gender")]
     public async Task Bad_input_is_told_by_its_field(string call, string body, string path)
     {
-        (HttpStatusCode status, JsonNode answer) = await _cabin.Post(call, body);
+        (HttpStatusCode status, JsonNode answer) = await Cabin.Post(call, body);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains(path, answer["errors"]!.AsArray().Select(e => (string)e!["path"]!));
     }
@@ -201,20 +196,20 @@ public sealed class WiringTests : IAsyncLifetime
     [Fact]
     public async Task A_chain_typed_on_the_page_shows_its_special_cable_with_a_label()
     {
-        IHtmlDocument page = await _cabin.Page(
+        IHtmlDocument page = await Cabin.Page(
             "/connectors?source=%2B5+tx+%2B5+GND+-9&boards=first:+%2B5+n+n+GND+n%0Asecond:+%2B5+tx+-9+GND+n"
         );
         Assert.Contains("1 special cable", Text(page, "#chain-title"));
         Assert.Contains("5>3", Text(page, ".cable-label"));
         Assert.Equal(2, page.QuerySelectorAll(".cable-wire.moved").Length);
-        page = await _cabin.Page("/connectors?source=GND&boards=first:+GND+n");
+        page = await Cabin.Page("/connectors?source=GND&boards=first:+GND+n");
         Assert.Contains("names 2 contacts; the source has 1", Text(page, ".notice"));
     }
 
     [Fact]
     public async Task A_lead_is_drawn_with_the_beeps_that_prove_it_and_what_is_left_over()
     {
-        IHtmlDocument page = await _cabin.Page("/connectors?one=GND+rx+tx+n&other=tx+rx+GND+dtr");
+        IHtmlDocument page = await Cabin.Page("/connectors?one=GND+rx+tx+n&other=tx+rx+GND+dtr");
         Assert.Equal(3, page.QuerySelectorAll(".cable-wire").Length);
         string text = Text(page, "[aria-labelledby=lead-title]");
         Assert.Contains("1 to 3: beep", text);
@@ -231,7 +226,7 @@ public sealed class WiringTests : IAsyncLifetime
     [InlineData("DB-25 m DTE rs232", "DB-25 m DTE rs232", "x DB-25", "is not a piece")]
     public async Task Cables_are_found_or_what_is_missing_said(string from, string to, string pieces, string said)
     {
-        IHtmlDocument page = await _cabin.Page(
+        IHtmlDocument page = await Cabin.Page(
             $"/connectors?from={Uri.EscapeDataString(from)}&to={Uri.EscapeDataString(to)}&pieces={Uri.EscapeDataString(pieces)}"
         );
         Assert.Contains(said, System.Text.RegularExpressions.Regex.Replace(Text(page, "main"), @"\s+", " "));
@@ -240,11 +235,11 @@ public sealed class WiringTests : IAsyncLifetime
     [Fact]
     public async Task A_photo_of_the_unit_is_laid_under_its_board_by_two_taps_and_taken_away()
     {
-        var photos = new PhotoRepository(CabinFile.Open(Path.Combine(_cabin.Data, "cabin.db")), TimeProvider.System);
+        var photos = new PhotoRepository(CabinFile.Open(Path.Combine(Cabin.Data, "cabin.db")), TimeProvider.System);
         long id = photos.Add("jetty-disc", Core.Baseline.Photo.Read(Pixel), "the board")!.Value;
-        IHtmlDocument page = await _cabin.Page($"{Page}?photo={id}");
+        IHtmlDocument page = await Cabin.Page($"{Page}?photo={id}");
         var form = (IHtmlFormElement)page.QuerySelector("form.lay")!;
-        (HttpStatusCode status, page) = await _cabin.Press(
+        (HttpStatusCode status, page) = await Cabin.Press(
             form,
             ("place1", "TP27"),
             ("x1", "100"),
@@ -253,8 +248,8 @@ public sealed class WiringTests : IAsyncLifetime
         );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("tap P12 on the photo", Text(page, ".notice"));
-        page = await _cabin.Page($"{Page}?photo={id}");
-        (_, page) = await _cabin.Press(
+        page = await Cabin.Page($"{Page}?photo={id}");
+        (_, page) = await Cabin.Press(
             (IHtmlFormElement)page.QuerySelector("form.lay")!,
             ("place1", "TP27"),
             ("x1", "100"),
@@ -277,7 +272,7 @@ public sealed class WiringTests : IAsyncLifetime
             Assert.Equal(at("cx"), m[0] * x + m[2] * y + m[4], 0.2);
             Assert.Equal(at("cy"), m[1] * x + m[3] * y + m[5], 0.2);
         }
-        (_, page) = await _cabin.Press((IHtmlFormElement)page.QuerySelector("form[action*='handler=Lift']")!);
+        (_, page) = await Cabin.Press((IHtmlFormElement)page.QuerySelector("form[action*='handler=Lift']")!);
         Assert.Null(page.QuerySelector("svg.board-map image"));
     }
 
@@ -288,14 +283,14 @@ public sealed class WiringTests : IAsyncLifetime
     [Fact]
     public async Task An_option_brings_its_own_changes()
     {
-        IHtmlDocument page = await _cabin.Page(Page);
+        IHtmlDocument page = await Cabin.Page(Page);
         Assert.DoesNotContain("LAMP", Text(page, "ol.changes"));
-        (_, page) = await _cabin.Press(
+        (_, page) = await Cabin.Press(
             (IHtmlFormElement)page.QuerySelector("form[action*='handler=Choose']")!,
             ("chosen", "true")
         );
         Assert.Contains("quiver-row:LAMP", Text(page, "ol.changes"));
-        (_, page) = await _cabin.Press(
+        (_, page) = await Cabin.Press(
             (IHtmlFormElement)page.QuerySelector("form[action*='handler=Choose']")!,
             ("chosen", "false")
         );
@@ -306,16 +301,16 @@ public sealed class WiringTests : IAsyncLifetime
     public async Task A_run_of_cables_is_made_out_of_the_cupboard_and_what_is_missing_is_on_the_shopping_list()
     {
         const string Book = "/jobs/counter-exchange-book/wiring";
-        IHtmlDocument page = await _cabin.Page(Book);
+        IHtmlDocument page = await Cabin.Page(Book);
         string[] runs = [.. page.QuerySelectorAll(".run").Select(r => r.TextContent)];
         Assert.Contains("Crossing adapter", runs[0]);
         Assert.Contains("One piece would: DB-25 f, DE-9 m", runs[1]);
-        string wanted() => Text(_cabin.Page("/cupboard").GetAwaiter().GetResult(), "[aria-labelledby=buy-title]");
+        string wanted() => Text(Cabin.Page("/cupboard").GetAwaiter().GetResult(), "[aria-labelledby=buy-title]");
         Assert.Contains("cable DB-25 f, DE-9 m", wanted());
         Assert.DoesNotContain("cable DB-25 f, DB-25 f", wanted());
 
-        var put = (IHtmlFormElement)(await _cabin.Page("/cupboard")).QuerySelector("#put")!;
-        (HttpStatusCode status, page) = await _cabin.Press(
+        var put = (IHtmlFormElement)(await Cabin.Page("/cupboard")).QuerySelector("#put")!;
+        (HttpStatusCode status, page) = await Cabin.Press(
             put,
             ("Form.Kind", "cable"),
             ("Form.Item", "a lead"),
@@ -324,8 +319,8 @@ public sealed class WiringTests : IAsyncLifetime
         );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("a cable needs its ends", page.Body!.TextContent);
-        put = (IHtmlFormElement)(await _cabin.Page("/cupboard")).QuerySelector("#put")!;
-        await _cabin.Press(
+        put = (IHtmlFormElement)(await Cabin.Page("/cupboard")).QuerySelector("#put")!;
+        await Cabin.Press(
             put,
             ("Form.Kind", "cable"),
             ("Form.Item", "DE-9 m, DB-25 f"),
@@ -333,12 +328,12 @@ public sealed class WiringTests : IAsyncLifetime
             ("Form.Count", "1")
         );
         Assert.DoesNotContain("cable DB-25 f, DE-9 m", wanted());
-        page = await _cabin.Page(Book);
+        page = await Cabin.Page(Book);
         Assert.Contains("Modem lead, turned round", page.QuerySelectorAll(".run")[1].TextContent);
 
-        (_, page) = await _cabin.Press((IHtmlFormElement)page.QuerySelector("form[action*='handler=Part']")!);
+        (_, page) = await Cabin.Press((IHtmlFormElement)page.QuerySelector("form[action*='handler=Part']")!);
         Assert.Single(page.QuerySelectorAll(".run"));
-        (status, page) = await _cabin.Press(
+        (status, page) = await Cabin.Press(
             (IHtmlFormElement)page.QuerySelector("form[action*='handler=Join']")!,
             ("what", "printer"),
             ("one", "DB-25 m DTE rs232"),
@@ -346,11 +341,11 @@ public sealed class WiringTests : IAsyncLifetime
         );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("a device is its family", Text(page, ".notice"));
-        page = await _cabin.Page("/jobs/counter-exchange-book/build");
+        page = await Cabin.Page("/jobs/counter-exchange-book/build");
         Assert.Contains("Join by cables: printer on line 2", page.Body!.TextContent);
         Assert.Contains(
             "Cables: printer on line 2",
-            (await _cabin.Page("/jobs/counter-exchange-book/passport")).Body!.TextContent
+            (await Cabin.Page("/jobs/counter-exchange-book/passport")).Body!.TextContent
         );
     }
 }

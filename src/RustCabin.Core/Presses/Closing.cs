@@ -2,7 +2,6 @@ using RustCabin.Core.Baseline;
 using RustCabin.Core.Build;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Stations;
 using static RustCabin.Core.Presses.Press;
 
 namespace RustCabin.Core.Presses;

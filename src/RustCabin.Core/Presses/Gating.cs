@@ -1,5 +1,4 @@
 using RustCabin.Core.Build;
-using RustCabin.Core.Care;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;

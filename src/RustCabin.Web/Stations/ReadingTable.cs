@@ -1,6 +1,4 @@
 using RustCabin.Core.Bench;
-using RustCabin.Core.Sheets;
-using RustCabin.Core.Units;
 
 namespace RustCabin.Web.Stations;
 

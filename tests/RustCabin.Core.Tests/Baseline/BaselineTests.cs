@@ -155,7 +155,7 @@ public class BaselineTests
         {
             Parts = Machine
                 .Part("p", "")
-                .Replace(
+                .Instead(
                     "\"mode\": \"in\" } ]",
                     "\"mode\": \"in\" } ], \"steps\": [ { \"id\": \"cut\", \"what\": \"Cut the trace\", \"proof\": \"open\" "
                         + "}, \"Lift leg 4\" ]"

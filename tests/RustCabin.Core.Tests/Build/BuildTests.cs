@@ -76,7 +76,7 @@ public class BuildTests
     {
         Pack demo = Sample.Pack(
             File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "clerk.json"))
-                .Replace(
+                .Instead(
                     "\"add\": [], \"remove\": [], \"firmware\": \"C\", \"switches\": { \"quayside\": { \"S2\": \"two\" } }",
                     "\"add\": [], \"remove\": [\"quayside\"]"
                 )

@@ -46,7 +46,7 @@ public sealed class MoreFitChecksTests
         Assert.DoesNotContain("FIT-NO-SITE", (machine with { Job = Machine.Add("p") }).Codes);
         Assert.DoesNotContain(
             "FIT-NO-SITE",
-            (machine with { More = machine.More.Replace(", \"revisions\": [\"r2\"]", ""), Job = Machine.Add("p", "q") }).Codes
+            (machine with { More = machine.More.Instead(", \"revisions\": [\"r2\"]", ""), Job = Machine.Add("p", "q") }).Codes
         );
     }
 
@@ -178,7 +178,7 @@ public sealed class MoreFitChecksTests
             UnitMore = """, "firmware": "1.0", "software": { "D": "1" }""",
         };
         Assert.Equal(Core.Findings.Severity.Stop, machine.Answer.Findings.Single(f => f.Code == "FIT-DRIVER").Severity);
-        Assert.DoesNotContain("FIT-DRIVER", (machine with { UnitMore = machine.UnitMore.Replace("\"1.0\"", "\"2.0\"") }).Codes);
+        Assert.DoesNotContain("FIT-DRIVER", (machine with { UnitMore = machine.UnitMore.Instead("\"1.0\"", "\"2.0\"") }).Codes);
         Machine without = machine with { UnitMore = "" };
         string[] steps =
         [

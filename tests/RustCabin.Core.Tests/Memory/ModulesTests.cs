@@ -65,7 +65,7 @@ public class ModulesTests
         (
             Board with
             {
-                Parts = array.Length == 0 ? Board.Parts : Board.Parts.Replace(array, instead),
+                Parts = array.Length == 0 ? Board.Parts : Board.Parts.Instead(array, instead),
                 Job = $"{Machine.Add("p")}, \"banks\": {{ \"p\": {banks} }}",
             }
         ).Codes;
@@ -88,8 +88,8 @@ public class ModulesTests
             Board with
             {
                 Parts = Board
-                    .Parts.Replace("\"addressLines\": 9", "\"addressLines\": 8")
-                    .Replace("\"S\": \"large\"", "\"S\": \"small\""),
+                    .Parts.Instead("\"addressLines\": 9", "\"addressLines\": 8")
+                    .Instead("\"S\": \"large\"", "\"S\": \"small\""),
                 Job = $"{Machine.Add("p")}, \"banks\": {{ \"p\": [\"256Kx1\", null] }}",
             }
         ).Answer;
@@ -117,7 +117,7 @@ public class ModulesTests
             (
                 Board with
                 {
-                    Parts = Board.Parts.Replace("\"refreshBits\": 8", "\"refreshBits\": 7"),
+                    Parts = Board.Parts.Instead("\"refreshBits\": 8", "\"refreshBits\": 7"),
                     Job = $"{Machine.Add("p")}, \"banks\": {{ \"p\": [\"64Kx1\", null] }}",
                 }
             )
@@ -156,7 +156,7 @@ public class ModulesTests
     {
         Machine soldered = Board with
         {
-            Parts = Board.Parts.Replace("\"dataBits\": 8,", "\"dataBits\": 8, \"socketed\": false,"),
+            Parts = Board.Parts.Instead("\"dataBits\": 8,", "\"dataBits\": 8, \"socketed\": false,"),
         };
         Assert.Equal((0.4m, 0), Core.Build.Learnt.PerJoint([(soldered with { Job = Machine.Add("p") }).Planned]));
         // 8 chips of 16 pins are 128 joints; 64 minutes make half a minute each.

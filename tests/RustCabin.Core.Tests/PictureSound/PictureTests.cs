@@ -302,7 +302,7 @@ public class PictureTests
         Assert.Equal(["SAMPLE-BEAT"], Found(With(sampler(30), ", \"picture\": { \"samplesPerLine\": 752 }")));
         Assert.Empty(Found(With(sampler(30), ", \"picture\": { \"samplesPerLine\": 1500 }")));
 
-        Machine small = With("") with { More = Beeper.Replace("\"bits\": 4", "\"bits\": 5") };
+        Machine small = With("") with { More = Beeper.Instead("\"bits\": 4", "\"bits\": 5") };
         Assert.Equal(["PICTURE-MEMORY"], Found(small));
         Assert.Empty(Found(small with { More = Beeper }));
     }

@@ -172,7 +172,7 @@ public sealed class PowerTests
 
     const string Supply = """, "supplies": [ { "rail": "+5", "amps": 2 MORE } ]""";
 
-    static string Adds(string more) => Supply.Replace("MORE", more);
+    static string Adds(string more) => Supply.Instead("MORE", more);
 
     [Fact]
     public void POWER_PARALLEL()

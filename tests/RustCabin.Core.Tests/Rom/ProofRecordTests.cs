@@ -23,8 +23,8 @@ public sealed partial class RomProofTests
     public void A_proof_holds_for_the_board_that_it_was_made_on()
     {
         Machine here = Small("27256"),
-            moved = here with { Claims = here.Claims.Replace("0x8000", "0x0000") },
-            other = here with { More = here.More.Replace("\"A14\"", "\"n\"") };
+            moved = here with { Claims = here.Claims.Instead("0x8000", "0x0000") },
+            other = here with { More = here.More.Instead("\"A14\"", "\"n\"") };
         RomPlan plan = here.Pack.Jobs[0].Roms[0];
         plan = plan with { Proof = Told(RomProof.KeyOf(here.Planned, plan)) };
         Assert.True(RomProof.Holds(here.Planned, plan));

@@ -54,7 +54,7 @@ public sealed class RomVectorsTests
     public void Only_vectors_that_lie_in_the_image_are_told(string at, int told) =>
         Assert.Equal(
             told,
-            RomVectors.Of(With("high-first", Start.Replace("0x1C0004", at)).Planned, "rom", new byte[256 << 10]).Count
+            RomVectors.Of(With("high-first", Start.Instead("0x1C0004", at)).Planned, "rom", new byte[256 << 10]).Count
         );
 
     [Fact]

@@ -128,8 +128,8 @@ public class StorageChecksTests
         string card = On("4 GB", P("64M"));
         Assert.Equal(["STO-CARD"], Storage(With(Card + ", \"largestCard\": \"2G\"", card)));
         Assert.Empty(Storage(With(Card + ", \"largestCard\": \"4G\"", card)));
-        Assert.Equal(["STO-CARD"], Storage(With(Card, card.Replace("\"d\"", "\"nothing\""))));
-        Assert.Equal(["STO-CARD"], Storage(With(Card, card.Replace("4 GB", "four"))));
+        Assert.Equal(["STO-CARD"], Storage(With(Card, card.Instead("\"d\"", "\"nothing\""))));
+        Assert.Equal(["STO-CARD"], Storage(With(Card, card.Instead("4 GB", "four"))));
     }
 
     [Fact]
@@ -158,7 +158,7 @@ public class StorageChecksTests
             """;
         Machine between = With(thin, parts: adapter) with
         {
-            Parts = Drive(thin).Replace("\"site\": \"ata\"", "\"site\": \"a:out\"") + adapter,
+            Parts = Drive(thin).Instead("\"site\": \"ata\"", "\"site\": \"a:out\"") + adapter,
             Job = Machine.Add("a", "d"),
         };
         Assert.Empty(Storage(between));
@@ -172,7 +172,7 @@ public class StorageChecksTests
     {
         Machine cable = With(Card + ", \"power\": \"cable\"");
         Assert.Empty(Storage(cable));
-        Assert.Equal(["STO-POWER"], Storage(cable with { More = Ata.Replace("\"powersCable\": true,", "") }));
+        Assert.Equal(["STO-POWER"], Storage(cable with { More = Ata.Instead("\"powersCable\": true,", "") }));
         Machine plug = With(Card + ", \"power\": \"plug\", \"plug\": \"drive-4\"");
         Assert.Empty(Storage(plug));
         string taken = $", {Machine.Part("other", "", site: "plug")}";
@@ -205,7 +205,7 @@ public class StorageChecksTests
         Assert.Empty(Storage(two with { Job = second }));
         Assert.Equal(
             ["STO-PAIR"],
-            Storage(two with { Job = second.Replace("second\" } }", "second\" } }, { \"part\": \"b\" }") })
+            Storage(two with { Job = second.Instead("second\" } }", "second\" } }, { \"part\": \"b\" }") })
         );
     }
 
@@ -222,14 +222,14 @@ public class StorageChecksTests
         Assert.Equal(["STO-ID"], Storage(two with { Job = set("0") }));
         Assert.Equal(["STO-ID"], Storage(two with { Job = set("7") }));
         Assert.Equal(["STO-TERM"], Storage(two with { Job = set("2", "off") }));
-        Assert.Empty(Storage(Two("scsi", first, last.Replace("T\": \"on", "T\": \"off"), host) with { Job = set("2", "off") }));
+        Assert.Empty(Storage(Two("scsi", first, last.Instead("T\": \"on", "T\": \"off"), host) with { Job = set("2", "off") }));
         Assert.Equal(
             ["STO-TERM-POWER"],
-            Storage(Two("scsi", first, last, host.Replace(", \"terminatorPower\": true", "")) with { Job = set("2") })
+            Storage(Two("scsi", first, last, host.Instead(", \"terminatorPower\": true", "")) with { Job = set("2") })
         );
         Assert.Empty(
             Storage(
-                Two("scsi", first + ", \"terminatorPower\": true", last, host.Replace(", \"terminatorPower\": true", "")) with
+                Two("scsi", first + ", \"terminatorPower\": true", last, host.Instead(", \"terminatorPower\": true", "")) with
                 {
                     Job = set("2"),
                 }
@@ -242,7 +242,7 @@ public class StorageChecksTests
     {
         Machine two = Two("scsi", "", "", ", \"hostId\": 7, \"startId\": 4");
         string card = On("4 GB", P("1M", more: ", \"start\": true"));
-        Machine starts = two with { Job = $"{Machine.Add("a", "b")}, \"cards\": [ {card.Replace("\"d\"", "\"b\"")} ]" };
+        Machine starts = two with { Job = $"{Machine.Add("a", "b")}, \"cards\": [ {card.Instead("\"d\"", "\"b\"")} ]" };
         IReadOnlyList<Core.Cards.Attached> devices = Core.Cards.Attached.Of(starts.Planned);
         Core.Storage.ScsiBus bus = Core.Storage.ScsiBus.Of(
             Core.Storage.BusChecks.Asked(starts.Planned, devices[0].Host!, devices)
@@ -262,7 +262,7 @@ public class StorageChecksTests
         string images =
             set("2") + """, "cards": [ { "on": "b", "labelled": "4 GB", "ids": { "0": "one.img", "1": "two.img" } } ]""";
         Assert.Equal(["STO-ID"], Storage(two with { Job = images }));
-        Assert.Empty(Storage(two with { Job = images.Replace("\"1\": \"two.img\"", "\"3\": \"two.img\"") }));
+        Assert.Empty(Storage(two with { Job = images.Instead("\"1\": \"two.img\"", "\"3\": \"two.img\"") }));
     }
 
     [Fact]
@@ -271,13 +271,13 @@ public class StorageChecksTests
         string a = Card + ", \"variant\": \"A\"";
         Assert.Equal(["FW-VARIANT"], Storage(With(a, firmware: "1")));
         Assert.Empty(Storage(With(a, firmware: "2")));
-        Assert.Equal(["FW-VARIANT"], Storage(With(a.Replace("\"A\"", "\"B\""), firmware: "2")));
-        Machine burnt = With(a.Replace("\"A\"", "\"B\""), firmware: "2");
+        Assert.Equal(["FW-VARIANT"], Storage(With(a.Instead("\"A\"", "\"B\""), firmware: "2")));
+        Machine burnt = With(a.Instead("\"A\"", "\"B\""), firmware: "2");
         Assert.Empty(
             Storage(
                 burnt with
                 {
-                    More = Ata.Replace("\"sites\": [", "\"sites\": [ { \"id\": \"rom\", \"kind\": \"socket\" },"),
+                    More = Ata.Instead("\"sites\": [", "\"sites\": [ { \"id\": \"rom\", \"kind\": \"socket\" },"),
                     Job = burnt.Job + ", \"roms\": [ { \"site\": \"rom\", \"device\": \"27128\", \"variant\": \"B\" } ]",
                 }
             )
@@ -325,7 +325,7 @@ public class StorageChecksTests
         // The machine's own partitioner comes after the fitting, with figures to type.
         Machine own = machine with
         {
-            More = Ata.Replace("\"bus\": \"ata\",", "\"bus\": \"ata\", \"table\": \"own\","),
+            More = Ata.Instead("\"bus\": \"ata\",", "\"bus\": \"ata\", \"table\": \"own\","),
         };
         BuildSheet typed = BuildSheet.For(Plan.For(own.Pack, own.Pack.Units[0]), own.Planned);
         Assert.Equal("card-d", $"{typed.Steps[5].Id}");

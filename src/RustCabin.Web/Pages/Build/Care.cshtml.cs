@@ -4,7 +4,6 @@ using RustCabin.Core.Declared;
 using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
-using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Build;
 

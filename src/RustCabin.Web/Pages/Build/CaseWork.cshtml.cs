@@ -4,7 +4,6 @@ using RustCabin.Core.Care;
 using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
-using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Build;
 

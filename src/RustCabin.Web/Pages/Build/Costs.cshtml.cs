@@ -7,7 +7,6 @@ using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
 using RustCabin.Web.Api;
-using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Build;
 

@@ -1,7 +1,6 @@
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Faults;
 using RustCabin.Core.Presses;
-using RustCabin.Core.Sheets;
 using RustCabin.Core.Wiring;
 
 namespace RustCabin.Web.Pages.Faults;

@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Declared;
-using RustCabin.Core.Identify;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;

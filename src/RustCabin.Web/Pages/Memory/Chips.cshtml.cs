@@ -1,5 +1,4 @@
 using Microsoft.AspNetCore.Mvc;
-using RustCabin.Core.Chips;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Memory;
 using RustCabin.Core.Planning;

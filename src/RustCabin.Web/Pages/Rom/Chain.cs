@@ -4,7 +4,6 @@ using System.Text;
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Images;
 using RustCabin.Core.Presses;
-using RustCabin.Core.Rom;
 using RustCabin.Data;
 
 namespace RustCabin.Web.Pages.Rom;

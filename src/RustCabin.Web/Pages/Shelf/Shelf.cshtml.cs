@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using RustCabin.Core.Identify;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;

@@ -1,0 +1,17 @@
+namespace RustCabin.Web.Tests;
+
+/// <summary>Tests that each have a cabin of their own, begun before them and gone after them.</summary>
+/// <param name="cabin">The cabin; null: one with the demo data.</param>
+public abstract class OnACabin(CabinServer? cabin = null) : IAsyncLifetime
+{
+    /// <summary>The cabin of this test.</summary>
+    protected CabinServer Cabin { get; } = cabin ?? new();
+
+    public virtual ValueTask InitializeAsync() => Cabin.InitializeAsync();
+
+    public ValueTask DisposeAsync()
+    {
+        GC.SuppressFinalize(this);
+        return Cabin.DisposeAsync();
+    }
+}
