@@ -29,7 +29,7 @@ public class Resolving
                 .. Enumerable
                     .Range(0, count)
                     .Select(i => new DecodedClaim(
-                        $"c{i}",
+                        ClaimName.Parse($"c{i}"),
                         ClaimKind.Ram,
                         (ulong)i * stride,
                         random.Next(3) == 0 ? stride + stride / 2 : stride,

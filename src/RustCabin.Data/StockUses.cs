@@ -20,6 +20,8 @@ static class StockUses
     {
         public string Step { get; init; } = "";
         public string Piece { get; init; } = "";
+
+        public StepId At => StepId.Parse(Step);
     }
 
     /// <summary>Brings the uses of a job from one state of it to the next, inside the transaction that writes that
@@ -36,7 +38,7 @@ static class StockUses
                 transaction
             )
             .ToList();
-        foreach (Use use in held.Where(u => !done.Any(p => $"{p.Step}" == u.Step && p.Name == u.Piece)))
+        foreach (Use use in held.Where(u => !done.Any(p => p.Step.Is(u.At) && p.Name == u.Piece)))
             connection.Execute(
                 "delete from stock_use where job = @Id and step = @Step and piece = @Piece",
                 new
@@ -48,8 +50,8 @@ static class StockUses
                 transaction
             );
         // What was done before the cupboard was asked, as in a job that was imported half built, never lay in it.
-        foreach (Piece piece in done.Where(p => !before.Done.Contains(p.Step)))
-            if (!held.Any(u => u.Step == $"{piece.Step}" && u.Piece == piece.Name))
+        foreach (Piece piece in done.Where(p => !p.Step.IsIn(before.Done)))
+            if (!held.Any(u => piece.Step.Is(u.At) && u.Piece == piece.Name))
                 Take(connection, transaction, after.Id, piece, sheets);
     }
 

@@ -113,7 +113,7 @@ public class CheckTests
         };
         Assert.Equal(raised ? ["AUTO-NO-ROOM"] : [], machine.Codes);
         // In slot order, whatever the order of the job: p sits in the first slot.
-        Assert.Equal("part:p:a", machine.Planned.Claims.MinBy(c => c.Base)!.Owner);
+        Assert.Equal("part:p:a", $"{machine.Planned.Claims.MinBy(c => c.Base)!.Owner}");
         if (raised)
             Assert.Equal(["part:q"], machine.Answer.Findings[0].Subjects);
     }

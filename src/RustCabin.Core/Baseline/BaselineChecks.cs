@@ -86,7 +86,7 @@ public static class BaselineChecks
                     BaselineFindings.BaseRail,
                     Severity.Stop,
                     $"{rail.Id} V measured at {measured.Volts} V",
-                    [$"model:{rail.Id}"],
+                    [Subjects.Model(rail.Id)],
                     $"{rail.Id} V shows {measured.Volts} V under load; {Lowest(rail):0.###} to {Highest(rail):0.###} V are "
                         + $"right. Have the supply seen to before anything is fitted: it may be failing, and too much kills "
                         + $"chips.",

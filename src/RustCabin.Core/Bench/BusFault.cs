@@ -1,5 +1,6 @@
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Bench;
 
@@ -62,6 +63,12 @@ public sealed record BusFault(
             _ => $"unseated {Subject}",
         };
 
+    /// <summary>It is a fault of this claim.</summary>
+    public bool IsOf(DecodedClaim claim) => ClaimName.Parse(Subject) == claim.Owner;
+
+    /// <summary>The part as a whole, or the machine's own thing.</summary>
+    string Whose => ClaimName.Parse(Subject).Subject;
+
     /// <summary>In words, with the names of this unit.</summary>
     public string Words(PlannedUnit unit) =>
         Kind switch
@@ -69,14 +76,14 @@ public sealed record BusFault(
             FaultKind.Unseated => $"{unit.Find(Subject)?.Title ?? Subject} is not seated",
             FaultKind.SwitchMoved => $"{Detail[..Detail.IndexOf('=')]} of {unit.Find(Subject)?.Title ?? Subject} stands at "
                 + $"{Detail[(Detail.IndexOf('=') + 1)..]}",
-            FaultKind.StuckBit => $"data bit {Bit} of {unit.OwnerName(Subject)} is stuck {(High ? "high" : "low")}",
+            FaultKind.StuckBit => $"data bit {Bit} of {unit.SubjectName(Whose)} is stuck {(High ? "high" : "low")}",
             FaultKind.MissingChip => Bits == 1
-                ? $"the chip of data bit {Bit} of {unit.OwnerName(Subject)} is missing"
-                : $"the chip of data bits {Bit} to {Bit + Bits - 1} of {unit.OwnerName(Subject)} is missing",
+                ? $"the chip of data bit {Bit} of {unit.SubjectName(Whose)} is missing"
+                : $"the chip of data bits {Bit} to {Bit + Bits - 1} of {unit.SubjectName(Whose)} is missing",
             FaultKind.AddressLine =>
-                $"address line A{Bit} of {unit.OwnerName(Subject)} is {(High ? "open, and floats high" : "stuck low")}",
-            FaultKind.RandomBank => $"the bank register of {unit.OwnerName(Subject)} starts anywhere",
-            FaultKind.RomImage => $"the image in {unit.OwnerName(Subject)} is {Detail}",
+                $"address line A{Bit} of {unit.SubjectName(Whose)} is {(High ? "open, and floats high" : "stuck low")}",
+            FaultKind.RandomBank => $"the bank register of {unit.SubjectName(Whose)} starts anywhere",
+            FaultKind.RomImage => $"the image in {unit.SubjectName(Whose)} is {Detail}",
             _ => $"the {Subject} V rail is missing",
         };
 }
@@ -97,7 +104,7 @@ sealed record CellFaults(byte ForcedHigh, byte ForcedLow, ulong LinesHigh, ulong
     public static CellFaults Of(DecodedClaim claim, IReadOnlyList<BusFault> faults, int byteInWord)
     {
         CellFaults all = None;
-        foreach (BusFault fault in faults.Where(f => f.Subject == claim.Owner))
+        foreach (BusFault fault in faults.Where(f => f.IsOf(claim)))
             all = fault.Kind switch
             {
                 FaultKind.StuckBit when fault.Bit / 8 == byteInWord => fault.High

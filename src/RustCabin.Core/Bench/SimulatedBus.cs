@@ -44,7 +44,7 @@ public sealed class SimulatedBus
             _faults =
             [
                 .. map.Claims.Select(claim =>
-                    faults.Any(f => f.Subject == claim.Owner)
+                    faults.Any(f => f.IsOf(claim))
                         ? Enumerable.Range(0, wordBytes).Select(b => CellFaults.Of(claim, faults, b)).ToArray()
                         : null
                 ),
@@ -56,7 +56,7 @@ public sealed class SimulatedBus
         foreach (
             (int index, DecodedClaim claim) in map
                 .Claims.Index()
-                .Where(c => c.Item.Owner == random.Subject && _registerOf.ContainsKey(c.Index))
+                .Where(c => random.IsOf(c.Item) && _registerOf.ContainsKey(c.Index))
         )
             _latches[_registerOf[index]] = new Random(random.Seed).Next(RegisterValues(claim.Window!.Banks));
     }
@@ -152,7 +152,7 @@ public sealed class SimulatedBus
     bool BankThere(int index, DecodedClaim claim) => claim.Window is not { } window || Bank(index, claim) < window.Banks;
 
     /// <summary>The bank that the window of a claim shows now; null where the claim is no window, or shows none.</summary>
-    public int? BankShown(string owner) =>
+    public int? BankShown(ClaimName owner) =>
         _map.Claims.Index().FirstOrDefault(c => c.Item.Owner == owner, (-1, null!)) is var (index, claim)
         && index >= 0
         && claim.Window is not null

@@ -28,8 +28,9 @@ public sealed record Experience(
         var minutes =
             from build in all
             from step in build.Sheet.Steps
-            where step.Minutes > 0 && build.Job.Took.ContainsKey($"{step.Id}")
-            group build.Job.Took[$"{step.Id}"] / step.Minutes by step.Id.Act;
+            let took = build.Job.MinutesOf(step.Id)
+            where step.Minutes > 0 && took is not null
+            group took.Value / step.Minutes by step.Id.Act;
         var parts =
             from build in all
             from step in build.Sheet.Steps

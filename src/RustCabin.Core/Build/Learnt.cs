@@ -24,8 +24,9 @@ public static class Learnt
             where plan.Job is not null
             from instance in plan.Instances
             let joints = Joints(instance)
-            where joints > 0 && plan.Job!.Took.TryGetValue($"{Acts.Set(instance.Name)}", out decimal _)
-            select plan.Job!.Took[$"{Acts.Set(instance.Name)}"] / joints,
+            let minutes = plan.Job?.MinutesOf(Acts.Set(instance.Name))
+            where joints > 0 && minutes is not null
+            select minutes.Value / joints,
         ];
         return Runs.Of(each) is { } runs ? (runs.Median, each.Length) : (MinutesPerJoint, 0);
     }

@@ -12,7 +12,7 @@ namespace RustCabin.Core.Cards;
 public sealed record HostHere(string Name, StorageHost Host, string? Site, Instance? Owner)
 {
     /// <summary>What findings call it.</summary>
-    public string Subject => Owner is null ? $"model:{Host.Id}" : Owner.Subject;
+    public string Subject => Owner is null ? Subjects.Model(Host.Id) : Owner.Subject;
 
     /// <summary>The hosts of a unit, the machine's first.</summary>
     public static IReadOnlyList<HostHere> Of(PlannedUnit unit) =>
@@ -57,8 +57,9 @@ public sealed record Attached(Instance Device, HostHere? Host, IReadOnlyList<Ins
             if (hosts.FirstOrDefault(h => h.Site is not null && sites.Contains(h.Site)) is { } host)
                 return new Attached(device, host, through);
             at = sites
-                .Where(s => s.Contains(':'))
-                .Select(s => unit.Find(s[..s.IndexOf(':')]))
+                .Select(LocalName.Parse)
+                .Where(s => s.OnPart)
+                .Select(s => unit.Find(s.Instance))
                 .FirstOrDefault(i => i is not null && i != device && !through.Contains(i));
             if (at is not null)
                 through.Insert(0, at);

@@ -73,10 +73,10 @@ public sealed partial class ChoiceModel
         [
             .. _unit
                 .Model.Claims.Where(c => _unit.Holds(c.Revisions))
-                .Select(c => new Cell($"model:{c.Id}", c, Holds(null, _yes, c.When))),
+                .Select(c => new Cell(ClaimName.Model(c.Id), c, Holds(null, _yes, c.When))),
             .. Named.SelectMany(p =>
                 p.Part.Claims.Where(c => _unit.Holds(c.Revisions))
-                    .Select(c => new Cell($"part:{p.Name}:{c.Id}", c, Holds(p.Name, _named[p.Name], c.When)))
+                    .Select(c => new Cell(ClaimName.Part(p.Name, c.Id), c, Holds(p.Name, _named[p.Name], c.When)))
             ),
         ];
 
@@ -366,7 +366,7 @@ public sealed partial class ChoiceModel
 /// <param name="Owner">As answers name it.</param>
 /// <param name="Claim">As the sheet has it.</param>
 /// <param name="On">Whether it is there.</param>
-public sealed record Cell(string Owner, Claim Claim, ILiteral On);
+public sealed record Cell(ClaimName Owner, Claim Claim, ILiteral On);
 
 /// <summary>So many plans were tried without one that passes, or with others perhaps left; the question is too wide.</summary>
 public sealed class TooManyTriedException(int tried) : Exception($"{tried} plans were tried and the search was ended");

@@ -190,21 +190,21 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
         foreach (Sight sight in sights)
             yield return new Observable(sight.Id, sight.Outcomes) { Words = sight.Words, Minutes = sight.Minutes };
         // Places that were measured without being in the table: as the nets have it.
-        foreach (string pair in seen.Looks.Keys.Where(k => k.StartsWith("probe:", StringComparison.Ordinal)))
-            if (all.All(h => h.Look?.Id != pair) && Expects(at, pair) is { } must)
-                yield return new Observable(pair, ["closed", "open"]) { Usual = must };
+        foreach (PlacePair pair in seen.Looks.Keys.Select(PlacePair.Looked).OfType<PlacePair>())
+            if (all.All(h => h.Look?.Id != pair.Look) && Expects(at, pair) is { } must)
+                yield return new Observable(pair.Look, ["closed", "open"]) { Usual = must };
     }
 
     static IReadOnlyList<string> Outcomes(IGrouping<string, Look> look) =>
         [.. look.Select(l => l.Shows).Prepend(look.First().Usual).Distinct()];
 
-    /// <summary>What must be measured between two places, <c>probe:from|to</c>; null: one of them is not there.</summary>
-    public static string? Expects(PlannedUnit at, string pair)
+    /// <summary>What must be measured between two places; null: one of them is not there.</summary>
+    public static string? Expects(PlannedUnit at, PlacePair pair)
     {
-        if (pair["probe:".Length..].Split('|') is not [var from, var to] || !Wired.IsAny(at))
+        if (!Wired.IsAny(at))
             return null;
         Netlist nets = Wired.Of(at).After;
-        return (nets.Find(from), nets.Find(to)) is (>= 0 and var a, >= 0 and var b)
+        return (nets.Find(pair.From), nets.Find(pair.To)) is (>= 0 and var a, >= 0 and var b)
             ? nets.Same(a, b)
                 ? "closed"
                 : "open"

@@ -98,7 +98,7 @@ public sealed record FaultsAsked
         {
             if (read is not ("open" or "closed"))
                 yield return new SheetError($"observed.probes.{pair}", $"\"{read}\" is not open or closed");
-            if (Diagnosis.Expects(gate.At!, WiringHypotheses.Named(pair)) is null)
+            if (PlacePair.Parse(pair) is not { } places || Diagnosis.Expects(gate.At!, places) is null)
                 yield return new SheetError($"observed.probes.{pair}", "are not two places of this unit, from|to");
         }
     }
@@ -118,10 +118,10 @@ public sealed record FaultsAsked
         );
 
     /// <summary>A pair as the table names it, whichever end came first.</summary>
-    string Known(string pair)
+    string Known(string text)
     {
-        string name = WiringHypotheses.Named(pair);
-        string turned = pair.Split('|') is [var from, var to] ? WiringHypotheses.Name(to, from) : name;
-        return Trail.Hypotheses(At!.At!).Any(h => h.Id == turned) ? turned : name;
+        // Observations that are not a pair were refused before.
+        PlacePair pair = PlacePair.Parse(text)!.Value;
+        return Trail.Hypotheses(At!.At!).Any(h => h.Id == pair.Turned.Look) ? pair.Turned.Look : pair.Look;
     }
 }

@@ -35,8 +35,8 @@ static class SiteChecks
             foreach (string site in instance.Occupied.Select(o => o.Site!).Where(s => unit.FindSite(s) is null))
                 yield return None(
                     instance,
-                    site.IndexOf(':') is > 0 and var colon
-                        ? $"{instance.Title} sits on {site[(colon + 1)..]} of {site[..colon]}, which is not fitted."
+                    LocalName.Parse(site) is { OnPart: true } local
+                        ? $"{instance.Title} sits on {local.Id} of {local.Instance}, which is not fitted."
                         : $"{instance.Title} wants {site}, which this board has not.",
                     []
                 );
@@ -124,8 +124,8 @@ static class SiteChecks
     {
         foreach ((Candidate candidate, ILiteral here) in choices.Candidates.Where(c => !c.Part.Instance.SeeksSite))
         foreach (string site in candidate.Instance.Occupied.Select(o => o.Site!))
-            if (site.IndexOf(':') is > 0 and var colon)
-                choices.Imply(here, [choices.Is(site[..colon])]);
+            if (LocalName.Parse(site) is { OnPart: true } local)
+                choices.Imply(here, [choices.Is(local.Instance)]);
             else if (choices.Unit.Sites.All(s => s.Id != site))
                 choices.Forbid(here);
         foreach (

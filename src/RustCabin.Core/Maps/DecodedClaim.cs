@@ -11,7 +11,7 @@ namespace RustCabin.Core.Maps;
 /// <paramref name="Overlays"/> holds the owners that it switches off where it answers.
 /// </summary>
 public sealed record DecodedClaim(
-    string Owner,
+    ClaimName Owner,
     ClaimKind Kind,
     ulong Base,
     ulong Size,
@@ -19,7 +19,7 @@ public sealed record DecodedClaim(
     BusAccess Access,
     uint Masters,
     bool DrivesOnWrite,
-    IReadOnlyList<string> Overlays,
+    IReadOnlyList<ClaimName> Overlays,
     Window? Window,
     bool Auto
 )
@@ -46,10 +46,7 @@ public sealed record DecodedClaim(
     /// The owner of the claim that is a window's bank register: one of the same sheet, unless the window names another's; null
     /// for what has none.
     /// </summary>
-    public string? RegisterOwner =>
-        Window?.Register is not { } register ? null
-        : register.Contains(':') ? register
-        : string.Concat(Owner.AsSpan(0, Owner.LastIndexOf(':') + 1), register);
+    public ClaimName? RegisterOwner => Window?.Register is { } register ? ClaimName.On(Owner.Of, register) : null;
 
     /// <summary>All the bytes that lie behind the claim: its size, times its banks where it is a window.</summary>
     public ulong BytesBehind => Size * (ulong)(Window?.Banks ?? 1);
@@ -61,10 +58,10 @@ public sealed record DecodedClaim(
     /// </summary>
     public static DecodedClaim From(
         Claim claim,
-        string owner,
+        ClaimName owner,
         ulong from,
         IReadOnlyList<string> masters,
-        IReadOnlyList<string> overlays
+        IReadOnlyList<ClaimName> overlays
     )
     {
         uint bits = 0;

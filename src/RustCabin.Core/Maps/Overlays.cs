@@ -19,7 +19,7 @@ sealed class Overlays
     {
         if (claims.All(c => c.Overlays.Count == 0))
             return;
-        ILookup<string, int> byOwner = claims.Index().ToLookup(c => c.Item.Owner, c => c.Index);
+        ILookup<ClaimName, int> byOwner = claims.Index().ToLookup(c => c.Item.Owner, c => c.Index);
         foreach ((int index, DecodedClaim claim) in claims.Index())
             if (claim.Overlays.Count > 0)
             {

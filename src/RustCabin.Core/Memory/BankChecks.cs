@@ -21,14 +21,11 @@ static class BankChecks
             string shows = written
                 ? "; its software must write it before it uses the window"
                 : ": another of its banks shows each time";
-            string subject = claim.Owner.StartsWith("part:", StringComparison.Ordinal)
-                ? claim.Owner[..claim.Owner.LastIndexOf(':')]
-                : claim.Owner;
             yield return new Finding(
                 MemoryFindings.BankReset,
                 written ? Severity.Watch : Severity.Stop,
                 "Which bank shows at the start",
-                [subject],
+                [claim.Owner.Subject],
                 $"The bank register of {unit.OwnerName(claim.Owner)} may hold anything at " + $"power-up{shows}.",
                 [
                     $"{window.Banks} banks of {new Units.ByteSize(claim.Size)} behind one window; the register is a latch "

@@ -1,6 +1,7 @@
 using System.Globalization;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Memory;
 
@@ -15,7 +16,7 @@ namespace RustCabin.Core.Memory;
 /// <param name="CleanPasses">How many to ask for: a fault that shows in three passes of ten is then missed once in 24 or
 /// less.</param>
 public sealed record BankListing(
-    string Owner,
+    ClaimName Owner,
     IReadOnlyList<string> Basic,
     IReadOnlyList<string> Assembly,
     double SecondsPerPass,

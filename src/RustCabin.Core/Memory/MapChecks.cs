@@ -58,7 +58,7 @@ static class MapChecks
             MemoryFindings.MapOutside,
             Severity.Stop,
             claim.Space == BusSpace.Io ? "Beyond the port space" : "Beyond the address space",
-            [PlannedUnit.SubjectOf(claim.Owner)],
+            [claim.Owner.Subject],
             $"{unit.OwnerName(claim.Owner)} reaches {Hex(map, claim.Base + (claim.Size - 1))}; the last address is "
                 + $"{Hex(map, last)}.",
             [
@@ -73,7 +73,7 @@ static class MapChecks
             MemoryFindings.AutoNoRoom,
             Severity.Stop,
             $"No room for {new ByteSize(left.Size)}",
-            [PlannedUnit.SubjectOf(left.Owner)],
+            [left.Owner.Subject],
             $"{unit.OwnerName(left.Owner)} asks for {new ByteSize(left.Size)}, and no free range of that size is left for it.",
             [
                 "A self-configuring card takes the lowest base = window base + k x size whose range is free, in slot order.",
@@ -89,7 +89,7 @@ static class MapChecks
         [.. meeting.Claims.Select(c => unit.OwnerName(map.Claims[c].Owner)).Distinct()];
 
     static string[] Subjects(ResolvedMap map, Meeting meeting) =>
-        [.. meeting.Claims.Select(c => PlannedUnit.SubjectOf(map.Claims[c].Owner)).Distinct()];
+        [.. meeting.Claims.Select(c => map.Claims[c].Owner.Subject).Distinct()];
 
     static string Listed(string[] names) =>
         names.Length < 2 ? $"Two claims of {names[0]}" : $"{string.Join(", ", names[..^1])} and {names[^1]}";
@@ -126,12 +126,12 @@ static class MapChecks
     public static void Rule(ChoiceModel choices)
     {
         Model model = choices.Unit.Model;
-        HashSet<string> moved =
+        HashSet<ClaimName> moved =
         [
             .. choices.Cells.SelectMany(c =>
-                c.Claim.Overlays.SelectMany(o => (string[])[o, $"model:{o}", $"{c.Owner[..(c.Owner.LastIndexOf(':') + 1)]}{o}"])
+                c.Claim.Overlays.SelectMany(o => (ClaimName[])[ClaimName.On("", o), ClaimName.On(c.Owner.Of, o)])
             ),
-            .. choices.Named.SelectMany(p => p.Part.Sets.SelectMany(s => (string[])[s.Claim, $"part:{p.Name}:{s.Claim}"])),
+            .. choices.Named.SelectMany(p => p.Part.Sets.Select(s => ClaimName.On(p.Name, s.Claim))),
         ];
         Cell[] still =
         [

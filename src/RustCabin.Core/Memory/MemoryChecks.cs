@@ -39,7 +39,7 @@ static class MemoryChecks
                 MemoryFindings.MapUnseen,
                 Severity.Watch,
                 $"{new ByteSize(unseen)} is never looked at",
-                [PlannedUnit.SubjectOf(claim.Owner)],
+                [claim.Owner.Subject],
                 $"{unit.OwnerName(claim.Owner)} holds {new ByteSize(unseen)} that no power-up count reaches and no card was "
                     + $"given.",
                 [
@@ -105,9 +105,7 @@ static class MemoryChecks
             MemoryFindings.MapBeyondLimit,
             Severity.Watch,
             $"{new ByteSize(fitted.Bytes - usable.Bytes)} cannot be used",
-            unit.Instances.Where(i =>
-                    unit.Claims.Any(c => c.Kind == ClaimKind.Ram && PlannedUnit.SubjectOf(c.Owner) == i.Subject)
-                )
+            unit.Instances.Where(i => unit.Claims.Any(c => c.Kind == ClaimKind.Ram && c.Owner.Subject == i.Subject))
                 .Select(i => i.Subject)
                 .DefaultIfEmpty("unit")
                 .ToArray(),

@@ -21,7 +21,7 @@ static class MemoryHypotheses
 
     static IEnumerable<Hypothesis> Of(PlannedUnit at, DecodedClaim claim)
     {
-        Instance? part = claim.Owner.Split(':') is ["part", var name, ..] ? at.Find(name) : null;
+        Instance? part = claim.Owner.Instance is { } name ? at.Find(name) : null;
         IReadOnlyList<AccessLevel> opens = part is null ? AccessPath.Deepest(at.Model) : AccessPath.To(at.Model, part);
         decimal tenth = Work.ChanceOf(part) / 10;
         string what = at.OwnerName(claim.Owner);
@@ -30,7 +30,7 @@ static class MemoryHypotheses
             new(id, words, minutes, usual, shows) { Opens = opens };
 
         // A word fails whichever of its bits sticks, so one run serves for all of them.
-        Shown stuck = with(new BusFault(FaultKind.StuckBit, claim.Owner, Bit: 0));
+        Shown stuck = with(new BusFault(FaultKind.StuckBit, claim.Owner.ToString(), Bit: 0));
         for (int bit = 0; bit < at.Model.DataBits; bit++)
             yield return new Hypothesis(
                 $"data:{claim.Owner}:{bit}",
@@ -40,7 +40,7 @@ static class MemoryHypotheses
             )
             {
                 Instance = part,
-                Fault = new BusFault(FaultKind.StuckBit, claim.Owner, Bit: bit),
+                Fault = new BusFault(FaultKind.StuckBit, claim.Owner.ToString(), Bit: bit),
                 Mend = $"Reflow the leg of data bit {bit}, or change the chip that holds it.",
                 MendMinutes = 12,
                 Look = look($"bits:{claim.Owner}", $"Write and read {what} bit by bit", BitsMinutes, "every bit", $"bit {bit}"),
@@ -51,11 +51,11 @@ static class MemoryHypotheses
                 $"address:{claim.Owner}:{line}",
                 $"address line {line} of {what} sticks",
                 tenth / lines,
-                with(new BusFault(FaultKind.AddressLine, claim.Owner, Bit: line))
+                with(new BusFault(FaultKind.AddressLine, claim.Owner.ToString(), Bit: line))
             )
             {
                 Instance = part,
-                Fault = new BusFault(FaultKind.AddressLine, claim.Owner, Bit: line),
+                Fault = new BusFault(FaultKind.AddressLine, claim.Owner.ToString(), Bit: line),
                 Mend = $"Measure A{line} from chip to chip, and mend the leg or trace where it stops.",
                 MendMinutes = 15,
                 Look = look(
@@ -70,11 +70,11 @@ static class MemoryHypotheses
             $"chip:{claim.Owner}",
             $"a chip of {what} is missing, turned or of another type",
             tenth,
-            with(new BusFault(FaultKind.MissingChip, claim.Owner, Bit: 0))
+            with(new BusFault(FaultKind.MissingChip, claim.Owner.ToString(), Bit: 0))
         )
         {
             Instance = part,
-            Fault = new BusFault(FaultKind.MissingChip, claim.Owner, Bit: 0),
+            Fault = new BusFault(FaultKind.MissingChip, claim.Owner.ToString(), Bit: 0),
             Mend = "Compare the marks and the markings of the chips with the plan; turn or change the odd one.",
             MendMinutes = 10,
             Look = look(
@@ -90,11 +90,11 @@ static class MemoryHypotheses
                 $"register:{claim.Owner}",
                 $"the bank register of {what} starts anywhere",
                 tenth,
-                with(new BusFault(FaultKind.RandomBank, claim.Owner))
+                with(new BusFault(FaultKind.RandomBank, claim.Owner.ToString()))
             )
             {
                 Instance = part,
-                Fault = new BusFault(FaultKind.RandomBank, claim.Owner),
+                Fault = new BusFault(FaultKind.RandomBank, claim.Owner.ToString()),
                 Mend = "A reset circuit on the register's clear leg, or a program that sets it first.",
                 MendMinutes = 30,
                 Look = new Look(

@@ -49,16 +49,16 @@ public sealed class MemoryStation : Station
         foreach (DecodedClaim claim in unit.Claims.Where(c => c.Kind == ClaimKind.Ram))
         {
             int top = 63 - BitOperations.LeadingZeroCount(Math.Max(2, claim.Size) - 1);
-            yield return Cell(unit, new BusFault(FaultKind.StuckBit, claim.Owner, Bit: 0), Bits);
-            yield return Cell(unit, new BusFault(FaultKind.MissingChip, claim.Owner, Bit: 0), Bits);
-            yield return Cell(unit, new BusFault(FaultKind.AddressLine, claim.Owner, Bit: top), Line);
+            yield return Cell(unit, new BusFault(FaultKind.StuckBit, claim.Owner.ToString(), Bit: 0), Bits);
+            yield return Cell(unit, new BusFault(FaultKind.MissingChip, claim.Owner.ToString(), Bit: 0), Bits);
+            yield return Cell(unit, new BusFault(FaultKind.AddressLine, claim.Owner.ToString(), Bit: top), Line);
             yield return Cell(
                 unit,
-                new BusFault(FaultKind.AddressLine, claim.Owner, Bit: Math.Max(0, top - 1), High: true),
+                new BusFault(FaultKind.AddressLine, claim.Owner.ToString(), Bit: Math.Max(0, top - 1), High: true),
                 Line
             );
             if (claim.Window is { Register: not null })
-                yield return RandomBank(unit, new BusFault(FaultKind.RandomBank, claim.Owner));
+                yield return RandomBank(unit, new BusFault(FaultKind.RandomBank, claim.Owner.ToString()));
         }
     }
 
@@ -70,7 +70,7 @@ public sealed class MemoryStation : Station
             fault,
             like =>
             {
-                string shown = new SimulatedBus(unit.Map, 0, [like]).BankShown(fault.Subject) is { } bank
+                string shown = new SimulatedBus(unit.Map, 0, [like]).BankShown(ClaimName.Parse(fault.Subject)) is { } bank
                     ? $"This time the window shows bank {bank} at the start; switch off and on, and it may be another."
                     : "This time the register selects a bank that is not there; switch off and on, and it may be another.";
                 return (PowerUp.Run(unit.Model, unit.Map, [like]), shown);

@@ -92,5 +92,5 @@ public sealed class MendStation : Station
 
     static string NameOf(PlannedUnit unit, string subject) =>
         unit.Instances.FirstOrDefault(i => i.Subject == subject)?.Title
-        ?? (subject.Contains(':') ? unit.OwnerName(subject) : unit.Unit.Name);
+        ?? (subject.Contains(':') ? unit.SubjectName(subject) : unit.Unit.Name);
 }

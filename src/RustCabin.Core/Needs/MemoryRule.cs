@@ -57,9 +57,7 @@ sealed record MemoryRule(MemoryNeed Need) : NeedRule
     {
         SetChange[] changes =
         [
-            .. choices.Named.SelectMany(p =>
-                p.Part.Sets.Where(s => s.Claim == cell.Owner || $"part:{p.Name}:{s.Claim}" == cell.Owner)
-            ),
+            .. choices.Named.SelectMany(p => p.Part.Sets.Where(s => ClaimName.On(p.Name, s.Claim) == cell.Owner)),
         ];
         IReadOnlyList<string> own = cell.Claim.Masters.Count > 0 ? cell.Claim.Masters : choices.Unit.Model.Masters;
         if (!own.Contains(Need.Master) && !changes.Any(s => s.Masters.Contains(Need.Master)))

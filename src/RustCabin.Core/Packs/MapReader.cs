@@ -23,7 +23,11 @@ public sealed record MapAsked : ICompleted<MapAsked>
 
     /// <summary>The claims as they answer; the claims must have been read without error.</summary>
     public IReadOnlyList<DecodedClaim> Decoded =>
-        [.. Claims.Select(c => DecodedClaim.From(c, c.Id, c.Base!.Value.Value, Masters, c.Overlays))];
+        [
+            .. Claims.Select(c =>
+                DecodedClaim.From(c, ClaimName.Parse(c.Id), c.Base!.Value.Value, Masters, [.. c.Overlays.Select(ClaimName.Parse)])
+            ),
+        ];
 
     /// <inheritdoc/>
     public MapAsked Completed(RecordReading read)

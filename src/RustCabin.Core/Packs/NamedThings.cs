@@ -109,20 +109,16 @@ static class NamedThings
     /// part's.</summary>
     static IEnumerable<SheetError> Claim(string name, IReadOnlyList<Claim> own, IReadOnlyList<Claim>? theirs, string path)
     {
-        bool model = name.StartsWith("model:", StringComparison.Ordinal);
-        string id = model ? name["model:".Length..] : name;
-        if (
-            (!model && name.Contains(':'))
-            || theirs is null
-            || theirs.Any(c => c.Id == id)
-            || (!model && own.Any(c => c.Id == id))
-        )
+        ClaimName named = ClaimName.Parse(name);
+        bool model = named.Of == "";
+        string id = named.Id;
+        if (named.Instance is not null || theirs is null || theirs.Any(c => c.Id == id) || (!model && own.Any(c => c.Id == id)))
             yield break;
         yield return new(path, $"\"{name}\" is not a claim of {(model ? "the model" : "this sheet")}");
     }
 
     static IEnumerable<SheetError> Register(Claim claim, IReadOnlyList<Claim>? theirs, string path) =>
-        claim.Window?.Register is { } register && register.StartsWith("model:", StringComparison.Ordinal)
+        claim.Window?.Register is { } register && Subjects.InModel(register) is not null
             ? Claim(register, [], theirs, $"{path}.window.register")
             : [];
 

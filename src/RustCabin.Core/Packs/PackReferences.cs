@@ -113,7 +113,7 @@ static class PackReferences
             foreach (string master in claim.Masters.Where(m => !masters.Contains(m)))
                 yield return new($"{path}.masters", $"\"{master}\" is not one of the masters");
         // A register on another sheet is named with its owner ("model:select") and looked up when the unit is planned.
-        if (claim.Window?.Register is { } register && !register.Contains(':') && own.All(c => c.Id != register))
+        if (claim.Window?.Register is { } register && ClaimName.Parse(register).Of is null && own.All(c => c.Id != register))
             yield return new($"{path}.window.register", $"\"{register}\" is not a claim of this sheet");
         if (TooFree(claim, addressBits) is { } free)
             yield return new($"{path}.mask", $"leaves out {free} address lines; {Maps.Decode.MostFreeLines} are the most");
@@ -340,7 +340,7 @@ static class PackReferences
         foreach (SetChange set in part.Sets.Where(s => s.Size is { IsPowerOfTwo: false }))
             if (
                 (
-                    model?.Claims.FirstOrDefault(c => set.Claim == $"model:{c.Id}")
+                    model?.Claims.FirstOrDefault(c => set.Claim == Subjects.Model(c.Id))
                     ?? part.Claims.FirstOrDefault(c => c.Id == set.Claim)
                 )
                 is { Mask: not null }

@@ -17,7 +17,7 @@ public static class PictureSoundChecks
         {
             Instance? converter = PictureHere.Converter(unit);
             var asked = TimingAsked.Of(picture.Mode, converter?.Part.Samples?.Doubles == true, unit.Job?.Picture?.Display);
-            string subject = picture.Owner?.Subject ?? $"model:{picture.Mode.Id}";
+            string subject = picture.Owner?.Subject ?? Subjects.Model(picture.Mode.Id);
             foreach (Finding finding in Timing.Locks(asked, subject).Concat(Room(unit, picture, subject)))
                 yield return finding;
             if (converter is not null)

@@ -94,14 +94,21 @@ public static class JobEdits
     public static Job Took(Job job, StepId step, decimal? minutes) =>
         job with
         {
-            Took = minutes is { } m ? Put(job.Took, $"{step}", m) : Without(job.Took, $"{step}"),
+            Took =
+                Without(job.Took, $"{step.Was}") is var others && minutes is { } m
+                    ? Put(others, $"{step}", m)
+                    : Without(others, $"{step}"),
         };
 
     /// <summary>Ticks a caution of a step as read, or takes that back.</summary>
     public static Job Heed(Job job, StepId step, string caution, bool heeded) =>
         job with
         {
-            Heeded = Listed(job.Heeded, new HeededCaution(step, caution), heeded),
+            Heeded = Listed(
+                [.. job.Heeded.Where(h => h.Caution != caution || h.Step != step.Was)],
+                new HeededCaution(step, caution),
+                heeded
+            ),
         };
 
     /// <summary>Adds what was seen at a gate. Earlier readings of the gate stay.</summary>

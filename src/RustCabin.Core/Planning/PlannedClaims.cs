@@ -12,10 +12,10 @@ namespace RustCabin.Core.Planning;
 /// </summary>
 static class PlannedClaims
 {
-    sealed record Draft(string Owner, Claim Claim, int Order)
+    sealed record Draft(ClaimName Owner, Claim Claim, int Order)
     {
         public bool Off { get; init; }
-        public IReadOnlyList<string> Overlays { get; init; } = [];
+        public IReadOnlyList<ClaimName> Overlays { get; init; } = [];
     }
 
     public static (IReadOnlyList<DecodedClaim>, IReadOnlyList<Unplaced>) Of(
@@ -29,7 +29,10 @@ static class PlannedClaims
         foreach (Claim claim in model.Claims)
             if ((claim.Revisions.Count == 0 || claim.Revisions.Contains(revision)) && claim.When.Holds(Elsewhere))
                 drafts.Add(
-                    new Draft($"model:{claim.Id}", claim, -1) { Overlays = [.. claim.Overlays.Select(o => OwnerOf(o, "model:"))] }
+                    new Draft(ClaimName.Model(claim.Id), claim, -1)
+                    {
+                        Overlays = [.. claim.Overlays.Select(o => ClaimName.On("", o))],
+                    }
                 );
 
         foreach (Instance instance in instances)
@@ -39,12 +42,12 @@ static class PlannedClaims
                 && claim.When.Holds(key => Instance.PositionOf(instance, key, instances))
             )
                 drafts.Add(
-                    new Draft($"part:{instance.Name}:{claim.Id}", claim, SlotOrder(model, instance))
+                    new Draft(ClaimName.Part(instance.Name, claim.Id), claim, SlotOrder(model, instance))
                     {
                         Overlays =
                         [
                             .. claim.Overlays.Select(o =>
-                                instance.Part.Claims.Any(c => c.Id == o) ? $"part:{instance.Name}:{o}" : OwnerOf(o, "model:")
+                                ClaimName.On(instance.Part.Claims.Any(c => c.Id == o) ? instance.Name : "", o)
                             ),
                         ],
                     }
@@ -55,8 +58,6 @@ static class PlannedClaims
         return Configure(model, drafts);
     }
 
-    static string OwnerOf(string name, string prefix) => name.Contains(':') ? name : prefix + name;
-
     static void ApplySets(List<Draft> drafts, IReadOnlyList<Instance> instances)
     {
         foreach (Instance instance in instances)
@@ -64,7 +65,7 @@ static class PlannedClaims
             SetChange set in instance.Part.Sets.Where(s => s.When.Holds(key => Instance.PositionOf(instance, key, instances)))
         )
             for (int i = 0; i < drafts.Count; i++)
-                if (drafts[i].Owner == OwnerOf(set.Claim, $"part:{instance.Name}:"))
+                if (drafts[i].Owner == ClaimName.On(instance.Name, set.Claim))
                     drafts[i] = drafts[i] with
                     {
                         Off = drafts[i].Off || set.Off,
@@ -96,7 +97,7 @@ static class PlannedClaims
         AddressMap.DemandFewMirrors(model.AddressBits, drafts.Select(d => (d.Claim.Size!.Value.Bytes, d.Claim.Mask?.Value)));
         var placed = new DecodedClaim?[drafts.Count];
         var unplaced = new List<Unplaced>();
-        var taken = new List<(AddressRange Range, string Owner)>();
+        var taken = new List<(AddressRange Range, ClaimName Owner)>();
         foreach ((int i, Draft draft) in drafts.Index().Where(d => !d.Item.Claim.Auto))
         {
             placed[i] = Decoded(model, draft, draft.Claim.Base!.Value.Value);
@@ -123,7 +124,7 @@ static class PlannedClaims
     }
 
     /// <summary>Window base + k x size, for the lowest k whose range is free; window after window.</summary>
-    static ulong? FreePlace(IReadOnlyList<AutoWindow> windows, ulong size, List<(AddressRange Range, string Owner)> taken)
+    static ulong? FreePlace(IReadOnlyList<AutoWindow> windows, ulong size, List<(AddressRange Range, ClaimName Owner)> taken)
     {
         foreach (AutoWindow window in windows)
             for (ulong from = window.Base.Value; from - window.Base.Value + size <= window.Size.Bytes; )
@@ -138,7 +139,7 @@ static class PlannedClaims
         return null;
     }
 
-    static IReadOnlyList<string> WhyNoRoom(Model model, List<(AddressRange Range, string Owner)> taken)
+    static IReadOnlyList<string> WhyNoRoom(Model model, List<(AddressRange Range, ClaimName Owner)> taken)
     {
         if (model.AutoWindows.Count == 0)
             return [$"{model.Name} has no window for self-configuring cards."];

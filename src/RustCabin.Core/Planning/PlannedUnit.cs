@@ -35,8 +35,8 @@ public sealed record PlannedUnit(
 
     /// <summary>A site of this revision, or of a part that is fitted (<c>part:site</c>); null: there is none.</summary>
     public Site? FindSite(string name) =>
-        name.IndexOf(':') is > 0 and var colon
-            ? Find(name[..colon])?.Part.Sites.FirstOrDefault(s => s.Id == name[(colon + 1)..])
+        LocalName.Parse(name) is { OnPart: true } local
+            ? Find(local.Instance)?.Part.Sites.FirstOrDefault(s => s.Id == local.Id)
             : Sites.FirstOrDefault(s => s.Id == name);
 
     /// <summary>The instance of a name; null where there is none.</summary>
@@ -56,17 +56,14 @@ public sealed record PlannedUnit(
     /// <summary>
     /// The name for a person of a claim's owner, such as <c>Fathom memory board</c> or <c>shared memory of the Brindle 16</c>.
     /// </summary>
-    public string OwnerName(string owner) =>
-        owner.Split(':') switch
-        {
-            ["model", var claim] => $"{Model.Name} {claim}",
-            ["part", var instance, ..] => Find(instance)?.Title ?? instance,
-            _ => owner,
-        };
+    public string OwnerName(ClaimName owner) => SubjectName(owner.Subject);
 
-    /// <summary>The subject of an owner in findings: the part as a whole, or the one thing of the model.</summary>
-    public static string SubjectOf(string owner) => owner.Split(':') is ["part", var instance, ..] ? $"part:{instance}" : owner;
+    /// <summary>What a finding or a fault is about, for a person.</summary>
+    public string SubjectName(string subject) =>
+        Subjects.InModel(subject) is { } thing ? $"{Model.Name} {thing}"
+        : Subjects.InPart(subject) is { } instance ? Find(instance)?.Title ?? instance
+        : subject;
 }
 
 /// <summary>A self-configuring claim that found no free place, and why.</summary>
-public sealed record Unplaced(string Owner, ulong Size, IReadOnlyList<string> Why);
+public sealed record Unplaced(ClaimName Owner, ulong Size, IReadOnlyList<string> Why);

@@ -60,7 +60,7 @@ static class HeatChecks
                     PowerFindings.HeatRegulator,
                     hot,
                     $"{heat.Watts:0.#} W in the {heat.Rail.Id} V regulator",
-                    [$"model:{heat.Rail.Id}", .. Drawing(unit, heat.Rail.Id)],
+                    [Subjects.Model(heat.Rail.Id), .. Drawing(unit, heat.Rail.Id)],
                     $"The regulator of {heat.Rail.Id} V turns {heat.Watts:0.##} W into heat; it stands "
                         + $"{heat.Rail.Regulator.MaxWatts:0.##} W.",
                     [

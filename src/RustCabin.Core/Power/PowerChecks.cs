@@ -114,7 +114,7 @@ static class PowerChecks
             PowerFindings.PowerOver,
             severity,
             $"{rail.Rail} V at {share}",
-            [$"model:{rail.Rail}", .. rail.Loads.Select(l => $"part:{l.Instance}")],
+            [Subjects.Model(rail.Rail), .. rail.Loads.Select(l => Subjects.Part(l.Instance))],
             $"Peak {rail.PeakAmps} A of {rail.CapacityAmps:0.##} A after ageing.",
             [
                 $"Capacity: {rail.RatedAmps} A x {rail.Derate} for age = {rail.CapacityAmps:0.####} A.",

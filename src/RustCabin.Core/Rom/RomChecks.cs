@@ -16,7 +16,7 @@ static class RomChecks
 
     static IEnumerable<Finding> OfOne(PlannedUnit unit, RomPlan rom)
     {
-        string subject = $"model:{rom.Site}";
+        string subject = Subjects.Model(rom.Site);
         RomDevice device = RomDevice.Find(rom.Device)!;
         if (unit.FindSite(rom.Site) is not { } site || site.Pinout.Count == 0)
         {
@@ -69,7 +69,7 @@ static class RomChecks
     public static IEnumerable<Finding> Proofs(PlannedUnit unit) =>
         (unit.Job?.Roms ?? [])
             .Where(r => unit.FindSite(r.Site) is { Pinout.Count: > 0 })
-            .SelectMany(rom => ProofOf(unit, rom, $"model:{rom.Site}"));
+            .SelectMany(rom => ProofOf(unit, rom, Subjects.Model(rom.Site)));
 
     static IEnumerable<Finding> ProofOf(PlannedUnit unit, RomPlan rom, string subject)
     {

@@ -32,7 +32,7 @@ public sealed class RomStation : Station
         from claim in unit.Claims
         where claim.Kind == ClaimKind.Rom
         from how in (string[])["swapped byte by byte", "doubled the wrong way"]
-        select new Slip(new BusFault(FaultKind.RomImage, claim.Owner, Detail: how), _ => Wrongly(unit, claim));
+        select new Slip(new BusFault(FaultKind.RomImage, claim.Owner.ToString(), Detail: how), _ => Wrongly(unit, claim));
 
     /// <inheritdoc/>
     public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) => Images(at).Concat(RomHypotheses.Of(at));
@@ -56,7 +56,7 @@ public sealed class RomStation : Station
         )
         {
             InCall = false,
-            Fault = new BusFault(FaultKind.RomImage, claim.Owner, Detail: "swapped byte by byte"),
+            Fault = new BusFault(FaultKind.RomImage, claim.Owner.ToString(), Detail: "swapped byte by byte"),
             Mend = "Read the device back, hold the dump against the image, and burn it anew.",
             MendMinutes = 25,
             Look = new Look($"dump:{rom.Site}", $"Read the {rom.Device} back and compare", 8, "equal", "differs")
@@ -66,7 +66,7 @@ public sealed class RomStation : Station
         };
 
     static (PowerUpCount?, string) Wrongly(PlannedUnit unit, DecodedClaim claim) =>
-        claim.Owner.StartsWith("model:", StringComparison.Ordinal)
+        claim.Owner.Instance is null
             ? (
                 null,
                 "The first instruction that the processor fetches is not the one burnt: it does not start, and shows nothing."

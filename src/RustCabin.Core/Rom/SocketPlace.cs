@@ -1,5 +1,6 @@
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Rom;
 
@@ -27,15 +28,8 @@ public sealed record SocketPlace(int Claim, int Bank, int Lane, int Lanes)
     }
 
     /// <summary>The site's id on the sheet that the owner is from; null where it is another sheet's.</summary>
-    static string? Inside(string owner, string site) =>
-        owner.Split(':') switch
-        {
-            ["model", ..] => site.Contains(':') ? null : site,
-            ["part", var instance, ..] => site.StartsWith($"{instance}:", StringComparison.Ordinal)
-                ? site[(instance.Length + 1)..]
-                : null,
-            _ => null,
-        };
+    static string? Inside(ClaimName owner, string site) =>
+        LocalName.Parse(site) is var local && owner.Of == local.Instance ? local.Id : null;
 
     /// <summary>The claim's offset of a byte of this socket's image, for a device of <paramref name="width"/> bytes.</summary>
     public ulong OffsetOf(long at, int width) => (ulong)(at / width * width * Lanes + Lane * width + at % width);

@@ -53,7 +53,7 @@ static class LeftOuts
             return Trail
                     .Stops(alone[0])
                     .Select(s => s.Finding)
-                    .OrderByDescending(f => f.Subjects.Contains($"part:{part.Id}"))
+                    .OrderByDescending(f => f.Subjects.Contains(Subjects.Part(part.Id)))
                     .FirstOrDefault()
                     ?.Text
                 ?? "No setting of its switches goes with what is fitted.";

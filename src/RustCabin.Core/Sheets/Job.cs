@@ -45,6 +45,12 @@ public sealed record Job
     [Range(0, 100_000), UnitOf("minutes"), Display(Description = "Minutes that steps really took, where they were noted.")]
     public IReadOnlyDictionary<string, decimal> Took { get; init; } = new Dictionary<string, decimal>();
 
+    /// <summary>The minutes that a step really took; null: none were noted.</summary>
+    public decimal? MinutesOf(StepId step) =>
+        Took.TryGetValue($"{step}", out decimal minutes) || (step.Was is { } was && Took.TryGetValue($"{was}", out minutes))
+            ? minutes
+            : null;
+
     [Display(Description = "What was seen at the gates, oldest first.")]
     public IReadOnlyList<GateReading> Readings { get; init; } = [];
 

@@ -26,10 +26,14 @@ public sealed record StepId(string Act, string About) : IOwnForm<StepId>
     public override string ToString() => About.Length == 0 ? Act : $"{Act}-{About}";
 
     /// <summary>How an earlier version wrote this step; null: as now. What was ticked under it counts.</summary>
-    public StepId? Was => Act == Acts.ProveAct && About.Contains('.') ? this with { About = About.Replace('.', '-') } : null;
+    public StepId? Was =>
+        Act == Acts.ProveAct && About.Contains('.') ? this with { About = About.Replace('.', '-') } : Acts.WrittenPlain(this);
+
+    /// <summary>A job that writes this means this step, whichever version wrote it.</summary>
+    public bool Is(StepId written) => written == this || written == Was;
 
     /// <summary>The step stands on a list, as it is written now or as it was.</summary>
-    public bool IsIn(IReadOnlyList<StepId> list) => list.Contains(this) || (Was is { } was && list.Contains(was));
+    public bool IsIn(IReadOnlyList<StepId> list) => list.Any(Is);
 
     /// <inheritdoc/>
     public static Shape Shape => Shape.Name;
@@ -72,8 +76,21 @@ public static class Acts
     /// </summary>
     static string Named(string instance) =>
         instance is FirmwareWord or RemovedWord || instance.StartsWith(RomWord, StringComparison.Ordinal)
-            ? $"part:{instance}"
+            ? Subjects.Part(instance)
             : instance;
+
+    /// <summary>
+    /// How the step of an instance was written before words of the steps themselves were told apart; null: as now, or what was
+    /// written is also the step of a ROM socket or of the firmware, and nobody can say which was meant.
+    /// </summary>
+    internal static StepId? WrittenPlain(StepId step) =>
+        Subjects.InPart(step.About) is { } instance
+        && (step.Act is "set" or "remove" || (step.Act == "fit" && !instance.StartsWith(RomWord, StringComparison.Ordinal)))
+            ? step with
+            {
+                About = instance,
+            }
+            : null;
 
     const string FirmwareWord = "firmware",
         RemovedWord = "removed",
@@ -175,8 +192,7 @@ public static class Acts
 public sealed record HeededCaution(StepId Step, string Caution) : IOwnForm<HeededCaution>
 {
     /// <summary>It stands on a list, with its step as it is written now or as it was.</summary>
-    public bool IsIn(IReadOnlyList<HeededCaution> list) =>
-        list.Contains(this) || (Step.Was is { } was && list.Contains(this with { Step = was }));
+    public bool IsIn(IReadOnlyList<HeededCaution> list) => list.Any(h => h.Caution == Caution && Step.Is(h.Step));
 
     /// <inheritdoc/>
     public static Shape Shape => Shape.Name;

@@ -24,7 +24,12 @@ public static class Originals
         foreach (string kept in instance.Part.Keeps.Concat(instance.Way?.Keeps ?? []).Distinct())
             yield return new Original(kept, instance.Title, instance.Subject, Acts.Fit(instance.Name));
         foreach (RomPlan rom in unit.Job?.Roms ?? [])
-            yield return new Original($"original device of {rom.Site}", rom.Device, $"model:{rom.Site}", Acts.FitRom(rom.Site));
+            yield return new Original(
+                $"original device of {rom.Site}",
+                rom.Device,
+                Subjects.Model(rom.Site),
+                Acts.FitRom(rom.Site)
+            );
     }
 
     /// <summary>Those that come off at a step.</summary>

@@ -19,7 +19,7 @@ public static class Effect
             foreach (
                 string answer in segment
                     .Claims.Select(a => (Claim: unit.Map.Claims[a.Claim], a.Masters))
-                    .Select(a => $" {Whose(a.Claim.Owner)} {Answer(a.Claim)} {a.Masters}")
+                    .Select(a => $" {a.Claim.Owner.Subject} {Answer(a.Claim)} {a.Masters}")
                     .Order(StringComparer.Ordinal)
             )
                 key.Append(answer);
@@ -33,8 +33,4 @@ public static class Effect
     }
 
     static string Answer(Maps.DecodedClaim claim) => $"{claim.Kind} {claim.Access} {claim.Window?.Banks} {claim.DrivesOnWrite}";
-
-    /// <summary>The part as a whole, whatever it calls the claim.</summary>
-    static string Whose(string owner) =>
-        owner.StartsWith("part:", StringComparison.Ordinal) ? owner[..owner.LastIndexOf(':')] : owner;
 }

@@ -77,7 +77,7 @@ public static class WiringChecks
                     WiringFindings.Unmade,
                     Severity.Stop,
                     $"{pad.Name} has no {wants}",
-                    [$"part:{pad.Owner.TrimEnd(':')}"],
+                    [Subjects.Part(pad.Owner.TrimEnd(':'))],
                     $"The pad {pad.Name} wants {wants}, and nothing joins them."
                         + (taps.Length > 0 ? $" Easiest at {taps[0].Place} ({taps[0].Tap})." : ""),
                     [
@@ -192,8 +192,7 @@ public static class WiringChecks
     static string NetAt(Wired wired, string site, int contact, IReadOnlyList<string> wants)
     {
         int place = wired.Places.Find($"{site}.{contact + 1}");
-        string[] names =
-            place >= 0 ? [.. wired.NamesOf(wired.After.NodeOf(place)).Select(n => n[(n.LastIndexOf(':') + 1)..])] : [];
+        string[] names = place >= 0 ? [.. wired.NamesOf(wired.After.NodeOf(place)).Select(n => LocalName.Parse(n).Id)] : [];
         string? wanted = contact < wants.Count ? wired.Places.Canonical(wants[contact]) : null;
         return names.Contains(wanted) ? wanted! : names.FirstOrDefault("n");
     }

@@ -8,12 +8,6 @@ public static class WiringHypotheses
 {
     const decimal ProbeMinutes = 0.5m;
 
-    /// <summary>How a place pair is named among what is looked at.</summary>
-    public static string Name(string from, string to) => Named($"{from}|{to}");
-
-    /// <summary>The same of a pair written <c>from|to</c>.</summary>
-    public static string Named(string pair) => $"probe:{pair}";
-
     /// <summary>Those of a unit's changes.</summary>
     public static IEnumerable<Hypothesis> Of(PlannedUnit at)
     {
@@ -26,7 +20,7 @@ public static class WiringHypotheses
             decimal chance = Work.ChanceOf(change.Instance);
             string must = line.Line.Closed ? "closed" : "open";
             yield return new Hypothesis(
-                Name(line.From, line.To),
+                new PlacePair(line.From, line.To).Look,
                 line.Line.Closed ? $"no joint between {line.From} and {line.To}" : $"{line.From} and {line.To} meet",
                 chance / 2 / table.Count,
                 Shown.Nothing
@@ -36,7 +30,7 @@ public static class WiringHypotheses
                 Mend = $"{change.Words}: do it again, and measure.",
                 MendMinutes = 6,
                 Look = new Look(
-                    Name(line.From, line.To),
+                    new PlacePair(line.From, line.To).Look,
                     $"Power off: measure {line.From} to {line.To}",
                     ProbeMinutes,
                     must,

@@ -117,11 +117,11 @@ static class AnswerJson
                 .. map.Fights.Select(f => new FightJson(
                     Hex(map, f.Range.From.Value),
                     Hex(map, f.Range.To.Value),
-                    [.. f.Claims.Select(c => map.Claims[c].Owner)],
+                    [.. f.Claims.Select(c => $"{map.Claims[c].Owner}")],
                     [.. map.MasterNames(f.Masters)]
                 )),
             ],
-            [.. map.Mirrors().Select(m => new MirrorJson(map.Claims[m.Claim].Owner, Hex(map, m.Base), m.Size))],
+            [.. map.Mirrors().Select(m => new MirrorJson($"{map.Claims[m.Claim].Owner}", Hex(map, m.Base), m.Size))],
             Reach(map)
         );
 
@@ -146,7 +146,7 @@ static class AnswerJson
                         .. s
                             .Claims.SelectMany(a => Parts(map.Claims[a.Claim], a))
                             .Select(a => new ClaimJson(
-                                a.Claim.Owner,
+                                $"{a.Claim.Owner}",
                                 Words<ClaimKind>.Of(a.Claim.Kind),
                                 Words<BusAccess>.Of(a.Access),
                                 [.. map.MasterNames(a.Masters)]

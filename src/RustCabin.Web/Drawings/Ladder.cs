@@ -192,10 +192,8 @@ public static class Ladder
         };
 
     /// <summary>The claim's own name on the model, or the first word of the part's name.</summary>
-    public static string OwnerShort(PlannedUnit unit, string owner) =>
-        owner.StartsWith("part:", StringComparison.Ordinal)
-            ? unit.OwnerName(owner).Split(' ')[0]
-            : owner[(owner.IndexOf(':') + 1)..];
+    public static string OwnerShort(PlannedUnit unit, ClaimName owner) =>
+        owner.Instance is null ? owner.Id : unit.OwnerName(owner).Split(' ')[0];
 
     /// <summary>Cut to what fits, about 7.6 units a letter; the whole stands in the link's name and in the table.</summary>
     static string Short(string text, double width) =>

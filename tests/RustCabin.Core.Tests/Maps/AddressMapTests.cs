@@ -82,7 +82,7 @@ public class AddressMapTests
             Ram("under", 0, 0x4000, Cpu | Video),
             RomClaim("over", 0, 0x1000, Cpu) with
             {
-                Overlays = ["under"],
+                Overlays = [ClaimName.Parse("under")],
             }
         );
         Assert.Empty(map.Fights);
@@ -94,7 +94,14 @@ public class AddressMapTests
     [Fact]
     public void Memory_wholly_under_an_overlay_is_not_reached()
     {
-        ResolvedMap map = Resolve(16, Ram("under", 0, 0x1000), RomClaim("over", 0, 0x1000) with { Overlays = ["under"] });
+        ResolvedMap map = Resolve(
+            16,
+            Ram("under", 0, 0x1000),
+            RomClaim("over", 0, 0x1000) with
+            {
+                Overlays = [ClaimName.Parse("under")],
+            }
+        );
         Assert.Equal(0ul, map.Reach[0].Bytes);
     }
 
@@ -106,11 +113,11 @@ public class AddressMapTests
             Ram("a", 0, 16),
             RomClaim("b", 0, 16) with
             {
-                Overlays = ["a"],
+                Overlays = [ClaimName.Parse("a")],
             },
             RomClaim("c", 0, 16) with
             {
-                Overlays = ["b"],
+                Overlays = [ClaimName.Parse("b")],
             }
         );
         Assert.Equal([0, 2], map.Segments[0].Claims.Select(a => a.Claim));
@@ -119,7 +126,17 @@ public class AddressMapTests
     [Fact]
     public void Overlays_in_a_ring_all_go_on_answering_and_fight()
     {
-        ResolvedMap map = Resolve(16, Ram("a", 0, 16) with { Overlays = ["b"] }, Ram("b", 0, 16) with { Overlays = ["a"] });
+        ResolvedMap map = Resolve(
+            16,
+            Ram("a", 0, 16) with
+            {
+                Overlays = [ClaimName.Parse("b")],
+            },
+            Ram("b", 0, 16) with
+            {
+                Overlays = [ClaimName.Parse("a")],
+            }
+        );
         Assert.Equal(2, map.Segments[0].Claims.Length);
         Assert.Single(map.Fights);
     }

@@ -27,7 +27,7 @@ static class Claims
         };
 
     static DecodedClaim Of(string owner, ClaimKind kind, ulong from, ulong size, uint masters) =>
-        new(owner, kind, from, size, null, BusAccess.Both, masters, false, [], null, false);
+        new(ClaimName.Parse(owner), kind, from, size, null, BusAccess.Both, masters, false, [], null, false);
 
     public static ResolvedMap Resolve(int bits, params DecodedClaim[] claims) => AddressMap.Resolve(bits, Masters, claims);
 
@@ -53,7 +53,7 @@ static class Claims
                         var claim = Ram($"c{i}", (ulong)from, masked ? 1ul << log : (ulong)length, (uint)masters) with
                         {
                             Mask = masked ? (ulong)mask : null,
-                            Overlays = over > i && over < raw.Length ? [$"c{over}"] : [],
+                            Overlays = over > i && over < raw.Length ? [ClaimName.Parse($"c{over}")] : [],
                         };
                         return look switch
                         {

@@ -3,6 +3,7 @@ using RustCabin.Core.Bench;
 using RustCabin.Core.Faults;
 using RustCabin.Core.Memory;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Tests.Memory;
 
@@ -135,7 +136,7 @@ public class BankTests
         bus.Write(0x6000, 11);
         bus.Write(0xEF80, 3);
         bus.Write(0x6000, 33);
-        Assert.Equal(3, bus.BankShown("model:w"));
+        Assert.Equal(3, bus.BankShown(ClaimName.Model("w")));
         bus.Write(0xEFFF, 16 + 0);
         Assert.Equal(11, bus.Read(0x6000));
         Assert.Empty(Window(16, "defined").Answer.Findings);

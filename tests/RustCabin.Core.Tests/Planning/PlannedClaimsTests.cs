@@ -1,5 +1,6 @@
 using RustCabin.Core.Bench;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Tests.Planning;
@@ -81,7 +82,7 @@ public class PlannedClaimsTests
         byte rom = bus.Read(0x10);
         bus.Write(0x10, (byte)~rom);
         Assert.Equal(rom, bus.Read(0x10));
-        Assert.Equal(0u, reads.Map.At(0x10).Claims.Single(a => reads.Map.Claims[a.Claim].Owner == "model:low").ReadBy);
+        Assert.Equal(0u, reads.Map.At(0x10).Claims.Single(a => reads.Map.Claims[a.Claim].Owner == ClaimName.Model("low")).ReadBy);
     }
 
     [Theory]

@@ -41,7 +41,7 @@ public partial class BuildModel
 
     /// <summary>Notes and photos of a step, each with its place in the record.</summary>
     public IEnumerable<(int Index, BenchNote Note)> NotesAt(StepId step) =>
-        (View.Job.Build?.Notes ?? []).Index().Where(n => n.Item.Step == step);
+        (View.Job.Build?.Notes ?? []).Index().Where(n => step.Is(n.Item.Step));
 
     /// <summary>The gates that a school of one's own may have, with whether each stands.</summary>
     public IEnumerable<OwnGate> OwnGates => Gating.Own(View.At);

@@ -35,7 +35,7 @@ public class PassportModel(SheetRepository sheets, JobRepository jobs, TimeProvi
     public decimal? Took =>
         View.Job.Took.Count == 0
             ? null
-            : View.Progress.Steps.Where(s => s.State == StepState.Done).Sum(s => View.Job.Took.GetValueOrDefault($"{s.Step.Id}"));
+            : View.Progress.Steps.Where(s => s.State == StepState.Done).Sum(s => View.Job.MinutesOf(s.Step.Id) ?? 0);
 
     /// <summary>Whether a part is on the unit by now, or only planned.</summary>
     public bool IsIn(Instance instance) => Asked.IsIn(instance);

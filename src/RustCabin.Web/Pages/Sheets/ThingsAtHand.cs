@@ -59,7 +59,9 @@ public sealed class ThingsAtHand(string kind, JsonObject sheet, Pack here, Func<
                 .Concat(
                     kind == "model"
                         ? []
-                        : Models(path).SelectMany(m => Listed(m, "claims", "id", null)).Select(t => Plain($"model:{t.Value}"))
+                        : Models(path)
+                            .SelectMany(m => Listed(m, "claims", "id", null))
+                            .Select(t => Plain(Subjects.Model(t.Value)))
                 ),
             Things.Switches => Switches(path).Select(s => Plain(s.Id)),
             Things.Ways => PartAt(path) is { } part ? Listed(part, "ways", "id", null) : [],
@@ -96,8 +98,7 @@ public sealed class ThingsAtHand(string kind, JsonObject sheet, Pack here, Func<
     public (ChipOutline Outline, JsonObject? Nets)? OutlineAt(string path)
     {
         string named = Text(JsonPath.Get(sheet, path[..path.LastIndexOf('.')] + ".chip"));
-        bool own = named.StartsWith("part:", StringComparison.Ordinal);
-        return WiredThings.Chip(own ? [sheet] : Models(path), own ? named["part:".Length..] : named);
+        return Subjects.InPart(named) is { } own ? WiredThings.Chip([sheet], own) : WiredThings.Chip(Models(path), named);
     }
 
     /// <summary>The model's, and those of the part itself.</summary>

@@ -1,0 +1,88 @@
+namespace RustCabin.Core.Sheets;
+
+/// <summary>
+/// A claim by whose it is, written <c>model:ram</c> for the machine's own and <c>part:fathom:ram</c> for one that a part
+/// brings. A map that is asked for alone has neither machine nor parts, and its claims are written plain. Source:
+/// docs/handbook/memory.md, Claims.
+/// </summary>
+/// <param name="Of">The instance that brings it; empty: the machine's own; null: no owner was said.</param>
+/// <param name="Id">Its id on the sheet.</param>
+public readonly record struct ClaimName(string? Of, string Id)
+{
+    /// <summary>The machine's own.</summary>
+    public static ClaimName Model(string id) => new("", id);
+
+    /// <summary>One that an instance brings.</summary>
+    public static ClaimName Part(string instance, string id) => new(instance, id);
+
+    /// <summary>Reads a claim as sheets and answers write it; any text is one.</summary>
+    public static ClaimName Parse(string text) =>
+        text.Split(':', 3) switch
+        {
+            ["model", var id] => Model(id),
+            ["part", var instance, var id] => Part(instance, id),
+            _ => new(null, text),
+        };
+
+    /// <summary>As a sheet names it that has claims of its own: plain for one of them, or with its owner.</summary>
+    public static ClaimName On(string? sheet, string text) => Parse(text) is { Of: not null } whole ? whole : new(sheet, text);
+
+    /// <summary>The instance that brings it; null where it is the machine's, or nobody's.</summary>
+    public string? Instance => Of is { Length: > 0 } ? Of : null;
+
+    /// <summary>What findings are about: the part as a whole, or the one thing of the machine.</summary>
+    public string Subject => Instance is { } part ? Subjects.Part(part) : ToString();
+
+    /// <inheritdoc/>
+    public override string ToString() =>
+        Of switch
+        {
+            null => Id,
+            "" => Subjects.Model(Id),
+            _ => $"{Subjects.Part(Of)}:{Id}",
+        };
+}
+
+/// <summary>
+/// A site, a net or another thing by where it is: <c>panel</c> is the machine's own, <c>fathom:panel</c> lies on a part that is
+/// fitted. Source: docs/handbook/fit.md, Ways.
+/// </summary>
+/// <param name="Instance">The part that it lies on; empty: the machine.</param>
+/// <param name="Id">Its id there.</param>
+public readonly record struct LocalName(string Instance, string Id)
+{
+    /// <summary>Reads a name; any text is one.</summary>
+    public static LocalName Parse(string text) =>
+        text.IndexOf(':') is > 0 and var colon ? new(text[..colon], text[(colon + 1)..]) : new("", text);
+
+    /// <summary>It lies on a part.</summary>
+    public bool OnPart => Instance.Length > 0;
+
+    /// <inheritdoc/>
+    public override string ToString() => OnPart ? $"{Instance}:{Id}" : Id;
+}
+
+/// <summary>What findings, mends and faults are about, as they write it.</summary>
+public static class Subjects
+{
+    const string PartWord = "part:",
+        ModelWord = "model:";
+
+    /// <summary>A part that is fitted, or is to be.</summary>
+    public static string Part(string instance) => PartWord + instance;
+
+    /// <summary>A thing of the machine: a claim, a rail, a socket.</summary>
+    public static string Model(string id) => ModelWord + id;
+
+    /// <summary>The id of a thing of the machine; null: it is no such thing.</summary>
+    public static string? InModel(string subject) => After(subject, ModelWord);
+
+    /// <summary>
+    /// What follows the word <c>part:</c>: the instance in a finding, the part's own thing on its sheet; null: it begins with
+    /// something else.
+    /// </summary>
+    public static string? InPart(string subject) => After(subject, PartWord);
+
+    static string? After(string text, string word) =>
+        text.StartsWith(word, StringComparison.Ordinal) ? text[word.Length..] : null;
+}
