@@ -48,7 +48,7 @@ public sealed class EarlierTests
         Assert.Equal(4, cabin.Jobs.All().Count(j => Holds(all, j)));
     }
 
-    /// <summary>Each word of a step that the job carries is one of its sheet's steps, and no more are done than it ticked.</summary>
+    /// <summary>Each step that the job names is one of its sheet, and no more are done than it ticked.</summary>
     static bool Holds(Pack all, Job job)
     {
         AtHand at = AtHand.Of(all, job);
