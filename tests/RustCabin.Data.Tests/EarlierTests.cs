@@ -1,6 +1,5 @@
 using System.IO.Compression;
 using RustCabin.Core.Build;
-using RustCabin.Core.Packs;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;

@@ -47,6 +47,6 @@ public sealed record HostLine(LineKind Kind, long Bytes, string Words)
         return [.. lines.OrderBy(l => l.Kind).ThenBy(l => l.Bytes)];
     }
 
-    /// <summary>As a person reads it.</summary>
-    public string Told => $"{Words}: {new ByteSize((ulong)Bytes)}";
+    /// <summary>As a person reads it: how far it reaches is worked out, the others say their size themselves.</summary>
+    public string Told => Kind == LineKind.Reach ? $"{Words}: {new ByteSize((ulong)Bytes)}" : Words;
 }

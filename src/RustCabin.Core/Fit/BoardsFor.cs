@@ -50,6 +50,6 @@ public sealed record BoardsFor(IReadOnlyList<BoardTakes> Boards, IReadOnlyList<(
             ? sites.Any(s => s.Connector == way.Connector)
             : way.Model == model.Id
                 && Has(way.Revisions)
-                && way.Occupies.All(o => o.Site is not { } site || site.Contains(':') || sites.Any(s => s.Id == site));
+                && way.Occupies.All(o => o.Site is not { } site || LocalName.Parse(site).OnPart || sites.Any(s => s.Id == site));
     }
 }

@@ -86,7 +86,7 @@ public static class FitMatrix
     {
         if (way.Revisions.Count > 0 && !way.Revisions.Contains(revision))
             yield return $"is for {string.Join(" and ", way.Revisions.Select(id => model.FindRevision(id)?.Name ?? id))}.";
-        foreach (string id in way.Occupies.Select(o => o.Site).OfType<string>().Where(id => !id.Contains(':')))
+        foreach (string id in way.Occupies.Select(o => o.Site).OfType<string>().Where(id => !LocalName.Parse(id).OnPart))
             if (model.FindSite(id) is not { } site)
                 yield return $"wants a site {id}, which this model has not.";
             else if (site.Revisions.Count > 0 && !site.Revisions.Contains(revision))

@@ -92,5 +92,5 @@ public sealed class MendStation : Station
 
     static string NameOf(PlannedUnit unit, string subject) =>
         unit.Instances.FirstOrDefault(i => i.Subject == subject)?.Title
-        ?? (subject.Contains(':') ? unit.SubjectName(subject) : unit.Unit.Name);
+        ?? ((Subjects.InModel(subject) ?? Subjects.InPart(subject)) is null ? unit.Unit.Name : unit.SubjectName(subject));
 }

@@ -67,7 +67,7 @@ static class NamedThings
                 SheetError error in Claim(
                     set.Claim,
                     part.Claims,
-                    set.Claim.Contains(':') ? theirs : [],
+                    ClaimName.Parse(set.Claim).Of is not null ? theirs : [],
                     $"{path}.sets[{i}].claim"
                 )
             )
@@ -76,7 +76,7 @@ static class NamedThings
                 yield return error;
         }
         foreach ((int i, Draw draw) in part.Draws.Index())
-            if (draw.Path is { } way && models is not null && !way.Contains(':') && !Paths(part, models).Contains(way))
+            if (draw.Path is { } way && models is not null && !LocalName.Parse(way).OnPart && !Paths(part, models).Contains(way))
                 yield return new($"{path}.draws[{i}].path", $"\"{way}\" is not a path of this part, nor of {Names(models)}");
         foreach ((int i, Cable cable) in part.Cables.Index())
             if (cable.Into is { } into)
@@ -145,7 +145,10 @@ static class NamedThings
         id is null || model.Firmware.Any(f => f.Id == id) ? [] : [new(path, $"\"{id}\" is not a firmware of this model")];
 
     static IEnumerable<SheetError> Site(string id, Part part, IReadOnlyList<Model>? models, string path) =>
-        models is null || id.Contains(':') || part.Sites.Any(s => s.Id == id) || models.Any(m => m.FindSite(id) is not null)
+        models is null
+        || LocalName.Parse(id).OnPart
+        || part.Sites.Any(s => s.Id == id)
+        || models.Any(m => m.FindSite(id) is not null)
             ? []
             : [new(path, $"\"{id}\" is not a site of {Names(models)}")];
 

@@ -192,7 +192,7 @@ static class PackReferences
             foreach (string id in way.Revisions.Where(id => model.FindRevision(id) is null))
                 yield return new($"{path}.ways[{i}].revisions", $"\"{id}\" is not a revision of {model.Id}");
             foreach ((int k, Occupies taken) in way.Occupies.Index())
-                if (taken.Site is { } site && !site.Contains(':') && model.FindSite(site) is null)
+                if (taken.Site is { } site && !LocalName.Parse(site).OnPart && model.FindSite(site) is null)
                     yield return new($"{path}.ways[{i}].occupies[{k}].site", $"\"{site}\" is not a site of {model.Id}");
         }
     }
@@ -269,7 +269,7 @@ static class PackReferences
             foreach (
                 (int i, RomPlan rom) in job
                     .Roms.Index()
-                    .Where(r => model.FindSite(r.Item.Site) is null && !r.Item.Site.Contains(':'))
+                    .Where(r => model.FindSite(r.Item.Site) is null && !LocalName.Parse(r.Item.Site).OnPart)
             )
                 yield return new($"{path}.roms[{i}].site", $"\"{rom.Site}\" is not a site of {model.Id}");
         foreach ((int i, Need want) in job.Wants.Index())
@@ -329,7 +329,7 @@ static class PackReferences
             yield return new($"{path}.part", $"\"{fitted.Part}\" is not a part here");
             yield break;
         }
-        if (fitted.At is { } at && !at.Contains(':') && model is not null && model.FindSite(at) is null)
+        if (fitted.At is { } at && !LocalName.Parse(at).OnPart && model is not null && model.FindSite(at) is null)
             yield return new($"{path}.at", $"\"{at}\" is not a site of {model.Id}");
         if (fitted.Way is { } way && part.FindWay(way) is null)
             yield return new($"{path}.way", $"\"{way}\" is not a way of {part.Id}");
