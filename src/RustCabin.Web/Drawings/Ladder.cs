@@ -140,7 +140,7 @@ public static class Ladder
         if (size.Length * 7.9 > width && size.Contains(" x ", StringComparison.Ordinal))
             size = $"{size[..size.IndexOf(' ')]} banks";
         if (row.Height >= 38)
-            svg.Text(middle, centre - 2, name, $"lab strong {ink}").Text(middle, centre + 15, size, $"fig {ink}");
+            svg.Text(middle, centre - 4, name, $"lab strong {ink}").Text(middle, centre + 12, size, $"fig {ink}");
         else
             svg.Text(middle, centre + 4, Short($"{name}, {size}", width), $"lab small {ink}");
     }
