@@ -29,7 +29,7 @@ public sealed class CabinServer : IAsyncLifetime
     /// The moment at which its clock starts, so that pages hold the same day whenever the tests run; empty: the real clock, which
     /// whatever a browser keeps for a while needs.
     /// </summary>
-    public string Clock { get; init; } = "2026-11-26T09:30:00Z";
+    public string Clock { get; init; } = MomentOfTests;
 
     /// <summary>Further options of the application.</summary>
     public string[] Options { get; init; } = [];
@@ -41,19 +41,45 @@ public sealed class CabinServer : IAsyncLifetime
 
     public async ValueTask InitializeAsync() => await Start();
 
+    /// <summary>
+    /// The file of a cabin with the demo data, made once: to bring the packs in anew takes longer than most tests do.
+    /// </summary>
+    static readonly Lazy<byte[]> DemoFile = new(() =>
+    {
+        string data = Directory.CreateTempSubdirectory("cabin").FullName;
+        try
+        {
+            using (Build(data, "--clock", MomentOfTests, "--demo").Services as IDisposable)
+                SqliteConnection.ClearAllPools();
+            return File.ReadAllBytes(Path.Combine(data, "cabin.db"));
+        }
+        finally
+        {
+            Directory.Delete(data, recursive: true);
+        }
+    });
+
+    const string MomentOfTests = "2026-11-26T09:30:00Z";
+
+    static WebApplication Build(string data, params string[] options) =>
+        Cabin.Build(["--data", data, "--urls", "http://127.0.0.1:0", .. options]);
+
     public async Task Start()
     {
-        _app = Cabin.Build([
-            "--data",
+        string file = Path.Combine(_data, "cabin.db");
+        bool copied = Demo && Clock == MomentOfTests;
+        if (copied && !File.Exists(file))
+            await File.WriteAllBytesAsync(file, DemoFile.Value);
+        _app = Build(
             _data,
-            "--urls",
-            "http://127.0.0.1:0",
-            "--patience",
-            $"{PatienceMs}",
-            .. Clock.Length > 0 ? ["--clock", Clock] : Array.Empty<string>(),
-            .. Options,
-            .. Demo ? ["--demo"] : Array.Empty<string>(),
-        ]);
+            [
+                "--patience",
+                $"{PatienceMs}",
+                .. Clock.Length > 0 ? ["--clock", Clock] : Array.Empty<string>(),
+                .. Options,
+                .. Demo && !copied ? ["--demo"] : Array.Empty<string>(),
+            ]
+        );
         await _app.StartAsync();
         Http = new HttpClient(new SocketsHttpHandler { AllowAutoRedirect = true, CookieContainer = Cookies })
         {
