@@ -63,11 +63,11 @@ public sealed record BusFault(
             _ => $"unseated {Subject}",
         };
 
-    /// <summary>It is a fault of this claim.</summary>
-    public bool IsOf(DecodedClaim claim) => ClaimName.Parse(Subject) == claim.Owner;
+    /// <summary>The claim that it is a fault of; of no owner where it is a fault of an instance or a rail.</summary>
+    public ClaimName Claim => ClaimName.Parse(Subject);
 
-    /// <summary>The part as a whole, or the machine's own thing.</summary>
-    string Whose => ClaimName.Parse(Subject).Subject;
+    /// <summary>It is a fault of this claim.</summary>
+    public bool IsOf(DecodedClaim claim) => Claim == claim.Owner;
 
     /// <summary>In words, with the names of this unit.</summary>
     public string Words(PlannedUnit unit) =>
@@ -76,14 +76,14 @@ public sealed record BusFault(
             FaultKind.Unseated => $"{unit.Find(Subject)?.Title ?? Subject} is not seated",
             FaultKind.SwitchMoved => $"{Detail[..Detail.IndexOf('=')]} of {unit.Find(Subject)?.Title ?? Subject} stands at "
                 + $"{Detail[(Detail.IndexOf('=') + 1)..]}",
-            FaultKind.StuckBit => $"data bit {Bit} of {unit.SubjectName(Whose)} is stuck {(High ? "high" : "low")}",
+            FaultKind.StuckBit => $"data bit {Bit} of {unit.OwnerName(Claim)} is stuck {(High ? "high" : "low")}",
             FaultKind.MissingChip => Bits == 1
-                ? $"the chip of data bit {Bit} of {unit.SubjectName(Whose)} is missing"
-                : $"the chip of data bits {Bit} to {Bit + Bits - 1} of {unit.SubjectName(Whose)} is missing",
+                ? $"the chip of data bit {Bit} of {unit.OwnerName(Claim)} is missing"
+                : $"the chip of data bits {Bit} to {Bit + Bits - 1} of {unit.OwnerName(Claim)} is missing",
             FaultKind.AddressLine =>
-                $"address line A{Bit} of {unit.SubjectName(Whose)} is {(High ? "open, and floats high" : "stuck low")}",
-            FaultKind.RandomBank => $"the bank register of {unit.SubjectName(Whose)} starts anywhere",
-            FaultKind.RomImage => $"the image in {unit.SubjectName(Whose)} is {Detail}",
+                $"address line A{Bit} of {unit.OwnerName(Claim)} is {(High ? "open, and floats high" : "stuck low")}",
+            FaultKind.RandomBank => $"the bank register of {unit.OwnerName(Claim)} starts anywhere",
+            FaultKind.RomImage => $"the image in {unit.OwnerName(Claim)} is {Detail}",
             _ => $"the {Subject} V rail is missing",
         };
 }

@@ -70,7 +70,7 @@ public sealed class MemoryStation : Station
             fault,
             like =>
             {
-                string shown = new SimulatedBus(unit.Map, 0, [like]).BankShown(ClaimName.Parse(fault.Subject)) is { } bank
+                string shown = new SimulatedBus(unit.Map, 0, [like]).BankShown(fault.Claim) is { } bank
                     ? $"This time the window shows bank {bank} at the start; switch off and on, and it may be another."
                     : "This time the register selects a bank that is not there; switch off and on, and it may be another.";
                 return (PowerUp.Run(unit.Model, unit.Map, [like]), shown);

@@ -91,14 +91,12 @@ public static class JobEdits
             : job;
 
     /// <summary>Notes how many minutes a step took; null forgets it.</summary>
-    public static Job Took(Job job, StepId step, decimal? minutes) =>
-        job with
-        {
-            Took =
-                Without(job.Took, $"{step.Was}") is var others && minutes is { } m
-                    ? Put(others, $"{step}", m)
-                    : Without(others, $"{step}"),
-        };
+    public static Job Took(Job job, StepId step, decimal? minutes)
+    {
+        // Minutes that an earlier version wrote otherwise are those of the same step.
+        OrderedDictionary<string, decimal> others = Without(job.Took, $"{step.Was}");
+        return job with { Took = minutes is { } m ? Put(others, $"{step}", m) : Without(others, $"{step}") };
+    }
 
     /// <summary>Ticks a caution of a step as read, or takes that back.</summary>
     public static Job Heed(Job job, StepId step, string caution, bool heeded) =>

@@ -1,5 +1,6 @@
 using RustCabin.Core.Answers;
 using RustCabin.Core.Build;
+using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
@@ -51,6 +52,10 @@ public sealed record AtHand(Pack Sheets, Job Job, PlannedUnit Before, Answer Ans
 
     /// <summary>A step of the sheet, as a form sends it; null: there is none.</summary>
     public StepProgress? Find(string step) => Progress.Steps.FirstOrDefault(s => s.Step.Id == StepId.Parse(step));
+
+    /// <summary>What is found by a code, of its first subject.</summary>
+    public IEnumerable<Finding> Found(string code, string subject) =>
+        Answer.Findings.Where(f => f.Code == code && f.Subjects.FirstOrDefault() == subject);
 
     /// <summary>The board is a guess: nobody vouches for it, and the clues leave more doubt than a part fits by.</summary>
     public bool Doubtful => InDoubt(Model, Unit, After.Revision);

@@ -42,7 +42,7 @@ public static class MendPresses
                 $"Nothing was changed: say in up to {Texts.Most<HandMend>(nameof(HandMend.Proof)):#,0} letters what proves it, "
                     + "a reading or what you see."
             );
-        Finding? finding = at.Answer.Findings.FirstOrDefault(f => f.Code == code && f.Subjects.FirstOrDefault() == subject);
+        Finding? finding = at.Found(code, subject).FirstOrDefault();
         if (finding?.Kind.ByHand.Contains(how) != true)
             return Gone;
         var mend = new HandMend

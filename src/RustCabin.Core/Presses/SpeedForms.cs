@@ -9,10 +9,10 @@ public sealed record ClaimForm(string? Who, string? Ratio, string? Unit)
     /// <summary>The claim; false: <paramref name="wrong"/> says what is wrong with which field.</summary>
     public bool TryRead(out SpeedClaim claim, out string wrong)
     {
-        string who = (Who ?? "").Trim();
+        bool named = Texts.TryNeeded<SpeedClaim>(nameof(SpeedClaim.Who), Who, out string who);
         claim = new SpeedClaim { Who = who };
-        wrong = "say who claims it, in 200 characters at most";
-        if (who.Length is 0 or > 200)
+        wrong = $"say who claims it, in {Texts.Most<SpeedClaim>(nameof(SpeedClaim.Who))} characters at most";
+        if (!named)
             return false;
         wrong = $"\"{Ratio?.Trim()}\" is not how many times as fast; type 1.00";
         if (!TypedNumber.TryParse(Ratio, out decimal times) || times is <= 0 or > 1_000_000)

@@ -21,9 +21,7 @@ public static class Switching
     /// <param name="subject">Its first subject.</param>
     public static Press<Job> Fix(AtHand at, string code, string subject)
     {
-        Finding? finding = at.Answer.Findings.FirstOrDefault(f =>
-            f.Code == code && f.Subjects.FirstOrDefault() == subject && f.Fix is not null
-        );
+        Finding? finding = at.Found(code, subject).FirstOrDefault(f => f.Fix is not null);
         if (finding?.Fix is not { } fix)
             return Gone;
         return Set(

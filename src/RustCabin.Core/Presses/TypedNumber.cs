@@ -1,4 +1,5 @@
 using System.Globalization;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Presses;
 
@@ -38,8 +39,8 @@ public static class TypedNumber
     public static bool TryRuns(string name, string seconds, out IReadOnlyList<decimal> runs, out string wrong)
     {
         runs = [];
-        wrong = "name the benchmark, in 200 characters at most";
-        if (name.Length is 0 or > 200)
+        wrong = $"name the benchmark, in {Texts.Most<BenchmarkRuns>(nameof(BenchmarkRuns.Name))} characters at most";
+        if (!Texts.TryNeeded<BenchmarkRuns>(nameof(BenchmarkRuns.Name), name, out _))
             return false;
         if (TryList(seconds, out runs, out string first))
             return true;
