@@ -155,12 +155,18 @@ public sealed class Bench : IDisposable
         [.. Browser.Manage().Logs.GetLog(LogType.Browser).Where(l => l.Level >= LogLevel.Warning).Select(l => l.Message)];
 
     /// <summary>Violations that axe finds on the page as it stands: rule, and where.</summary>
-    public IReadOnlyList<string> Violations()
+    public IReadOnlyList<string> Violations() =>
+        Violations("['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']");
+
+    /// <summary>The violations of contrast alone: all else is the same by every lamp.</summary>
+    public IReadOnlyList<string> ViolationsOfContrast() => Violations("{ type: 'rule', values: ['color-contrast'] }");
+
+    IReadOnlyList<string> Violations(string rules)
     {
         Browser.ExecuteScript(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "lib", "axe.min.js")));
         object result = Browser.ExecuteAsyncScript(
-            "const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', "
-                + "'wcag21aa', 'wcag22aa', 'best-practice'] }).then(r => done(r.violations.map(v => v.id + ': ' + "
+            $"const done = arguments[arguments.length - 1]; axe.run(document, {{ runOnly: {rules} }}).then(r => "
+                + "done(r.violations.map(v => v.id + ': ' + "
                 + "v.nodes.map(n => n.target.join(' ') + ' ' + n.failureSummary).join(' | '))))"
         )!;
         return [.. ((ReadOnlyCollection<object>)result).Select(v => (string)v)];

@@ -71,22 +71,25 @@ public class LampTests(SharedBench shared) : IClassFixture<SharedBench>
         "/jobs/nobody/build",
     ];
 
-    public static readonly TheoryData<string, string> Looks = new(
-        Paths.SelectMany(path => (string[])["on", "off"], (path, lamp) => (path, lamp))
-    );
+    public static readonly TheoryData<string> Looks = new(Paths);
 
     readonly Bench _bench = shared.Bench;
 
     [Theory]
     [MemberData(nameof(Looks))]
-    public void Axe_finds_nothing(string path, string lamp)
+    public void Axe_finds_nothing(string path)
     {
         _bench.Go("/health");
         _bench.Browser.Manage().Cookies.DeleteAllCookies();
-        _bench.Browser.Manage().Cookies.AddCookie(new Cookie("cabin-lamp", lamp));
+        _bench.Browser.Manage().Cookies.AddCookie(new Cookie("cabin-lamp", "on"));
         _bench.Go(path);
-        Assert.Equal(lamp, Lamp);
+        Assert.Equal("on", Lamp);
         Assert.Empty(_bench.Violations());
+        // Without it nothing but the colours of the same page is different.
+        string before = Paper;
+        _bench.Browser.ExecuteScript("document.documentElement.dataset.lamp = 'off'");
+        _bench.Until(() => Paper != before, "the lamp is off");
+        Assert.Empty(_bench.ViolationsOfContrast());
     }
 
     [Theory]
