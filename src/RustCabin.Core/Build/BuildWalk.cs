@@ -16,6 +16,12 @@ sealed class BuildWalk(PlannedUnit before, PlannedUnit after)
     readonly HashSet<StepId> _done = [];
     IReadOnlyList<AccessLevel> _open = [];
 
+    /// <summary>The last step for which the machine ran, while it is still plugged in; at first nobody knows.</summary>
+    StepId? _ran = Acts.Untouched;
+
+    /// <summary>The next step begins with pulling the plug: nothing deadly lies bare, so that is no step of its own.</summary>
+    bool _pull;
+
     /// <summary>The steps so far.</summary>
     public IReadOnlyList<Step> Steps => _steps;
 
@@ -83,6 +89,7 @@ sealed class BuildWalk(PlannedUnit before, PlannedUnit after)
     {
         if (_open.Count == 0)
             return;
+        Off();
         AccessLevel[] open = [.. _open.Reverse()];
         _open = [];
         Add(
@@ -93,36 +100,111 @@ sealed class BuildWalk(PlannedUnit before, PlannedUnit after)
         );
     }
 
+    /// <summary>The state in which the machine runs: as the sheet has it, else shut where something deadly lies bare.</summary>
+    CaseState Running
+    {
+        get
+        {
+            CaseState open = CaseState.Of(true, _open, CaseLies.Open, after);
+            return Rule.Case switch
+            {
+                GateCase.Closed => open with { Lies = _open.Count == 0 ? open.Lies : CaseLies.Closed },
+                GateCase.Loose => open with { Lies = _open.Count == 0 ? open.Lies : CaseLies.Loose },
+                null when open.IsLive => open with { Lies = CaseLies.Loose },
+                _ => open,
+            };
+        }
+    }
+
+    /// <summary>How the machine is brought to run, line by line.</summary>
+    IEnumerable<string> SwitchOn()
+    {
+        if (_open.Count == 0)
+            yield break;
+        CaseState state = Running;
+        string[] pulled = [.. _open.SelectMany(l => l.Unplug)];
+        if (pulled.Length > 0)
+            yield return $"Plug in again for it: {string.Join(", ", pulled)}.";
+        string bare = string.Join(", ", state.Bare.Select(b => Caution.Of(b.Word).Title.ToLowerInvariant()));
+        if (state.Lies == CaseLies.Closed)
+            yield return "Close the case for it; it is opened again afterwards.";
+        else if (state.Lies == CaseLies.Loose)
+            yield return "Lay the case shut without its screws"
+                + (bare.Length > 0 ? $": under it lies bare what can hurt ({bare})." : ".");
+        else
+            yield return "The case is open: nothing loose on the board, hands off.";
+    }
+
     string Wait(PlannedUnit at) =>
-        _open.Count == 0 ? "Switch on and read the screen."
-        : Rule.Case == GateCase.Closed ? "Close the case for it, switch on and read the screen; it is opened again afterwards."
-        : Rule.Case == GateCase.Loose ? "Lay the case shut without its screws, then switch on and read the screen."
-        : "The case is open: nothing loose on the board, hands off, then switch on and read the screen.";
+        Rule.Needs.Count > 0
+            ? $"Connect {string.Join(", ", Rule.Needs)}, switch on and read the screen."
+            : "Switch on and read the screen.";
+
+    /// <summary>
+    /// The machine is switched off and unplugged before a hand goes in. Where something deadly lies bare that is a step of its
+    /// own, with its cautions and the time to wait; else the next step begins with it.
+    /// </summary>
+    void Off()
+    {
+        if (_ran is not { } ran || _open.Count == 0)
+            return;
+        _ran = null;
+        CaseState off = CaseState.Of(false, _open, CaseLies.Open, after);
+        if (off.Bare.Count == 0)
+        {
+            _pull = true;
+            return;
+        }
+        string[] pulled = [.. _open.SelectMany(l => l.Unplug)];
+        Add(
+            new Step(
+                Fresh(Acts.Off(ran)),
+                StepKind.Off,
+                "Switch off, unplug, wait",
+                [
+                    "Switch off, pull the plug, keep it in sight.",
+                    off.Minutes is { } fall
+                        ? $"Wait {fall:0.#} minutes, then have the charge measured."
+                        : "Wait, and have the charge measured where one can stay.",
+                    .. Running.Lies == CaseLies.Open ? (string[])[] : ["Open it again as far as it was."],
+                    .. pulled.Length > 0 ? [$"Unplug again: {string.Join(", ", pulled)}."] : (string[])[],
+                ],
+                (off.Minutes ?? 0) + OffMinutes
+            )
+        );
+    }
+
+    /// <summary>Switching off, pulling the plug, opening what was laid shut.</summary>
+    const decimal OffMinutes = 1;
 
     Step Gate(StepId id, string title, string detail, PlannedUnit at)
     {
-        string[] pulled =
-        [
-            .. _open.SelectMany(l => l.Unplug).Where(u => Rule.Needs.Any(n => u.Contains(n, StringComparison.OrdinalIgnoreCase))),
-        ];
         decimal again = Rule.Case == GateCase.Closed && _open.Count > 0 ? Rule.ReopenMinutes ?? _open.Sum(l => l.Minutes) : 0;
-        return new Step(
-            id,
-            StepKind.Gate,
-            title,
-            [detail, .. pulled.Select(p => $"Plug the {p} in for it.")],
-            Rule.Minutes + again
-        )
+        return new Step(id, StepKind.Gate, title, [.. SwitchOn(), detail], Rule.Minutes + again)
         {
             At = at,
             Expected = PowerUp.Run(at),
+            Runs = true,
         };
     }
 
     void Add(Step step)
     {
+        string[] first = [];
+        if (step.Runs)
+        {
+            first = _ran is null && step.Kind != StepKind.Gate ? [.. SwitchOn()] : [];
+            _ran = step.Id;
+        }
+        else
+        {
+            Off();
+            first = _pull ? ["Switch off, pull the plug, keep it in sight."] : [];
+            _pull = false;
+        }
+        CaseState state = step.Runs ? Running : CaseState.Of(_ran is not null, _open, CaseLies.Open, after);
         _done.Add(step.Id);
-        Step placed = step with { Depth = _open.Count, Level = Level };
+        Step placed = step with { Details = [.. first, .. step.Details], Depth = _open.Count, Level = Level, State = state };
         _steps.Add(placed with { Cautions = Hazards.Of(placed, _open, after) });
     }
 
@@ -131,6 +213,7 @@ sealed class BuildWalk(PlannedUnit before, PlannedUnit after)
     {
         while (_open.Any(o => !to.Contains(o)))
         {
+            Off();
             AccessLevel shut = _open[^1];
             _open = [.. _open.SkipLast(1)];
             Add(
@@ -148,6 +231,9 @@ sealed class BuildWalk(PlannedUnit before, PlannedUnit after)
         }
         foreach (AccessLevel level in to.Skip(_open.Count))
         {
+            // With the case closed the plug is pulled as it is opened.
+            (_pull, _ran) = _open.Count == 0 && _ran is not null ? (true, null) : (_pull, _ran);
+            Off();
             _open = [.. _open, level];
             Add(
                 new Step(

@@ -22,12 +22,26 @@ static class Hazards
         if (step.Opens is { } level)
             foreach (Caution caution in AtOpening(level, unit))
                 yield return caution;
+        // It ran: what lies bare is charged again, and is read anew before a hand goes in.
+        if (step.Kind == StepKind.Off)
+            foreach (Bare bare in step.State.Bare)
+                yield return Caution.Of(bare.Word) with
+                {
+                    Why = bare.Why,
+                };
+        if (step.State.IsLive)
+            yield return Caution.Of(Caution.LiveWord) with
+            {
+                Why =
+                    "it runs open, and bare lies: "
+                    + string.Join(", ", step.State.Bare.Select(b => Caution.Of(b.Word).Title.ToLowerInvariant())),
+            };
         bool works = step.Kind is StepKind.Fit or StepKind.Remove or StepKind.Mend;
         // What an open level brings stays there: a step under it has its caution too, and one reading serves for all.
         if (works)
             foreach (AccessLevel under in open)
-            foreach (string word in under.Cautions)
-                yield return Caution.Of(word) with
+            foreach (Caution caution in AtOpening(under, unit))
+                yield return caution with
                 {
                     Why = $"the case is open: {IdText.Plain(under.Id)}",
                 };
@@ -39,9 +53,14 @@ static class Hazards
     }
 
     /// <summary>What lies behind a level: as its sheet says, and the pieces that age there.</summary>
-    static IEnumerable<Caution> AtOpening(AccessLevel level, PlannedUnit unit)
+    public static IEnumerable<Caution> AtOpening(AccessLevel level, PlannedUnit unit)
     {
-        foreach (string word in level.Cautions)
+        foreach (Bare bare in Bare.At(level, unit))
+            yield return Caution.Of(bare.Word) with
+            {
+                Why = bare.Why,
+            };
+        foreach (string word in level.Cautions.Where(w => !Bare.IsOfPower(w)))
             yield return Caution.Of(word) with
             {
                 Why = $"the model's sheet names it for {IdText.Plain(level.Id)}",
@@ -54,14 +73,6 @@ static class Hazards
                 {
                     Why = $"{piece.What} was found bad",
                 };
-            if (piece.Kind == ServiceKind.Capacitor && piece.Volts >= Touch)
-                yield return Caution.Of("capacitors") with
-                {
-                    Why = $"{piece.What}, {piece.Volts:0} V, lies open here",
-                };
         }
     }
-
-    /// <summary>From so many volts on a charged capacitor is felt.</summary>
-    const decimal Touch = 60;
 }

@@ -55,12 +55,17 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
     {
         var steps = new List<StepProgress>();
         bool barred = false;
-        // A caution is read once an opening: what was read holds until the case is opened further, or closed.
+        // A caution is read once a change of state: what was read holds until a level brings it anew, or the case is closed.
         var heededHere = new HashSet<string>();
         foreach (Step step in sheet.Steps)
         {
-            if (step.Kind is StepKind.Open or StepKind.Close)
+            if (step.Kind == StepKind.Close && step.Depth == 0)
                 heededHere.Clear();
+            if (step.Kind == StepKind.Open)
+                heededHere.ExceptWith(step.Cautions.Select(c => c.Id));
+            // The machine ran: what was read of the plug and of what lies bare was read of another state.
+            if (step.Kind == StepKind.Off)
+                heededHere.RemoveWhere(Bare.IsOfPower);
             Comparison? reading =
                 step.Expected is { } expected && ReadingOf(step, job) is { } read ? Comparison.Of(expected, read) : null;
             IReadOnlyList<string> heeded =
@@ -72,7 +77,7 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
             bool done =
                 step.Kind == StepKind.Gate ? reading is { Agrees: true } && waits.Length == 0
                 : step.Proved is { } proved ? proved && waits.Length == 0
-                : job is not null && step.Id.IsIn(job.Done);
+                : job is not null && (step.Id.IsIn(job.Done) || (step.Kind == StepKind.Off && IsBehind(step, sheet, job)));
             StepState state =
                 done ? StepState.Done
                 : reading is { Agrees: false } ? StepState.Differs
@@ -86,10 +91,16 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
                 }
             );
             heededHere.UnionWith(heeded);
-            barred |= step.Kind is StepKind.Gate or StepKind.Prove && !done;
+            barred |= step.Kind is StepKind.Gate or StepKind.Prove or StepKind.Off && !done;
         }
         return new Progress(steps);
     }
+
+    /// <summary>
+    /// A later step is done, so hands were in the case after it ran: a job of a version that had no such step is not held up.
+    /// </summary>
+    static bool IsBehind(Step step, BuildSheet sheet, Job job) =>
+        sheet.Steps.SkipWhile(s => s.Id != step.Id).Skip(1).Any(s => s.Kind != StepKind.Off && s.Id.IsIn(job.Done));
 
     /// <summary>
     /// The latest reading of a gate; for the untouched machine the unit's baseline serves where this job has none of its own.

@@ -12,7 +12,14 @@ namespace RustCabin.Core.Build;
 /// <param name="Title">What is done.</param>
 /// <param name="Needs">What it needs: an original with its place, a part; empty: nothing.</param>
 /// <param name="Never">Why it can never be undone as it was; empty: it can.</param>
-public sealed record UndoStep(StepId Of, string Title, string Needs, string Never);
+public sealed record UndoStep(StepId Of, string Title, string Needs, string Never)
+{
+    /// <summary>What can hurt: the way back opens the case as the way in did.</summary>
+    public IReadOnlyList<Caution> Cautions { get; init; } = [];
+
+    /// <summary>Nothing is taken back: what was done stays.</summary>
+    public bool Stays { get; init; }
+}
 
 /// <summary>
 /// The way back: the steps of what was really done, reversed, and the machine that results, simulated. Source:
@@ -36,16 +43,37 @@ public sealed record Undo(IReadOnlyList<UndoStep> Steps, PlannedUnit Result, Pow
         PlannedUnit now = record.Now;
         PlannedUnit before = record.Before;
         var steps = new List<UndoStep>();
+        var levels = new List<AccessLevel>();
         PlannedUnit at = now;
         foreach (Step step in sheet.Steps.Reverse().Where(s => record.IsDone(s.Id)))
             if (Back(record, step, at) is { } back)
             {
-                steps.Add(back.Step);
+                steps.Add(back.Step with { Cautions = [.. step.Cautions.Where(c => !Bare.IsOfPower(c.Id))] });
+                if (!step.Runs && !back.Step.Stays)
+                    levels.AddRange(AccessPath.Path(record.Unit.Model, step.Level));
                 at = back.Then;
             }
+        // The way back begins with the case: what is taken back lies where it was put in.
+        AccessLevel[] open = [.. levels.DistinctBy(l => l.Id)];
+        IReadOnlyList<AccessLevel> stands =
+            sheet.Steps.LastOrDefault(s => record.IsDone(s.Id) && s.Kind != StepKind.Gate)?.State.Open ?? [];
+        steps.InsertRange(0, open.Select((l, i) => Opening(l, i == 0, stands.Contains(l), record.Unit)));
+        if (open.Length > 0)
+            steps.Add(new UndoStep(Acts.CloseUp, "Close up", "", ""));
         // Switches of parts that stay are set back by their own steps; what is left is the machine as it was.
         return new Undo(steps, at, PowerUp.Run(at), PowerUp.Run(before));
     }
+
+    static UndoStep Opening(AccessLevel level, bool first, bool stands, PlannedUnit unit) =>
+        new(
+            Acts.Open(level.Id),
+            (first ? "Switch off, pull the plug. " : "") + $"{(stands ? "It stands open" : "Open")}: {IdText.Plain(level.Id)}",
+            "",
+            ""
+        )
+        {
+            Cautions = [.. Hazards.AtOpening(level, unit).DistinctBy(c => c.Id)],
+        };
 
     /// <summary>What a way back is asked with.</summary>
     /// <param name="Record">What was done.</param>
@@ -57,6 +85,10 @@ public sealed record Undo(IReadOnlyList<UndoStep> Steps, PlannedUnit Result, Pow
         /// <summary>A step back, and the unit after it.</summary>
         public (UndoStep, PlannedUnit)? Takes(string title, PlannedUnit then, string needs = "", string never = "") =>
             (new UndoStep(Step.Id, title, needs, never), then);
+
+        /// <summary>What was done stays, for a reason.</summary>
+        public (UndoStep, PlannedUnit)? Leaves(string what, string never) =>
+            (new UndoStep(Step.Id, $"Nothing to take back: {what}", "", never) { Stays = true }, At);
     }
 
     /// <summary>A look, a reading, an opening: there is nothing to take back.</summary>
@@ -74,6 +106,7 @@ public sealed record Undo(IReadOnlyList<UndoStep> Steps, PlannedUnit Result, Pow
         ["count"] = Nothing,
         ["probe"] = Nothing,
         ["proof"] = Nothing,
+        ["off"] = Nothing,
         ["look"] = Nothing,
         ["start"] = Nothing,
         ["still"] = Nothing,
@@ -103,19 +136,9 @@ public sealed record Undo(IReadOnlyList<UndoStep> Steps, PlannedUnit Result, Pow
                 : null,
         ["cables"] = a => a.Takes($"Unplug again: {a.Step.Title}", a.At),
         ["driver"] = a => a.Takes($"Take off again, or leave it: {a.Step.Title}", a.At),
-        ["mend"] = a => a.Takes($"Nothing to take back: {a.Step.Title}", a.At, never: "what was mended is not broken again"),
-        ["care"] = a =>
-            a.Takes(
-                $"Nothing to take back: {a.Step.Title}",
-                a.At,
-                never: "what was whitened or drilled does not become what it was"
-            ),
-        ["service"] = a =>
-            a.Takes(
-                $"Nothing to take back: {IdText.Plain(a.Step.Id.About)} was replaced",
-                a.At,
-                never: "a worn piece is not put back"
-            ),
+        ["mend"] = a => a.Leaves(a.Step.Title, "what was mended is not broken again"),
+        ["care"] = a => a.Leaves(a.Step.Title, "what was whitened or drilled does not become what it was"),
+        ["service"] = a => a.Leaves($"{IdText.Plain(a.Step.Id.About)} was replaced", "a worn piece is not put back"),
     };
 
     /// <summary>The acts that have a way back, or the word that there is nothing to take back.</summary>

@@ -164,7 +164,10 @@ static class FitWorks
                             : $"For {part.Title}. Note its version under the unit's software.",
                     ],
                     DriverMinutes
-                )),
+                )
+                {
+                    Runs = true,
+                }),
         ];
 
     static Step SetUp(Instance part, Instance? earlier)

@@ -52,6 +52,7 @@ public sealed class PictureSoundStation : Station
                         )
                         {
                             Station = Name,
+                            Runs = true,
                             Proved = asked.After.Job?.Picture?.Phase is not null,
                             Needs = [Acts.Fit(part.Name)],
                         },
@@ -73,6 +74,7 @@ public sealed class PictureSoundStation : Station
                         )
                         {
                             Station = Name,
+                            Runs = true,
                             Proved =
                                 asked.After.Job?.Sound is { Heard.Count: > 0 } sound
                                 && Sides.Of(sound.Heard).Verdict == SidesVerdict.Right,

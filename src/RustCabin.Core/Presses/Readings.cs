@@ -53,7 +53,7 @@ public static class Readings
 
     /// <summary>Says of a gate whose count cannot be read whether the machine starts.</summary>
     public static Press<Job> StartsAtAll(AtHand at, string gate, bool starts) =>
-        at.Find(gate) is { Step: { Kind: StepKind.Gate, At: not null }, State: not StepState.Locked } here
+        at.Find(gate) is { Step: { Kind: StepKind.Gate, At: not null }, State: not StepState.Locked, AllHeeded: true } here
             ? Change(
                 starts ? "It starts" : "It does not start",
                 j =>
@@ -83,6 +83,8 @@ public static class Readings
     {
         if (gate.State == StepState.Locked)
             return Refuse("step", "The reading was not taken: a gate before this one has not passed.");
+        if (!gate.AllHeeded)
+            return Refuse("heeded", $"The reading was not taken: tick the cautions of \"{gate.Step.Title}\" first.");
         if (gate.Waits.Count == 0)
             return null;
         string open = string.Join(", ", gate.Waits.Select(w => $"\"{w.Title}\""));

@@ -98,12 +98,15 @@ public static class Ticking
         return read;
     }
 
-    /// <summary>Ticks a caution of a step as read, or takes that back.</summary>
-    public static Press<Job> Heed(AtHand at, string step, string caution, bool heeded) =>
-        at.Find(step)?.Step.Cautions.FirstOrDefault(c => c.Id == caution) is { } known
+    /// <summary>
+    /// Ticks cautions of a step as read, or takes that back: one tick for all that a change of state brings.
+    /// </summary>
+    public static Press<Job> Heed(AtHand at, string step, IReadOnlyList<string> cautions, bool heeded) =>
+        at.Find(step) is { } here && here.Step.Cautions.Where(c => cautions.Contains(c.Id)).ToArray() is { Length: > 0 } known
             ? Change(
-                $"Caution {(heeded ? "read" : "unticked")}: {known.Title}",
-                j => JobEdits.Heed(j, StepId.Parse(step), caution, heeded)
+                $"Caution {(heeded ? "read" : "unticked")} at \"{here.Step.Title}\": "
+                    + string.Join(", ", known.Select(c => c.Title)),
+                j => known.Aggregate(j, (now, c) => JobEdits.Heed(now, here.Step.Id, c.Id, heeded))
             )
             : Gone;
 }

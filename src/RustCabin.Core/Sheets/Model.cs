@@ -270,8 +270,11 @@ public sealed record GateRule
     [Range(0, 10_000), UnitOf("minutes"), Display(Description = "Switching on, reading the screen, switching off.")]
     public decimal Minutes { get; init; } = 4;
 
-    [Display(Name = "case", Description = "How the case must be for it.")]
-    public GateCase Case { get; init; }
+    [Display(
+        Name = "case",
+        Description = "How the case must be for it; left out: open, and laid shut where mains, a tube or a charge lies bare."
+    )]
+    public GateCase? Case { get; init; }
 
     [Range(0, 10_000), UnitOf("minutes"), Display(Description = "Opening again; left out: as long as the way in.")]
     public decimal? ReopenMinutes { get; init; }

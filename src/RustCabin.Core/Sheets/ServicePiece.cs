@@ -27,6 +27,16 @@ public sealed record ServicePiece
     [Range(0, 100_000), UnitOf("V"), Display(Description = "The volts that it stands or gives.")]
     public decimal? Volts { get; init; }
 
+    [
+        Range(0, 1440),
+        UnitOf("minutes"),
+        Display(
+            Name = "charge falls in, minutes",
+            Description = "How long its charge takes to fall below 60 V once the plug is out; left out: have it measured."
+        )
+    ]
+    public decimal? FallMinutes { get; init; }
+
     [LongText, Display(Description = "Which way round it goes.")]
     public string Polarity { get; init; } = "";
 

@@ -64,6 +64,9 @@ public static class Acts
     /// <summary>A level is closed on the way out, while the build goes on.</summary>
     public static StepId Close(string level) => new("close", level);
 
+    /// <summary>The machine is switched off and unplugged after it ran for a step.</summary>
+    public static StepId Off(StepId ran) => new("off", $"{ran}");
+
     /// <summary>What came with the unit is read without the parts that were taken out.</summary>
     public static readonly StepId CountRemoved = new("count", RemovedWord);
 

@@ -11,6 +11,9 @@ public sealed record Caution(string Id, string Title, string Text)
     /// <summary>What brought it in; empty: nothing is said.</summary>
     public string Why { get; init; } = "";
 
+    /// <summary>The word of the caution that a machine runs while something deadly lies bare in it.</summary>
+    public const string LiveWord = "live";
+
     const string Qualified = "Work on it belongs to a qualified person under the local code.";
 
     static readonly Caution[] Known =
@@ -38,6 +41,12 @@ public sealed record Caution(string Id, string Title, string Text)
             "Charged capacitors",
             $"Large capacitors give a shock or a burn after the plug is out. Wait, and have them measured before anything is "
                 + $"touched. {Qualified}"
+        ),
+        new(
+            LiveWord,
+            "Live and open",
+            "What lies bare carries its full voltage while the machine runs. Nobody reaches in, nothing is laid on it, one "
+                + $"person stays at the switch and touches nothing else. {Qualified}"
         ),
         new(
             "ultraviolet",
@@ -90,5 +99,5 @@ public sealed record Caution(string Id, string Title, string Text)
     /// <summary>The caution for a sheet's word; a word of the user's own stands as it was written.</summary>
     public static Caution Of(string id) =>
         Known.FirstOrDefault(c => c.Id == id)
-        ?? new Caution(id, IdText.Plain(id), "The sheet asks for care here; ask somebody who knows this work before going on.");
+        ?? new Caution(id, IdText.Plain(id), "The sheet asks for care here; ask a person who knows this work before going on.");
 }

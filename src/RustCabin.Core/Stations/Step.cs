@@ -28,6 +28,9 @@ public enum StepKind
     /// <summary>The case is closed.</summary>
     Close,
 
+    /// <summary>The machine is switched off and unplugged, so that hands may go in again.</summary>
+    Off,
+
     /// <summary>Something is proved.</summary>
     Prove,
 
@@ -45,6 +48,12 @@ public sealed record Step(StepId Id, StepKind Kind, string Title, IReadOnlyList<
 {
     /// <summary>How far open the case is: 0 closed, 1 at the first access level, and so on. The build sheet sets it.</summary>
     public int Depth { get; init; }
+
+    /// <summary>In what state the machine is for it. The build sheet sets it.</summary>
+    public CaseState State { get; init; } = CaseState.Closed;
+
+    /// <summary>The machine runs while it is done.</summary>
+    public bool Runs { get; init; }
 
     /// <summary>The access level at which it is done. The build sheet sets it.</summary>
     public string Level { get; init; } = "";

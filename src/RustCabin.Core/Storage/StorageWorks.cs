@@ -113,6 +113,7 @@ static class StorageWorks
         )
         {
             Station = "Storage",
+            Runs = true,
             Needs = needs,
         };
 

@@ -180,7 +180,8 @@ public sealed class SheetTests
         BuildSheet sheet = Sheet(machine);
         Step gate = sheet.Steps.First(s => $"{s.Id}" == "count-pa");
         Assert.Equal(12 + 25, gate.Minutes);
-        Assert.Contains("Plug the keyboard ribbon in for it.", gate.Details);
+        Assert.Contains("Plug in again for it: keyboard ribbon.", gate.Details);
+        Assert.Contains("Connect keyboard, switch on and read the screen.", gate.Details);
         Assert.Equal(3 * 25, sheet.Schools.Careful.Reopening);
         Assert.Equal(12, sheet.Steps[0].Minutes);
     }

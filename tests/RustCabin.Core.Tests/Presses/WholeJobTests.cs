@@ -36,12 +36,13 @@ public sealed class WholeJobTests
     static void Step(Pressing pressing, StepProgress current)
     {
         string id = $"{current.Step.Id}";
+        // A gate takes no reading before its own cautions are read; another step no tick.
         foreach (Caution caution in current.Step.Cautions)
             if (pressing.At.Find(id) is { AllHeeded: false })
             {
                 if (current.Step is { Kind: not StepKind.Gate, Proved: null })
                     Assert.Equal("heeded", pressing.Refused(at => Ticking.Tick(at, id, true, null, "seen")).Field);
-                pressing.Made(at => Ticking.Heed(at, id, caution.Id, true));
+                pressing.Made(at => Ticking.Heed(at, id, [caution.Id], true));
             }
         if (current.Step.Expected is { Lines: var lines })
             Gate(pressing, id, lines.Select(l => l.Bytes.ToSheet()).ToList());
@@ -115,7 +116,7 @@ public sealed class WholeJobTests
             at => Ticking.Tick(at, "count-fathom", true, null, null),
             at => Ticking.Tick(at, "fit-nothing", true, null, null),
             at => Ticking.Took(at, "fit-fathom", "3"),
-            at => Ticking.Heed(at, "fit-fathom", "tube", true),
+            at => Ticking.Heed(at, "fit-fathom", ["tube"], true),
             at => Readings.Read(at, "fit-fathom", [], false),
             at => Readings.Starts(at, "untouched", true, false),
             at => Readings.StartsAtAll(at, "count-fathom", true),

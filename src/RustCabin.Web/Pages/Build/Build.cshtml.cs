@@ -29,7 +29,7 @@ public partial class BuildModel(SheetRepository sheets, JobRepository jobs, Phot
     public IActionResult OnPostTick(string job, long version, string step, bool done, string? took, string? proof) =>
         Press(job, version, at => Ticking.Tick(at, step, done, took, proof));
 
-    public IActionResult OnPostHeed(string job, long version, string step, string caution, bool heeded) =>
+    public IActionResult OnPostHeed(string job, long version, string step, List<string> caution, bool heeded) =>
         Press(job, version, at => Ticking.Heed(at, step, caution, heeded));
 
     /// <summary>The gate offers to tick what it is about, with the reading.</summary>
