@@ -154,6 +154,29 @@ public sealed class Bench : IDisposable
     public IReadOnlyList<string> Complaints =>
         [.. Browser.Manage().Logs.GetLog(LogType.Browser).Where(l => l.Level >= LogLevel.Warning).Select(l => l.Message)];
 
+    /// <summary>Ticks along a build sheet, cautions read, until a step is at hand; 60 presses at most.</summary>
+    public void BuildUpTo(string job, string step)
+    {
+        Go($"/jobs/{job}/build");
+        string Here() =>
+            (string?)
+                Browser.ExecuteScript(
+                    "const li = document.querySelector('li.step[data-current=true]');"
+                        + "return li && li.id + ' ' + li.querySelectorAll('.tick-box:not(.ticked)').length"
+                )
+            ?? "";
+        for (int i = 0; i < 60 && !Here().StartsWith($"step-{step} ", StringComparison.Ordinal); i++)
+        {
+            string before = Here();
+            Browser.ExecuteScript(
+                "const li = document.querySelector('li.step[data-current=true]');"
+                    + "(li.querySelector('.tick-box:not(.ticked)') || li.querySelector('[name=starts]')"
+                    + " || li.querySelector('[name=done]')).click()"
+            );
+            Until(() => Here() != before, $"something was done at {before}");
+        }
+    }
+
     /// <summary>Violations that axe finds on the page as it stands: rule, and where.</summary>
     public IReadOnlyList<string> Violations() =>
         Violations("['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']");

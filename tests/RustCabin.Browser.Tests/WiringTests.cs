@@ -11,6 +11,7 @@ public sealed class WiringTests
     public void A_table_is_filled_by_keyboard_on_a_phone_and_one_wrong_beep_names_its_cause()
     {
         using var bench = new Bench(width: 390, height: 840);
+        bench.BuildUpTo("jetty-disc-direct", "probe-wiring");
         bench.Go("/jobs/jetty-disc-direct/wiring");
         bench.Press("link", "From below");
         bench.Sees("h2#board-title", "from below");

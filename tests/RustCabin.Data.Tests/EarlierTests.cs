@@ -61,7 +61,10 @@ public sealed class EarlierTests
         Assert.All(job.Took, t => Assert.Contains(steps, s => s.Id.Is(StepId.Parse(t.Key)) && job.MinutesOf(s.Id) == t.Value));
         Assert.Equal(
             job.Done.Count,
-            at.Progress.Steps.Count(s => s is { State: StepState.Done, Step: { Kind: not StepKind.Gate, Proved: null } })
+            at.Progress.Steps.Count(s =>
+                // A step that an earlier version had not is done where a later one is.
+                s is { State: StepState.Done, Step: { Kind: not (StepKind.Gate or StepKind.Off), Proved: null } }
+            )
         );
         return job.Done.Count > 0;
     }

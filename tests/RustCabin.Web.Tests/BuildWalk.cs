@@ -45,6 +45,17 @@ static class BuildWalk
         return true;
     }
 
+    /// <summary>Goes on until a step is at hand; 60 steps at most.</summary>
+    public static async Task UpTo(CabinServer cabin, string job, string step)
+    {
+        for (int i = 0; i < 60; i++)
+        {
+            IHtmlDocument page = await cabin.Page($"/jobs/{job}/build");
+            if (page.QuerySelector("li.step[data-current=true]")?.Id == $"step-{step}" || !await Step(cabin, job))
+                return;
+        }
+    }
+
     /// <summary>Goes on to the end; 60 steps at most.</summary>
     public static async Task ToTheEnd(CabinServer cabin, string job)
     {

@@ -19,6 +19,12 @@ public sealed class WiringTests : OnACabin
     {
         IHtmlDocument page = await Cabin.Page(Page);
         Assert.Contains("Y2.1", Text(page, ".probe"));
+        (HttpStatusCode early, page) = await Cabin.Press(Meter(page), ("says", "none"));
+        // Nothing is made yet, so nothing can be read of it: it is offered to tick what is made.
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, early);
+        Assert.Contains("not ticked", Text(page, ".notice"));
+        await BuildWalk.UpTo(Cabin, "jetty-disc-direct", "probe-wiring");
+        page = await Cabin.Page(Page);
         (_, page) = await Cabin.Press(Meter(page), ("says", "none"));
         // U72.31 must be off its pad; on purpose it beeps.
         Assert.Contains("U72.31p", Text(page, ".probe"));
@@ -48,19 +54,34 @@ public sealed class WiringTests : OnACabin
     [Fact]
     public async Task The_power_is_locked_until_the_changes_are_ticked_and_the_table_agrees()
     {
+        // A reading proves nothing of what is not done: none is taken.
         IHtmlDocument page = await Cabin.Page(Page);
-        for (int i = 0; i < 100 && page.QuerySelector("form.says") is not null; i++)
-            (_, page) = await Cabin.Press(Meter(page), ("says", Text(page, ".must").Contains("not beep") ? "none" : "beep"));
-        // All agree, but nothing is ticked: a reading proves nothing of what is not done.
+        (HttpStatusCode status, page) = await Cabin.Press(Meter(page), ("says", "none"));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.NotNull(page.QuerySelector("form.early"));
+        // Nor are the acts ticked with it while a gate before them has not passed.
+        (status, page) = await Cabin.Press((IHtmlFormElement)page.QuerySelector("form.early")!, ("tick", "true"));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         IHtmlDocument build = await Cabin.Page("/jobs/jetty-disc-direct/build");
-        Assert.Contains("Prove the wiring with a meter", build.Body!.TextContent);
         Assert.Contains(
             "locked",
-            build
-                .QuerySelectorAll("[data-state], li, details")
-                .Select(e => e.ClassName ?? "")
-                .Aggregate("", (a, b) => a + " " + b)
+            build.GetElementById("step-fit-quiver")?.ClassName ?? build.QuerySelectorAll("li.step")[^2].ClassName
         );
+
+        await BuildWalk.UpTo(Cabin, "jetty-disc-direct", "probe-wiring");
+        page = await Cabin.Page(Page);
+        for (int i = 0; i < 100 && page.QuerySelector("form.says") is not null; i++)
+            (_, page) = await Cabin.Press(Meter(page), ("says", Text(page, ".must").Contains("not beep") ? "none" : "beep"));
+        build = await Cabin.Page("/jobs/jetty-disc-direct/build");
+        Assert.Contains("Every reading agrees", build.GetElementById("step-probe-wiring")!.TextContent);
+
+        // An act that is taken back takes its readings with it: they are struck, and say why.
+        await Cabin.Press(
+            (IHtmlFormElement)build.QuerySelector("li.step[id^='step-change-'] form[action*='handler=Tick']")!,
+            ("done", "false")
+        );
+        page = await Cabin.Page(Page);
+        Assert.Contains("was taken back since", page.QuerySelector("table.readings s")!.GetAttribute("title"));
     }
 
     [Fact]

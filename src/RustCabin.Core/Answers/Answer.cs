@@ -38,6 +38,9 @@ public sealed record Answer(
     /// <summary>What was found and is settled by a mend that a person makes or has made.</summary>
     public IReadOnlyList<(Finding Finding, HandMend Mend)> Mended { get; init; } = [];
 
+    /// <summary>The same with what the readings of the build have to say, worst first.</summary>
+    public Answer With(IEnumerable<Finding> more) => this with { Findings = [.. Findings.Concat(more).OrderBy(f => f.Severity)] };
+
     /// <summary>How it stands.</summary>
     public Standing Standing => StandingOf(Findings);
 

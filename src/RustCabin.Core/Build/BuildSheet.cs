@@ -39,7 +39,7 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
         var order = WorkOrder.Of(
             [
                 .. works
-                    .Where(w => w.Key is not (WorkTime.BeforePower or WorkTime.Before or WorkTime.Last))
+                    .Where(w => w.Key is not (WorkTime.BeforePower or WorkTime.Before or WorkTime.Last or WorkTime.AtGate))
                     .OrderBy(w => w.Key)
                     .SelectMany(w => w),
             ],
@@ -48,7 +48,7 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
         School by = school ?? after.Job?.Build?.School ?? School.Careful;
         IReadOnlyList<StepId> own = after.Job?.Build?.Gates ?? [];
 
-        var walk = new BuildWalk(before, after);
+        var walk = new BuildWalk(before, after, [.. works[WorkTime.AtGate]]);
         foreach (Work work in works[WorkTime.BeforePower])
             walk.Do(work);
         walk.Untouched();
@@ -58,6 +58,7 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
             walk.Do(group);
         foreach (Work work in works[WorkTime.Last])
             walk.Do([work]);
+        walk.MendRest();
         walk.CloseUp();
         string[] levels = [.. after.Model.Access.Select(a => a.Id)];
         return new BuildSheet(walk.Steps, levels.Length > 0 ? levels : [AccessLevel.Closed])

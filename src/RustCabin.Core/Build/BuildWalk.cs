@@ -10,8 +10,13 @@ namespace RustCabin.Core.Build;
 /// Goes through the work in its order, opens and closes the case as it asks, and puts the gates, each with the unit as it
 /// stands there by then.
 /// </summary>
-sealed class BuildWalk(PlannedUnit before, PlannedUnit after)
+/// <param name="before">The unit as it stands.</param>
+/// <param name="after">The unit as the job plans it.</param>
+/// <param name="atGates">Work that has its place just before a gate.</param>
+sealed class BuildWalk(PlannedUnit before, PlannedUnit after, IReadOnlyList<Work> atGates)
 {
+    readonly List<Work> _atGates = [.. atGates];
+
     readonly List<Step> _steps = [];
     readonly HashSet<StepId> _done = [];
     IReadOnlyList<AccessLevel> _open = [];
@@ -48,12 +53,13 @@ sealed class BuildWalk(PlannedUnit before, PlannedUnit after)
         GateAsked[] gates = [.. works.Select(w => w.Gate).OfType<GateAsked>()];
         if (gates.Length == 0)
             return;
+        StepId[] mended = [.. MendBefore(gates[^1].Id)];
         PlannedUnit now = new PassportAsked(before, after, _done.Contains).Now;
         Step step = Gate(gates[^1].Id, $"Power up {With(gates)}", Wait(now), now);
         Add(
             step with
             {
-                Needs = [.. gates.SelectMany(g => g.Needs).Distinct()],
+                Needs = [.. gates.SelectMany(g => g.Needs).Concat(mended).Distinct()],
                 Details = [.. step.Details, .. gates.SelectMany(g => g.Sees)],
                 Instances =
                 [
@@ -81,7 +87,40 @@ sealed class BuildWalk(PlannedUnit before, PlannedUnit after)
     public void Untouched()
     {
         string so = _open.Count == 0 ? "Nothing is opened yet." : "Only what came with the unit is in it.";
-        Add(Gate(Acts.Untouched, "Test it untouched", $"{so} A fault that shows now is not the upgrade's.", before));
+        StepId[] mended = [.. MendBefore(Acts.Untouched)];
+        Step gate = Gate(Acts.Untouched, "Test it untouched", $"{so} A fault that shows now is not the upgrade's.", before);
+        Add(gate with { Needs = mended });
+    }
+
+    /// <summary>
+    /// What was found at a gate is mended just before it, as far open as it lies: nothing that is done gets another number.
+    /// </summary>
+    IEnumerable<StepId> MendBefore(StepId gate)
+    {
+        Work[] here = [.. _atGates.Where(w => w.Before == gate)];
+        foreach (Work work in here)
+        {
+            _atGates.Remove(work);
+            Reach(work);
+        }
+        return here.SelectMany(w => w.Steps).Select(s => s.Id);
+    }
+
+    /// <summary>Mends whose gate is not on the sheet any more come before the case is closed.</summary>
+    public void MendRest()
+    {
+        foreach (Work work in _atGates)
+            Reach(work);
+        _atGates.Clear();
+    }
+
+    /// <summary>Opens the case as far as a mend asks for, where it is not; nothing is closed for it.</summary>
+    void Reach(Work work)
+    {
+        if (!work.Opens.All(_open.Contains))
+            Go(work.Opens);
+        foreach (Step step in work.Steps)
+            Add(step);
     }
 
     /// <summary>Closes what is open.</summary>

@@ -26,6 +26,12 @@ public sealed record StepProgress(Step Step, StepState State, Comparison? Readin
     /// <summary>Cautions of the step that were read at an earlier step since the case was opened this far.</summary>
     public IReadOnlyList<string> ReadBefore { get; init; } = [];
 
+    /// <summary>What was read, and does not count any more.</summary>
+    public Comparison? Struck { get; init; }
+
+    /// <summary>Why it does not count.</summary>
+    public IReadOnlyList<string> StruckBy { get; init; } = [];
+
     /// <summary>Steps that must be done before it, and are not.</summary>
     public IReadOnlyList<Step> Waits { get; init; } = [];
 
@@ -66,8 +72,10 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
             // The machine ran: what was read of the plug and of what lies bare was read of another state.
             if (step.Kind == StepKind.Off)
                 heededHere.RemoveWhere(Bare.IsOfPower);
-            Comparison? reading =
+            Comparison? taken =
                 step.Expected is { } expected && ReadingOf(step, job) is { } read ? Comparison.Of(expected, read) : null;
+            IReadOnlyList<string> against = Grounds.Against(taken?.Reading.On, step, steps.Select(s => s.Step));
+            Comparison? reading = against.Count == 0 ? taken : null;
             IReadOnlyList<string> heeded =
             [
                 .. step.Cautions.Select(c => c.Id).Where(c => job is not null && new HeededCaution(step.Id, c).IsIn(job.Heeded)),
@@ -87,6 +95,8 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
                 new StepProgress(step, state, reading, heeded)
                 {
                     Waits = waits,
+                    Struck = against.Count == 0 ? null : taken,
+                    StruckBy = against,
                     ReadBefore = [.. step.Cautions.Select(c => c.Id).Where(heededHere.Contains)],
                 }
             );

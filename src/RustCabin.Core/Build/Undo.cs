@@ -136,6 +136,14 @@ public sealed record Undo(IReadOnlyList<UndoStep> Steps, PlannedUnit Result, Pow
                 : null,
         ["cables"] = a => a.Takes($"Unplug again: {a.Step.Title}", a.At),
         ["driver"] = a => a.Takes($"Take off again, or leave it: {a.Step.Title}", a.At),
+        ["way"] = a =>
+            a.Takes(
+                $"Take back: {a.Step.Title}",
+                a.At,
+                never: a.Step.Instance?.Way?.Reversible == false
+                    ? $"{a.Step.Instance.Title} was fitted in a way that cannot be undone"
+                    : ""
+            ),
         ["mend"] = a => a.Leaves(a.Step.Title, "what was mended is not broken again"),
         ["care"] = a => a.Leaves(a.Step.Title, "what was whitened or drilled does not become what it was"),
         ["service"] = a => a.Leaves($"{IdText.Plain(a.Step.Id.About)} was replaced", "a worn piece is not put back"),

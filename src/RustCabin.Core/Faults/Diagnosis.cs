@@ -1,4 +1,5 @@
 using RustCabin.Core.Bench;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
@@ -56,6 +57,11 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
     /// <summary>The causes as they were weighed, for what-if.</summary>
     public IReadOnlyList<Suspect> Suspects { get; init; } = [];
 
+    /// <summary>A rail is shorted: nothing that needs the running machine is offered.</summary>
+    public bool Shorted { get; init; }
+
+    const string Running = "the machine running";
+
     /// <summary>A line of the count, among what can be seen.</summary>
     public static string LineId(int line) => $"line {line + 1}";
 
@@ -84,7 +90,13 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
                 IsSilent = h.Shows == Shown.Nothing && h.Look is null,
             }),
         ];
-        IReadOnlyList<Observable> observables = [.. Observed(at, expected, all, suspects, open, seen, sights)];
+        bool shorted = IsShorted(at, seen);
+        // A machine with a short across a rail is never switched on: what is seen of a running one is not offered.
+        IReadOnlyList<Observable> observables =
+        [
+            .. Observed(at, expected, all, suspects, open, seen, sights)
+                .Select(o => o.Runs && shorted ? o with { Minutes = null } : o),
+        ];
         Dictionary<string, string> outcomes = OutcomesOf(seen);
         var posterior = Posterior.Of(suspects, observables, outcomes);
         return new Diagnosis(
@@ -102,8 +114,19 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
             Observables = observables,
             Sights = sights,
             Suspects = suspects,
+            Shorted = shorted,
         };
     }
+
+    /// <summary>The meter found a rail and ground, or another rail, joined: it is never switched on.</summary>
+    static bool IsShorted(PlannedUnit at, Seen seen) =>
+        Wired.IsAny(at)
+        && Wired
+            .Of(at)
+            .Readings.Any(l =>
+                l.Line.Proves == Proves.Rail
+                && (l.Agrees == false || seen.Looks.GetValueOrDefault(new PlacePair(l.From, l.To).Look) == "closed")
+            );
 
     /// <summary>Causes that show something there must be so likely together, or nobody is sent to look.</summary>
     const double WorthLooking = 0.01;
@@ -155,7 +178,13 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
         IReadOnlyList<Sight> sights
     )
     {
-        yield return new Observable(StartsId, ["yes", "no"]) { Minutes = StartMinutes, Words = "Switch on: does it start?" };
+        yield return new Observable(StartsId, ["yes", "no"])
+        {
+            Minutes = StartMinutes,
+            Words = "Switch on: does it start?",
+            Runs = true,
+            Needs = Running,
+        };
         for (int i = 0; i < Math.Max(expected.Lines.Count, seen.Lines?.Count ?? 0); i++)
         {
             string id = LineId(i);
@@ -177,6 +206,8 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
                 {
                     Minutes = seen.Starts == false || seen.Looks.GetValueOrDefault(StartsId) == Said(false) ? null : CountMinutes,
                     Words = $"Read the line \"{expected.Lines.ElementAtOrDefault(i)?.Label ?? id}\" of the count",
+                    Runs = true,
+                    Needs = Running,
                 };
         }
         foreach (IGrouping<string, Look> look in all.Select(h => h.Look).OfType<Look>().GroupBy(l => l.Id))
@@ -184,16 +215,25 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
             {
                 Usual = look.First().Usual,
                 Words = look.First().Words,
+                Needs = NeedsOf(look.First()),
                 // Nothing is looked at where mains or a tube lies open.
                 Minutes = look.First().IsSafe ? look.First().Minutes + WayTo(look.First(), open) : null,
             };
         foreach (Sight sight in sights)
-            yield return new Observable(sight.Id, sight.Outcomes) { Words = sight.Words, Minutes = sight.Minutes };
+            yield return new Observable(sight.Id, sight.Outcomes)
+            {
+                Words = sight.Words,
+                Minutes = sight.Minutes,
+                Runs = true,
+                Needs = Running,
+            };
         // Places that were measured without being in the table: as the nets have it.
         foreach (PlacePair pair in seen.Looks.Keys.Select(PlacePair.Looked).OfType<PlacePair>())
             if (all.All(h => h.Look?.Id != pair.Look) && Expects(at, pair) is { } must)
                 yield return new Observable(pair.Look, ["closed", "open"]) { Usual = must };
     }
+
+    static string NeedsOf(Look look) => look.Opens.Count == 0 ? "plug out" : $"plug out, {IdText.Plain(look.Opens[^1].Id)}";
 
     static IReadOnlyList<string> Outcomes(IGrouping<string, Look> look) =>
         [.. look.Select(l => l.Shows).Prepend(look.First().Usual).Distinct()];

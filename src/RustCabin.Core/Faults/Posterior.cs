@@ -11,6 +11,12 @@ public sealed record Observable(string Id, IReadOnlyList<string> Outcomes)
     /// <summary>In words.</summary>
     public string Words { get; init; } = "";
 
+    /// <summary>It is seen of the running machine; else the plug is out.</summary>
+    public bool Runs { get; init; }
+
+    /// <summary>The state that it needs, in a few words: the machine running; plug out, lid off.</summary>
+    public string Needs { get; init; } = "";
+
     /// <summary>What every cause shows that names nothing else; null: such a cause says nothing of it.</summary>
     public string? Usual { get; init; }
 }

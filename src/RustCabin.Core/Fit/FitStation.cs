@@ -80,6 +80,16 @@ public sealed class FitStation : Station
             yield return Line(instance, asked.Unit.Find(instance.Name) is null ? "fitted, to come out" : "fitted");
         foreach (Instance instance in asked.Unit.Instances.Where(i => now.Find(i.Name) is null))
             yield return Line(instance, "planned");
+        // What the sheet of a way lists is done to the machine, and stands in its record.
+        foreach (Instance instance in asked.Unit.Instances.Where(i => asked.Before.Find(i.Name) is null))
+        foreach (WayStep step in instance.Way?.Steps ?? [])
+            yield return new PassportLine(
+                PassportPart.Wired,
+                step.What,
+                instance.Title,
+                step.Proof.Length > 0 ? $"proved by: {step.Proof}" : "",
+                asked.IsDone(Acts.WayStep(instance.Name, step.Id)) ? "done" : "planned"
+            );
         foreach ((string name, string version) in asked.Unit.Unit.Software)
             yield return new PassportLine(PassportPart.Software, name, "", version, "");
     }

@@ -52,10 +52,14 @@ static class FitWorks
             {
                 Opens = AccessPath.To(after.Model, part),
                 Anywhere = HasNoPlace(after.Model, part),
-                Gate = new GateAsked(Acts.Count(part.Name), $"with {part.Title}", [.. steps.Select(s => s.Id)]),
+                Gate = new GateAsked(
+                    Acts.Count(part.Name),
+                    $"with {part.Title}",
+                    [.. steps.Select(s => s.Id), .. MendsOf(after, part)]
+                ),
                 Chance = earlier is null ? Work.ChanceOf(part) : 0,
                 MendMinutes = part.Way?.MendMinutes,
-                After = earlier is null ? [.. RestsOn(after, part).Select(o => Acts.Fit(o.Name))] : [],
+                After = [.. earlier is null ? RestsOn(after, part).Select(o => Acts.Fit(o.Name)) : [], .. MendsOf(after, part)],
                 Touches = PlacesOf(part),
                 Covers = part.Way?.Covers ?? [],
             };
@@ -108,20 +112,44 @@ static class FitWorks
         bool set = part.Part.Switches.Count > 0 || part.Fitted.Banks.Count > 0;
         if (set)
             yield return SetUp(part, earlier);
-        if (earlier is null)
+        if (earlier is not null)
+            yield break;
+        IReadOnlyList<WayStep> own = part.Way?.Steps ?? [];
+        // The sheet says how long the whole takes.
+        decimal each = (part.Way?.Minutes ?? 0) / (own.Count + 1);
+        foreach (WayStep step in own)
             yield return new Step(
-                Acts.Fit(part.Name),
+                Acts.WayStep(part.Name, step.Id),
                 StepKind.Fit,
-                $"Fit {part.Title}",
-                [.. Sits(unit.Model, part), .. Keep(part)],
-                part.Way?.Minutes ?? 0
+                step.What,
+                [
+                    $"For {part.Title}.",
+                    step.Proof.Length > 0 ? $"It is done when it reads: {step.Proof}." : "Look at it closely.",
+                ],
+                each
             )
             {
                 Cautions = Caution.Of(part),
                 Instance = part,
                 Needs = set ? [Acts.Set(part.Name)] : [],
             };
+        yield return new Step(
+            Acts.Fit(part.Name),
+            StepKind.Fit,
+            $"Fit {part.Title}",
+            [.. Sits(unit.Model, part), .. Keep(part)],
+            each
+        )
+        {
+            Cautions = Caution.Of(part),
+            Instance = part,
+            Needs = [.. set ? [Acts.Set(part.Name)] : (StepId[])[], .. own.Select(s => Acts.WayStep(part.Name, s.Id))],
+        };
     }
+
+    /// <summary>Mends by hand that a part's own gate rests on.</summary>
+    static IEnumerable<StepId> MendsOf(PlannedUnit unit, Instance part) =>
+        (unit.Job?.Mends ?? []).Where(m => m.Subject == part.Subject).Select(Acts.Mend);
 
     static Step RemoveStep(Instance part) =>
         new(Acts.Remove(part.Name), StepKind.Remove, $"Take out {part.Title}", Keep(part), RemoveMinutes)

@@ -1,3 +1,5 @@
+using RustCabin.Core.Baseline;
+using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
@@ -15,14 +17,17 @@ public sealed class MendStation : Station
     /// <inheritdoc/>
     public override string Name => "Build";
 
+    /// <inheritdoc/>
+    public override IReadOnlyList<FindingKind> Findings => MendFindings.All;
+
     /// <summary>Each mend that the job says is a step, with a proof.</summary>
     public override IEnumerable<Work> Works(BuildAsked asked) => ByHand(asked).Concat(Found(asked));
 
-    /// <summary>What was found to be wrong at a gate is mended before the machine is powered again.</summary>
+    /// <summary>What was found to be wrong at a gate is mended before that gate is read again, and the gate rests on it.</summary>
     static IEnumerable<Work> Found(BuildAsked asked) =>
         from cause in asked.After.Job?.Faults?.Confirmed ?? []
         select new Work(
-            WorkTime.BeforePower,
+            WorkTime.AtGate,
             [
                 new Step(
                     Acts.MendCause(cause.Gate, cause.Cause),
@@ -38,7 +43,8 @@ public sealed class MendStation : Station
             ]
         )
         {
-            Anywhere = true,
+            Before = cause.Gate,
+            Opens = AccessPath.Path(asked.After.Model, cause.Access),
         };
 
     static IEnumerable<Work> ByHand(BuildAsked asked) =>
@@ -58,12 +64,41 @@ public sealed class MendStation : Station
             {
                 Cautions = [Caution.Of("static"), Caution.Of("hot")],
             };
-            return new Work(WorkTime.In, [step])
+            AccessLevel[] opens = [.. OpensFor(asked.After, mend, about)];
+            // What is wrong with the machine as it came is mended before it is first switched on. What a part that goes in
+            // wants is made before that part's own gate; anything else gets a gate of its own.
+            bool first = BaselineFindings.All.Any(k => k.Code == mend.Finding);
+            return new Work(first ? WorkTime.BeforePower : WorkTime.In, [step])
             {
-                Opens = about is null ? [] : AccessPath.To(asked.After.Model, about),
-                Anywhere = about is null,
+                Opens = opens,
+                Anywhere = opens.Length == 0,
+                Gate =
+                    first || about is { Added: true }
+                        ? null
+                        : new GateAsked(Acts.CountMend(mend), $"after the mend: {mend.How}", [step.Id]),
             };
         });
+
+    /// <summary>The levels to pass to reach what is mended: a part, a piece that ages, a site.</summary>
+    static IReadOnlyList<AccessLevel> OpensFor(PlannedUnit unit, HandMend mend, Instance? about) =>
+        about is not null ? AccessPath.To(unit.Model, about)
+        : Subjects.InModel(mend.Subject) is { } thing
+            ? AccessPath.Path(
+                unit.Model,
+                unit.Model.Service.FirstOrDefault(p => p.Id == thing)?.Access ?? unit.Model.FindSite(thing)?.Access
+            )
+        : KindOf(mend) is { } kind
+            ? unit.Model.Service.Where(p => p.Kind == kind && unit.Holds(p.Revisions))
+                .Select(p => AccessPath.Path(unit.Model, p.Access))
+                .MaxBy(p => p.Count)
+                ?? []
+        : [];
+
+    /// <summary>The pieces that a finding about the condition speaks of; null: none of one kind.</summary>
+    static ServiceKind? KindOf(HandMend mend) =>
+        mend.Finding == BaselineFindings.CondCapacitors.Code ? ServiceKind.Capacitor
+        : mend.Finding == BaselineFindings.CondCell.Code ? ServiceKind.Cell
+        : null;
 
     /// <inheritdoc/>
     public override IEnumerable<PassportLine> Passport(PassportAsked asked) => ByHand(asked).Concat(Found(asked));

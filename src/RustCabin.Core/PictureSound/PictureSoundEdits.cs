@@ -29,10 +29,17 @@ public static class PictureSoundEdits
         );
 
     /// <summary>Notes on which sides one was heard when it played alone.</summary>
-    public static Job Heard(Job job, string side, IReadOnlyList<string> on)
+    public static Job Heard(Job job, string side, IReadOnlyList<string> on, TakenOn? taken = null)
     {
         SoundRecord sound = job.Sound ?? new SoundRecord();
-        return job with { Sound = sound with { Heard = new(sound.Heard) { [side] = on } } };
+        return job with
+        {
+            Sound = sound with
+            {
+                Heard = new(sound.Heard) { [side] = on },
+                On = taken,
+            },
+        };
     }
 
     /// <summary>Plans acts of wiring that put the sides right; what was heard before them no longer holds.</summary>

@@ -44,16 +44,23 @@ public sealed class PictureSoundStation : Station
                             $"A still screen stands still with {part.Title}",
                             [
                                 "Put up a screen that does not move, turn the phase until nothing shimmers, and save.",
-                                asked.After.Job?.Picture?.Phase is { } phase
-                                    ? $"Saved: phase {phase}."
-                                    : "The bench of Picture and sound shows what to look for.",
+                                asked.After.Job?.Picture is not { Phase: { } phase } picture
+                                    ? "The bench of Picture and sound shows what to look for."
+                                : picture.On?.Simulated == true
+                                    ? $"Phase {phase} was found on the simulated converter: say so once it stands still on yours."
+                                : Grounds.Against(picture.On, Acts.Fit(part.Name)) is { Length: > 0 } why
+                                    ? $"Phase {phase} was seen earlier: \"Fit {part.Title}\" {why}. Look again."
+                                : $"Saved: phase {phase}.",
                             ],
                             StillMinutes
                         )
                         {
                             Station = Name,
                             Runs = true,
-                            Proved = asked.After.Job?.Picture?.Phase is not null,
+                            Proved =
+                                asked.After.Job?.Picture is { Phase: not null } seen
+                                && seen.On?.Simulated != true
+                                && Grounds.Against(seen.On, Acts.Fit(part.Name)).Length == 0,
                             Needs = [Acts.Fit(part.Name)],
                         },
                     ]
@@ -77,6 +84,7 @@ public sealed class PictureSoundStation : Station
                             Runs = true,
                             Proved =
                                 asked.After.Job?.Sound is { Heard.Count: > 0 } sound
+                                && Grounds.Against(sound.On, Acts.Fit(part.Name)).Length == 0
                                 && Sides.Of(sound.Heard).Verdict == SidesVerdict.Right,
                             Needs = [Acts.Fit(part.Name)],
                         },
@@ -95,7 +103,9 @@ public sealed class PictureSoundStation : Station
                 "Picture",
                 converter.Title,
                 $"phase {phase}, {samples} samples a line",
-                asked.IsIn(converter) ? "saved" : "planned"
+                asked.Unit.Job.Picture.On?.Simulated == true ? "found on the simulated converter"
+                    : asked.IsIn(converter) ? "saved"
+                    : "planned"
             );
         if (asked.Unit.Job?.Sound is { Heard.Count: > 0 } sound)
             yield return new PassportLine(

@@ -122,16 +122,13 @@ public static class JobEdits
     /// <summary>
     /// Drops the part that the job adds at <paramref name="index"/>, and every tick and caution that was about it.
     /// </summary>
-    public static Job Drop(Job job, int index, string instance)
-    {
-        StepId[] about = [Acts.Set(instance), Acts.Fit(instance)];
-        return job with
+    public static Job Drop(Job job, int index, string instance) =>
+        job with
         {
             Add = [.. job.Add.Where((_, i) => i != index)],
-            Done = [.. job.Done.Where(d => !about.Contains(d))],
-            Heeded = [.. job.Heeded.Where(h => !about.Contains(h.Step))],
+            Done = [.. job.Done.Where(d => !Acts.IsOf(d, instance))],
+            Heeded = [.. job.Heeded.Where(h => !Acts.IsOf(h.Step, instance))],
         };
-    }
 
     /// <summary>Fills the banks of a part; null is an empty bank.</summary>
     public static Job SetBanks(Job job, string instance, IEnumerable<string?> banks) =>

@@ -1,6 +1,7 @@
 using RustCabin.Core.Answers;
 using RustCabin.Core.Build;
 using RustCabin.Core.Findings;
+using RustCabin.Core.Mends;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
@@ -25,7 +26,8 @@ public sealed record AtHand(Pack Sheets, Job Job, PlannedUnit Before, Answer Ans
         PlannedUnit after = Plan.For(sheets with { Jobs = [job] }, job),
             before = after.Before ?? Plan.For(sheets, after.Unit);
         BuildSheet sheet = BuildSheet.For(before, after);
-        return new AtHand(sheets, job, before, Answer.For(after), sheet, Progress.Of(sheet, job));
+        var progress = Progress.Of(sheet, job);
+        return new AtHand(sheets, job, before, Answer.For(after).With(GateFindings.Of(progress, job)), sheet, progress);
     }
 
     /// <summary>The moment of the press in ISO 8601, as the record writes it; empty where nothing is written down.</summary>
@@ -77,6 +79,8 @@ public sealed record AtHand(Pack Sheets, Job Job, PlannedUnit Before, Answer Ans
     public string WaitsFor =>
         Job.Ended ? "Nothing: it is ended"
         : Answer.Standing == Standing.Stop ? $"A mend: {Answer.Findings[0].Title.ToLowerInvariant()}"
+        : Answer.Findings.FirstOrDefault(f => f.Code == MendFindings.GateDiffers.Code) is { } differs
+            ? $"A mend: {Lower(differs.Title)}"
         : Progress.Finished ? "Nothing: built, read and closed"
         : Progress.Current!.Step.Kind == StepKind.Gate ? $"A reading: {Lower(Progress.Current.Step.Title)}"
         : Progress.Current.Step.IsGate ? $"A proof: {Lower(Progress.Current.Step.Title)}"

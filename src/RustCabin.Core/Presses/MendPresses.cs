@@ -97,6 +97,9 @@ public static class MendPresses
             Words = known.Cause.Words,
             Mend = known.Cause.Mend,
             Minutes = known.Cause.MendMinutes,
+            Access = (known.Cause.Instance is { } part ? AccessPath.To(at.Model, part) : known.Cause.Look?.Opens ?? [])
+                .LastOrDefault()
+                ?.Id,
             At = at.Moment,
         };
         return Change($"Found: {known.Cause.Words}", j => FaultsEdits.Confirm(j, found));

@@ -1,6 +1,7 @@
 using RustCabin.Core.Declared;
 using RustCabin.Core.PictureSound;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
 using static RustCabin.Core.Presses.Press;
 
 namespace RustCabin.Core.Presses;
@@ -41,10 +42,24 @@ public static class Picturing
             : Change($"{samples} samples a line", j => PictureSoundEdits.Picture(j, p => p with { SamplesPerLine = samples }));
 
     /// <summary>Saves the phase at which the picture stands still.</summary>
-    public static Press<Job> Phase(AtHand at, int phase) =>
-        phase < 0 || phase >= Phases(at)
-            ? Refuse("phase", $"Nothing was changed: phases are 0 to {Phases(at) - 1}.")
-            : Change($"Phase {phase} saved", j => PictureSoundEdits.Picture(j, p => p with { Phase = phase }));
+    /// <param name="at">The job.</param>
+    /// <param name="phase">The phase.</param>
+    /// <param name="seen">A person sees a still screen on the machine itself; else it was found on the simulated one.</param>
+    public static Press<Job> Phase(AtHand at, int phase, bool seen)
+    {
+        if (phase < 0 || phase >= Phases(at))
+            return Refuse("phase", $"Nothing was changed: phases are 0 to {Phases(at) - 1}.");
+        if (seen && PictureHere.Converter(at.After) is { Added: true } part && !Acts.Fit(part.Name).IsIn(at.Job.Done))
+            return Refuse("phase", $"Nothing was changed: {part.Title} is not fitted yet, so nothing can be seen on it.");
+        return Change(
+            seen ? $"Phase {phase}: a still screen stands still" : $"Phase {phase} found on the simulated converter",
+            j =>
+                PictureSoundEdits.Picture(
+                    j,
+                    p => p with { Phase = phase, On = Grounds.Of(j, [], at.Moment) with { Simulated = !seen } }
+                )
+        );
+    }
 
     /// <summary>Sets an entry of the palette.</summary>
     public static Press<Job> Colour(AtHand at, int entry, string? colour)
@@ -59,7 +74,7 @@ public static class Picturing
     }
 
     /// <summary>Notes where a side was heard when it played alone: left, right, both or nothing.</summary>
-    public static Press<Job> Heard(string side, string on)
+    public static Press<Job> Heard(AtHand at, string side, string on)
     {
         IReadOnlyList<string>? where = on switch
         {
@@ -69,7 +84,7 @@ public static class Picturing
             _ => null,
         };
         return side is SidesAsked.Left or SidesAsked.Right && where is not null
-            ? Change($"{side} alone: heard on {on}", j => PictureSoundEdits.Heard(j, side, where))
+            ? Change($"{side} alone: heard on {on}", j => PictureSoundEdits.Heard(j, side, where, Grounds.Of(j, [], at.Moment)))
             : Gone;
     }
 

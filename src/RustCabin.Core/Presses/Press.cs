@@ -1,4 +1,5 @@
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Presses;
 
@@ -53,7 +54,8 @@ public static class Press
     /// <summary>A change of the job.</summary>
     /// <param name="what">What is done, as the log says it.</param>
     /// <param name="edit">The change.</param>
-    public static Press<Job> Change(string what, Func<Job, Job?> edit) => new() { What = what, Edit = edit };
+    public static Press<Job> Change(string what, Func<Job, Job?> edit) =>
+        new() { What = what, Edit = job => edit(job) is { } changed ? Grounds.Kept(job, changed) : null };
 
     /// <summary>A change of the job's unit.</summary>
     /// <param name="what">What is done, as the log says it.</param>

@@ -64,6 +64,7 @@ public static class Readings
                             Gate = here.Step.Id,
                             Starts = starts,
                             At = at.Moment,
+                            On = Grounds.Of(j, here.Step.Instances),
                         }
                     )
             )
@@ -72,8 +73,11 @@ public static class Readings
     static string WithTicked(StepProgress gate, bool tick) =>
         tick && gate.Waits.Count > 0 ? $"Done: {string.Join(", ", gate.Waits.Select(w => w.Title))}. " : "";
 
-    static Job Taken(Job job, StepProgress gate, GateReading read) =>
-        JobEdits.Read(gate.Waits.Aggregate(job, (j, w) => JobEdits.Tick(j, w.Id, true)), read with { Gate = gate.Step.Id });
+    static Job Taken(Job job, StepProgress gate, GateReading read)
+    {
+        Job ticked = gate.Waits.Aggregate(job, (j, w) => JobEdits.Tick(j, w.Id, true));
+        return JobEdits.Read(ticked, read with { Gate = gate.Step.Id, On = Grounds.Of(ticked, gate.Step.Instances) });
+    }
 
     /// <summary>
     /// A reading that is typed before the steps that it is about are ticked is not taken for one of them, unless they are ticked

@@ -1,4 +1,7 @@
+using RustCabin.Core.Build;
+using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
 using RustCabin.Core.Wiring;
 using static RustCabin.Core.Presses.Press;
 
@@ -20,7 +23,16 @@ public static class WiringPresses
     /// <param name="says">A beep or none; anything else: ohms were typed.</param>
     /// <param name="ohms">The ohms, as typed.</param>
     /// <param name="before">For a rail, the ohms before the work; empty: not noted.</param>
-    public static Press<Job> Probe(AtHand at, string from, string to, string? says, string? ohms, string? before)
+    /// <param name="tick">The acts that the line rests on, and that are not ticked yet, are ticked with it.</param>
+    public static Press<Job> Probe(
+        AtHand at,
+        string from,
+        string to,
+        string? says,
+        string? ohms,
+        string? before,
+        bool tick = false
+    )
     {
         bool heard = says is Beep or NoBeep;
         decimal read = 0,
@@ -29,8 +41,19 @@ public static class WiringPresses
             return Refuse("ohms", $"Nothing was noted: \"{ohms}\" is not a number of ohms.");
         if (!string.IsNullOrWhiteSpace(before) && !TypedNumber.TryParse(before, out earlier))
             return Refuse("before", $"Nothing was noted: \"{before}\" is not a number of ohms.");
-        if (Wired.Of(at.After).Readings.All(l => l.From != from || l.To != to))
+        var wired = Wired.Of(at.After);
+        if (wired.Readings.FirstOrDefault(l => l.From == from && l.To == to) is not { } line)
             return Refuse("from", "Nothing was noted: these two places are not on the table any more.");
+        StepProgress[] open =
+        [
+            .. Verdicts
+                .Rests(wired, line.Line)
+                .Select(c => at.Progress.Steps.FirstOrDefault(s => s.Step.Id == c.Step))
+                .OfType<StepProgress>()
+                .Where(s => s.State != StepState.Done),
+        ];
+        if (Early(at, open, tick) is { } early)
+            return early;
         var probe = new Probe
         {
             From = from,
@@ -39,7 +62,29 @@ public static class WiringPresses
             Ohms = heard ? null : read,
             Before = earlier > 0 ? earlier : null,
         };
-        return Change($"Meter, {from} to {to}: {Said(probe)}", j => WiringEdits.Read(j, probe));
+        return Change(
+            (open.Length > 0 ? $"Done: {string.Join(", ", open.Select(s => s.Step.Title))}. " : "")
+                + $"Meter, {from} to {to}: {Said(probe)}",
+            j =>
+            {
+                Job ticked = open.Aggregate(j, (now, s) => JobEdits.Tick(now, s.Step.Id, true));
+                return WiringEdits.Read(ticked, probe with { On = Grounds.Of(ticked, [], at.Moment) });
+            }
+        );
+    }
+
+    /// <summary>A line is read of what is made: before that it proves nothing.</summary>
+    static Refusal? Early(AtHand at, StepProgress[] open, bool tick)
+    {
+        if (open.Length == 0)
+            return null;
+        string titles = string.Join(", ", open.Select(s => $"\"{s.Step.Title}\""));
+        if (!tick)
+            return Refuse("from", $"Nothing was noted: {titles} {(open.Length == 1 ? "is" : "are")} not ticked.") with
+            {
+                Offer = Readings.WithTicks,
+            };
+        return open.Select(s => Ticking.Bar(at, s)).FirstOrDefault(b => b is not null);
     }
 
     /// <summary>A reading in words.</summary>

@@ -151,6 +151,9 @@ public sealed record Probe : ICompleted<Probe>
     [Range(0, 1_000_000_000), UnitOf("ohms"), Display(Description = "Between a rail and ground: what was read before the work.")]
     public decimal? Before { get; init; }
 
+    [Display(Description = "What it was taken on.")]
+    public TakenOn? On { get; init; }
+
     /// <inheritdoc/>
     public Probe Completed(RecordReading read)
     {
@@ -187,6 +190,9 @@ public sealed record GateReading
 
     [Display(Description = "What the screen showed, line by line.")]
     public IReadOnlyList<SeenLine> Lines { get; init; } = [];
+
+    [Display(Description = "What it was taken on.")]
+    public TakenOn? On { get; init; }
 }
 
 /// <summary>One line of a power-up screen as it was seen.</summary>

@@ -52,6 +52,9 @@ public sealed record ConfirmedCause
     [Range(0, 100_000), UnitOf("minutes"), Display(Description = "How long the mend takes.")]
     public decimal Minutes { get; init; }
 
+    [Id, Display(Description = "How far the case must be open to mend it; left out: as far as it is.")]
+    public string? Access { get; init; }
+
     [Display(Name = "when", Description = "When it was found.")]
     public string At { get; init; } = "";
 }

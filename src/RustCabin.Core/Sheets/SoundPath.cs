@@ -100,6 +100,9 @@ public sealed record PictureRecord
     [Range(0, 1023), Display(Description = "The phase that was saved.")]
     public int? Phase { get; init; }
 
+    [Display(Description = "On what the phase was seen to stand still.")]
+    public TakenOn? On { get; init; }
+
     [Display(ShortName = "colour", Description = "Colours that are wanted, as #rrggbb, entry by entry.")]
     public IReadOnlyList<string> Colours { get; init; } = [];
 }
@@ -109,6 +112,9 @@ public sealed record SoundRecord
 {
     [OneOrMore, Display(Description = "For each side played alone, the sides on which it was heard.")]
     public OrderedDictionary<string, IReadOnlyList<string>> Heard { get; init; } = [];
+
+    [Display(Description = "On what the sides were heard.")]
+    public TakenOn? On { get; init; }
 
     [Display(Description = "How the speakers are joined.")]
     public SpeakersWired Wired { get; init; }

@@ -115,6 +115,26 @@ public static class Acts
     /// <summary>The machine is powered up with an instance.</summary>
     public static StepId Count(string instance) => new("count", Named(instance));
 
+    /// <summary>A step that the way of an instance lists is done, by its name.</summary>
+    public static StepId WayStep(string instance, string step) => new("way", $"{Named(instance)}.{step}");
+
+    /// <summary>The machine is powered up after a mend by hand.</summary>
+    public static StepId CountMend(HandMend mend) => new("count", $"mend:{mend.Finding}-{mend.Subject}");
+
+    /// <summary>A step is done to an instance or with it: it goes when the instance goes.</summary>
+    public static bool IsOf(StepId step, string instance)
+    {
+        string named = Named(instance);
+        return step.Act switch
+        {
+            "set" or "fit" => step.About == named,
+            "way" => step.About.StartsWith($"{named}.", StringComparison.Ordinal),
+            "change" or "driver" => step.About.StartsWith($"{instance}-", StringComparison.Ordinal)
+                && int.TryParse(step.About[(instance.Length + 1)..], out _),
+            _ => false,
+        };
+    }
+
     /// <summary>Stands where an instance would, for the acts of wiring that are a job's or a unit's own.</summary>
     public const string Own = "@job";
 

@@ -118,6 +118,9 @@ public enum WorkTime
 
     /// <summary>Software that comes last.</summary>
     Last,
+
+    /// <summary>Just before a gate, which rests on it.</summary>
+    AtGate,
 }
 
 /// <summary>A piece of work that a station brings to a build.</summary>
@@ -133,6 +136,9 @@ public sealed record Work(WorkTime Time, IReadOnlyList<Step> Steps)
 
     /// <summary>The gate behind it; null: none.</summary>
     public GateAsked? Gate { get; init; }
+
+    /// <summary>The gate before which it has its place; null: the last. For <see cref="WorkTime.AtGate"/>.</summary>
+    public StepId? Before { get; init; }
 
     /// <summary>The chance that it goes wrong, 0 to 1.</summary>
     public decimal Chance { get; init; } = UsualChance;

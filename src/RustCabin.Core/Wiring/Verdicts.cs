@@ -1,4 +1,5 @@
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Wiring;
 
@@ -16,6 +17,9 @@ public sealed record Probed(ContinuityLine Line, string From, string To, Probe? 
 
     /// <summary>Other lines that would differ too if that is it, by their places in the table.</summary>
     public IReadOnlyList<int> Also { get; init; } = [];
+
+    /// <summary>Why what was read does not count; empty: it does, or nothing was read.</summary>
+    public string Struck { get; init; } = "";
 
     /// <summary>What the meter must say, in a word or two.</summary>
     public string Must =>
@@ -51,9 +55,10 @@ public static class Verdicts
                 {
                     (string from, string to) = (wired.After.NameOf(line.From), wired.After.NameOf(line.To));
                     Probe? probe = read[(from, to)].LastOrDefault();
-                    bool? agrees = probe is null ? null : Agrees(line, probe);
+                    string struck = probe is null ? "" : Struck(wired, line, probe);
+                    bool? agrees = probe is null || struck.Length > 0 ? null : Agrees(line, probe);
                     if (agrees != false)
-                        return new Probed(line, from, to, probe, agrees, "") { Change = Words(wired, line) };
+                        return new Probed(line, from, to, probe, agrees, "") { Change = Words(wired, line), Struck = struck };
                     // Of the mistakes that this line shows, the one that fewest other lines show: the nearest by.
                     var likeliest = mistakes
                         .Value.Where(m => m.Lines.Contains(i))
@@ -69,6 +74,15 @@ public static class Verdicts
             ),
         ];
     }
+
+    /// <summary>The changes that a line rests on: its own, and for a rail all of them.</summary>
+    public static IEnumerable<PlacedChange> Rests(Wired wired, ContinuityLine line) =>
+        line.Change is { } change ? [wired.Changes[change]] : wired.Changes;
+
+    static string Struck(Wired wired, ContinuityLine line, Probe probe) =>
+        Rests(wired, line)
+            .Select(c => Grounds.Against(probe.On, c.Step) is { Length: > 0 } why ? $"\"{c.Words}\" {why}: read it again" : "")
+            .FirstOrDefault(w => w.Length > 0, "");
 
     static string Words(Wired wired, ContinuityLine line) => line.Change is { } change ? wired.Changes[change].Words : "";
 

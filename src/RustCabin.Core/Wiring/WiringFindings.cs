@@ -7,6 +7,14 @@ public static class WiringFindings
 {
     const string At = "Wiring";
 
+    /// <summary>WIRE-READS.</summary>
+    public static readonly FindingKind Reads = new("WIRE-READS", At, [Severity.Stop, Severity.Watch])
+    {
+        Meaning = "The meter read something else than the table says; a stop where a rail is shorted.",
+        Mend =
+            "Look at the cause that the table names, touch it up, and read the line again. A shorted rail is never switched on.",
+    };
+
     /// <summary>WIRE-PLACE.</summary>
     public static readonly FindingKind Place = new("WIRE-PLACE", At, [Severity.Stop])
     {
@@ -80,6 +88,7 @@ public static class WiringFindings
     /// <summary>All of them, in the order of the reference.</summary>
     public static readonly IReadOnlyList<FindingKind> All =
     [
+        Reads,
         Place,
         Rail,
         Unmade,

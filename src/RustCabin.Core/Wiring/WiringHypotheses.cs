@@ -41,5 +41,23 @@ public static class WiringHypotheses
                 },
             };
         }
+        foreach (Probed line in table.Where(l => l.Line.Proves == Proves.Rail))
+        {
+            string look = new PlacePair(line.From, line.To).Look;
+            yield return new Hypothesis(
+                look,
+                $"{line.From} and {line.To} meet: a rail is shorted",
+                Work.UsualChance / 2 / table.Count,
+                Shown.Dark
+            )
+            {
+                Mend = "Power stays off: find the bridge under a glass, take it away, and measure.",
+                MendMinutes = 10,
+                Look = new Look(look, $"Power off: measure {line.From} to {line.To}", ProbeMinutes, "open", "closed")
+                {
+                    Opens = AccessPath.Deepest(at.Model),
+                },
+            };
+        }
     }
 }

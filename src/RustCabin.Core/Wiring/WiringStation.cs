@@ -16,7 +16,7 @@ public sealed class WiringStation : Station
     public override IReadOnlyList<FindingKind> Findings => WiringFindings.All;
 
     /// <inheritdoc/>
-    public override IReadOnlyList<Check> Checks { get; } = [Check.On(Rests.Parts, WiringChecks.Of)];
+    public override IReadOnlyList<Check> Checks { get; } = [Check.On(Rests.Parts, WiringChecks.Of), Check.On(Rests.Parts, Read)];
 
     /// <inheritdoc/>
     public override IEnumerable<Work> Works(BuildAsked asked) => WiringWorks.Of(asked).Concat(CableRuns.Works(asked.After));
@@ -41,6 +41,22 @@ public sealed class WiringStation : Station
                     "",
                     asked.IsDone(Acts.Cables(run.Id)) ? "joined" : "planned"
                 ))
+            );
+
+    /// <summary>WIRE-READS: lines of the table that the meter contradicts.</summary>
+    static IEnumerable<Finding> Read(PlannedUnit unit) =>
+        unit.Job is not { Probes.Count: > 0 } || !Wired.IsAny(unit)
+            ? []
+            : from line in Wired.Of(unit).Readings
+            where line.Agrees == false
+            let rail = line.Line.Proves == Proves.Rail
+            select new Finding(
+                WiringFindings.Reads,
+                rail ? Severity.Stop : Severity.Watch,
+                $"{line.From} to {line.To}: {(rail ? "a rail is shorted" : "the meter differs")}",
+                [rail ? "unit" : Verdicts.Rests(Wired.Of(unit), line.Line).First().Subject],
+                $"{line.From} to {line.To} must read {line.Must}, and does not. {line.Cause}",
+                ["Power stays off until it reads as it must."]
             );
 
     static PassportLine Line(PlacedChange placed, string state) =>

@@ -99,10 +99,10 @@ public sealed class WholeJobTests
                 );
             return;
         }
-        Assert.Equal("phase", pressing.Refused(at => Picturing.Phase(at, Picturing.Phases(at))).Field);
-        pressing.Made(at => Picturing.Phase(at, 3));
+        Assert.Equal("phase", pressing.Refused(at => Picturing.Phase(at, Picturing.Phases(at), true)).Field);
+        pressing.Made(at => Picturing.Phase(at, 3, true));
         foreach (string side in (string[])["left", "right"])
-            pressing.Made(_ => Picturing.Heard(side, side));
+            pressing.Made(at => Picturing.Heard(at, side, side));
     }
 
     [Fact]
@@ -150,7 +150,7 @@ public sealed class WholeJobTests
             at => Carding.Variant(at, "rom", "A", true),
             _ => Carding.Clone("nothing", null, "other"),
             at => Picturing.Mode(at, "nothing"),
-            _ => Picturing.Heard("middle", "left"),
+            at => Picturing.Heard(at, "middle", "left"),
             at => Picturing.Rewire(at),
             at => WiringPresses.Unwire(at),
             at => CasePresses.Drop(at, "bath-1"),

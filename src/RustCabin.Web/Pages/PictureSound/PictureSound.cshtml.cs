@@ -185,15 +185,15 @@ public sealed class PictureSoundModel(SheetRepository sheets, JobRepository jobs
         Press(job, version, _ => Picturing.Samples(samples));
 
     /// <summary>Saves the phase at which the picture stands still.</summary>
-    public IActionResult OnPostPhase(string job, long version, int phase) =>
-        Press(job, version, at => Picturing.Phase(at, phase));
+    public IActionResult OnPostPhase(string job, long version, int phase, bool seen) =>
+        Press(job, version, at => Picturing.Phase(at, phase, seen));
 
     public IActionResult OnPostColour(string job, long version, int entry, string? colour) =>
         Press(job, version, at => Picturing.Colour(at, entry, colour));
 
     /// <summary>Notes where a side was heard when it played alone: left, right, both or nothing.</summary>
     public IActionResult OnPostHeard(string job, long version, string side, string on) =>
-        Press(job, version, _ => Picturing.Heard(side, on));
+        Press(job, version, at => Picturing.Heard(at, side, on));
 
     public IActionResult OnPostWired(string job, long version, string wired) => Press(job, version, _ => Picturing.Wired(wired));
 

@@ -215,8 +215,21 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs, Phot
         string to,
         string? says,
         string? ohms,
-        string? before
-    ) => Press(job, version, at => WiringPresses.Probe(at, from, to, says, ohms, before));
+        string? before,
+        bool tick
+    )
+    {
+        (Said, Ohms, Before) = (says, ohms, before);
+        return Press(job, version, at => WiringPresses.Probe(at, from, to, says, ohms, before, tick));
+    }
+
+    /// <summary>What was said of a line and not taken, to be taken with the ticks of its acts.</summary>
+    public string? Said { get; private set; }
+    public string? Ohms { get; private set; }
+    public string? Before { get; private set; }
+    public bool OfferTick { get; private set; }
+
+    protected override void Told(Refusal refused) => OfferTick = refused.Offer == Readings.WithTicks;
 
     /// <summary>Takes a reading away.</summary>
     public IActionResult OnPostForget(string job, long version, string from, string to) =>
