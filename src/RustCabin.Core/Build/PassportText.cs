@@ -18,12 +18,7 @@ public static class PassportText
     public static IReadOnlyList<string> Changes(PassportAsked record)
     {
         PlannedUnit now = record.Now;
-        IEnumerable<string> parts = now.Instances.Select(i =>
-            i.Title
-            + string.Concat(
-                i.Part.Switches.Where(s => i.Positions[s.Id] != s.Factory).Select(s => $" {s.Id}={i.Positions[s.Id]}")
-            )
-        );
+        IEnumerable<string> parts = now.Instances.Select(i => i.Title + Set(i));
         IEnumerable<string> roms = (record.Unit.Job?.Roms ?? [])
             .Where(r => record.IsDone(Acts.FitRom(r.Site)))
             .Select(r => $"{r.Device} in {r.Site}");
@@ -46,6 +41,18 @@ public static class PassportText
         ];
     }
 
+    /// <summary>How all the switches of a part stand: those that were moved, and that the others are as made.</summary>
+    static string Set(Instance part)
+    {
+        Switch[] moved = [.. part.Part.Switches.Where(s => part.Positions[s.Id] != s.Factory)];
+        return string.Concat(moved.Select(s => $" {s.Id}={part.Positions[s.Id]}"))
+            + (
+                moved.Length == part.Part.Switches.Count ? ""
+                : moved.Length == 0 ? ", switches as made"
+                : ", others as made"
+            );
+    }
+
     /// <summary>The text of the code: unit, model, board, date, changes; cut at a whole character within the bytes.</summary>
     /// <param name="record">The record.</param>
     /// <param name="date">The day, as it is printed.</param>
@@ -59,6 +66,7 @@ public static class PassportText
         int kept = text.Length;
         while (Encoding.UTF8.GetByteCount(text.AsSpan(0, kept)) > MostBytes - 3 || char.IsHighSurrogate(text[kept - 1]))
             kept--;
-        return text[..kept] + "…";
+        // Three plain points: a code of letters beyond ASCII is read as another encoding by some readers.
+        return text[..kept] + "...";
     }
 }

@@ -26,6 +26,9 @@ public sealed record StepProgress(Step Step, StepState State, Comparison? Readin
     /// <summary>Cautions of the step that were read at an earlier step since the case was opened this far.</summary>
     public IReadOnlyList<string> ReadBefore { get; init; } = [];
 
+    /// <summary>Cautions of the step that stand in full at an earlier step of this opening, read or not.</summary>
+    public IReadOnlyList<string> ToldBefore { get; init; } = [];
+
     /// <summary>What was read, and does not count any more.</summary>
     public Comparison? Struck { get; init; }
 
@@ -62,16 +65,12 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
         var steps = new List<StepProgress>();
         bool barred = false;
         // A caution is read once a change of state: what was read holds until a level brings it anew, or the case is closed.
-        var heededHere = new HashSet<string>();
+        HashSet<string> heededHere = [],
+            told = [];
         foreach (Step step in sheet.Steps)
         {
-            if (step.Kind == StepKind.Close && step.Depth == 0)
-                heededHere.Clear();
-            if (step.Kind == StepKind.Open)
-                heededHere.ExceptWith(step.Cautions.Select(c => c.Id));
-            // The machine ran: what was read of the plug and of what lies bare was read of another state.
-            if (step.Kind == StepKind.Off)
-                heededHere.RemoveWhere(Bare.IsOfPower);
+            foreach (HashSet<string> known in (HashSet<string>[])[heededHere, told])
+                Forget(known, step);
             Comparison? taken =
                 step.Expected is { } expected && ReadingOf(step, job) is { } read ? Comparison.Of(expected, read) : null;
             IReadOnlyList<string> against = Grounds.Against(taken?.Reading.On, step, steps.Select(s => s.Step));
@@ -97,13 +96,27 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
                     Waits = waits,
                     Struck = against.Count == 0 ? null : taken,
                     StruckBy = against,
+                    ToldBefore = [.. step.Cautions.Select(c => c.Id).Where(told.Contains)],
                     ReadBefore = [.. step.Cautions.Select(c => c.Id).Where(heededHere.Contains)],
                 }
             );
             heededHere.UnionWith(heeded);
+            told.UnionWith(step.Cautions.Select(c => c.Id));
             barred |= step.Kind is StepKind.Gate or StepKind.Prove or StepKind.Off && !done;
         }
         return new Progress(steps);
+    }
+
+    /// <summary>What was read of a state that a step ends.</summary>
+    static void Forget(HashSet<string> known, Step step)
+    {
+        if (step.Kind == StepKind.Close && step.Depth == 0)
+            known.Clear();
+        if (step.Kind == StepKind.Open)
+            known.ExceptWith(step.Cautions.Select(c => c.Id));
+        // The machine ran: what was read of the plug and of what lies bare was read of another state.
+        if (step.Kind == StepKind.Off)
+            known.RemoveWhere(Bare.IsOfPower);
     }
 
     /// <summary>

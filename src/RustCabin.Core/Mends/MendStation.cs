@@ -23,7 +23,7 @@ public sealed class MendStation : Station
     /// <summary>Each mend that the job says is a step, with a proof.</summary>
     public override IEnumerable<Work> Works(BuildAsked asked) => ByHand(asked).Concat(Found(asked));
 
-    /// <summary>What was found to be wrong at a gate is mended before that gate is read again, and the gate rests on it.</summary>
+    /// <summary>What was found to be wrong at a gate is mended before it is read again, and the gate rests on that.</summary>
     static IEnumerable<Work> Found(BuildAsked asked) =>
         from cause in asked.After.Job?.Faults?.Confirmed ?? []
         select new Work(

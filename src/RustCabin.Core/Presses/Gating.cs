@@ -97,5 +97,10 @@ public static class Gating
 
     /// <summary>Takes a note away, by its place in the record.</summary>
     public static Press<Job> Forget(AtHand at, int note) =>
-        note >= 0 && note < at.Build.Notes.Count ? Change("A note taken away", j => BuildEdits.Forget(j, note)) : Gone;
+        note >= 0 && note < at.Build.Notes.Count
+            ? Change(
+                $"A note taken away at \"{at.Find($"{at.Build.Notes[note].Step}")?.Step.Title}\"",
+                j => BuildEdits.Forget(j, note)
+            )
+            : Gone;
 }

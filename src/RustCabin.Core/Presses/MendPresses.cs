@@ -76,9 +76,12 @@ public static class MendPresses
             return Gone;
         Observable? known = AtGate.Of(at, here).Observables.FirstOrDefault(o => o.Id == what);
         if (showed is null)
-            return Change($"Not looked at after all: {known?.Words ?? what}", j => FaultsEdits.Look(j, here.Step.Id, what, null));
+            return Change(
+                $"At \"{here.Step.Title}\": not looked at after all, {known?.Words ?? what}",
+                j => FaultsEdits.Look(j, here.Step.Id, what, null)
+            );
         return known?.Outcomes.Contains(showed) == true
-            ? Change($"{known.Words}: {showed}", j => FaultsEdits.Look(j, here.Step.Id, what, showed))
+            ? Change($"At \"{here.Step.Title}\": {known.Words}: {showed}", j => FaultsEdits.Look(j, here.Step.Id, what, showed))
             : Gone;
     }
 
@@ -102,12 +105,15 @@ public static class MendPresses
                 ?.Id,
             At = at.Moment,
         };
-        return Change($"Found: {known.Cause.Words}", j => FaultsEdits.Confirm(j, found));
+        return Change($"Found at \"{here.Step.Title}\": {known.Cause.Words}", j => FaultsEdits.Confirm(j, found));
     }
 
     /// <summary>Takes a cause back that was said to be it.</summary>
     public static Press<Job> Unconfirm(AtHand at, string gate, string cause) =>
         (at.Job.Faults?.Confirmed ?? []).FirstOrDefault(c => $"{c.Gate}" == gate && c.Cause == cause) is { } known
-            ? Change($"Not it after all: {known.Words}", j => FaultsEdits.Drop(j, known.Gate, cause))
+            ? Change(
+                $"At \"{at.Find(gate)?.Step.Title ?? gate}\", not it after all: {known.Words}",
+                j => FaultsEdits.Drop(j, known.Gate, cause)
+            )
             : Gone;
 }

@@ -45,7 +45,8 @@ public static class Readings
             return early;
         return gate.Step.Expected is { Lines.Count: 0 }
             ? Change(
-                WithTicked(gate, tick) + (starts ? "Starts as before" : "Does not start as before"),
+                WithTicked(gate, tick)
+                    + $"Read at \"{gate.Step.Title}\": {(starts ? "starts as before" : "does not start as before")}",
                 j => Taken(j, gate, new GateReading { Starts = starts, At = at.Moment })
             )
             : Gone;
@@ -55,7 +56,7 @@ public static class Readings
     public static Press<Job> StartsAtAll(AtHand at, string gate, bool starts) =>
         at.Find(gate) is { Step: { Kind: StepKind.Gate, At: not null }, State: not StepState.Locked, AllHeeded: true } here
             ? Change(
-                starts ? "It starts" : "It does not start",
+                $"Read at \"{here.Step.Title}\": it {(starts ? "starts" : "does not start")}",
                 j =>
                     JobEdits.Read(
                         j,

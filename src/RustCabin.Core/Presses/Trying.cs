@@ -13,22 +13,33 @@ public static class Trying
     static JobFaults Grid(AtHand at) => at.Job.Faults ?? new JobFaults();
 
     /// <summary>Says one thing that a factor can be.</summary>
+    /// <param name="at">The job.</param>
+    /// <param name="factor">What can be changed.</param>
+    /// <param name="level">What it can be; commas part several.</param>
     public static Press<Job> Level(AtHand at, string? factor, string? level)
     {
         JobFaults grid = Grid(at);
         int most = Texts.Most<JobFaults>(nameof(JobFaults.Factors));
-        (string name, string value) = (Texts.Of(factor), Texts.Of(level));
-        if (name.Length == 0 || name.Length > most || value.Length == 0 || value.Length > most)
+        string name = Texts.Of(factor);
+        string[] values =
+        [
+            .. Texts.Of(level).Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Distinct(),
+        ];
+        if (name.Length == 0 || name.Length > most || values.Length == 0 || values.Any(v => v.Length > most))
             return Refuse(
                 "factor",
-                $"Nothing was changed: name the factor and one thing that it can be, in up to {most} letters each."
+                $"Nothing was changed: name the factor and what it can be, with commas, in up to {most} letters each."
             );
-        if (grid.Factors.GetValueOrDefault(name)?.Contains(value) == true)
-            return Refuse("level", $"Nothing was changed: {name} can be {value} already.");
-        long all = grid.Factors.Aggregate(1L, (n, f) => n * f.Value.Count);
-        return grid.Factors.Count >= MostFactors || all * 2 > TrialsAsked.Most
+        if (values.FirstOrDefault(v => grid.Factors.GetValueOrDefault(name)?.Contains(v) == true) is { } known)
+            return Refuse("level", $"Nothing was changed: {name} can be {known} already.");
+        long others = grid.Factors.Where(f => f.Key != name).Aggregate(1L, (n, f) => n * f.Value.Count),
+            levels = (grid.Factors.GetValueOrDefault(name)?.Count ?? 0) + values.Length;
+        return (!grid.Factors.ContainsKey(name) && grid.Factors.Count >= MostFactors) || others * levels > TrialsAsked.Most
             ? Refuse("factor", "Nothing was changed: these are more combinations than a person tries.")
-            : Change($"Trials: {name} can be {value}", j => FaultsEdits.Level(j, name, value));
+            : Change(
+                $"Trials: {name} can be {string.Join(", ", values)}",
+                j => values.Aggregate(j, (now, v) => FaultsEdits.Level(now, name, v))
+            );
     }
 
     /// <summary>Takes one thing back that a factor can be.</summary>
@@ -61,7 +72,8 @@ public static class Trying
         {
             Set = new(factors.Zip(set).Select(f => KeyValuePair.Create(f.First, f.Second))),
             Works = works,
-            How = failed,
+            // What stands in the field from a try before says nothing of one that works.
+            How = works ? "" : failed,
         };
         return Change($"Tried {string.Join(", ", set)}: {(works ? "works" : "fails")}", j => FaultsEdits.Try(j, tried));
     }

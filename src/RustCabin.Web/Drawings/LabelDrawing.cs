@@ -43,7 +43,18 @@ public static class LabelDrawing
         svg.Path(path, "label-code").Close();
         double size = wide > 60 ? 2.9 : 2.1;
         int letters = (int)(room / (size * 0.5));
-        svg.Text(1.8, 4.6, Cut(unit, (int)(room / 1.9)), "label-unit", "start");
+        // A name is never cut, so that no two units bear the same: what does not go on one line goes on two, smaller.
+        int wideLetters = (int)(room / 1.9);
+        string[] name = unit.Length <= wideLetters ? [unit] : Halves(unit);
+        foreach ((int i, string line) in name.Index())
+            if (name.Length == 1)
+                svg.Text(1.8, 4.6, line, "label-unit", "start");
+            else
+            {
+                double fit = Math.Min(1, room / (line.Length * 0.95 * 1.9 / 1.45));
+                svg.OpenAt(1.8, 2.9 + i * 2.2, fit);
+                svg.Text(0, 0, line, "label-unit two", "start").Close();
+            }
         // The day is never cut: where both do not go on one line it has its own.
         int head = (int)(room / (size * 0.47));
         bool apart = model.Length + 2 + date.Length > head;
@@ -62,6 +73,14 @@ public static class LabelDrawing
         if (shown.Length > most)
             svg.Text(1.8, first + (most - 1) * (size + 0.55), "and more in the code", $"label-line l{wide:0}", "start");
         return svg.End();
+    }
+
+    /// <summary>A name on two lines, parted at the blank nearest to its middle.</summary>
+    static string[] Halves(string name)
+    {
+        int[] blanks = [.. name.Index().Where(c => c.Item == ' ').Select(c => c.Index)];
+        int at = blanks.Length == 0 ? name.Length / 2 : blanks.MinBy(b => Math.Abs(b - name.Length / 2));
+        return [name[..at], name[at..].TrimStart()];
     }
 
     static string Cut(string text, int letters) => text.Length <= letters ? text : text[..Math.Max(1, letters - 1)] + "…";

@@ -126,6 +126,15 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
     public IActionResult OnPostDrop(string job, long version, string instance) =>
         Press(job, version, at => Parts.Drop(at, instance));
 
+    /// <summary>Ends the job where all of it is done: what was done stays on the unit.</summary>
+    public IActionResult OnPostEnd(string job, long version)
+    {
+        if (_view is null && !Load(job))
+            return NotFound();
+        (Press<Job> ended, Press<Unit> folded) = Naming.End(AtThisMoment);
+        return Finish(job, jobs.ChangeBoth(job, version, ended.What, ended.Edit!, folded.Edit!));
+    }
+
     public IActionResult OnPostUndo(string job, long version) => Finish(job, jobs.Undo(job, version));
 
     public IActionResult OnPostRedo(string job, long version) => Finish(job, jobs.Redo(job, version));

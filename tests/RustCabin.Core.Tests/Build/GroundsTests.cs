@@ -9,7 +9,7 @@ namespace RustCabin.Core.Tests.Build;
 
 /// <summary>
 /// A proof belongs to the state that it was taken on, and a mend stands where what it mends is proved. Source:
-/// docs/handbook/build.md, What a reading was taken on; Mends by hand.
+/// docs/handbook/build.md, What a reading was taken on.
 /// </summary>
 public sealed class GroundsTests
 {

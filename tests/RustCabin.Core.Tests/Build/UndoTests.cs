@@ -80,7 +80,7 @@ public sealed class UndoTests
         string cut = PassportText.Code(odd with { Unit = odd.Unit with { Unit = named } }, "2026-11-26");
         Assert.InRange(Encoding.UTF8.GetByteCount(cut), 190, PassportText.MostBytes);
         Assert.Equal(cut, Encoding.UTF8.GetString(Encoding.UTF8.GetBytes(cut)));
-        Assert.EndsWith("…", cut);
+        Assert.EndsWith("...", cut);
     }
 
     [Fact]

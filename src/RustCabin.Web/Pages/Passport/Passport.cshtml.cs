@@ -40,7 +40,23 @@ public class PassportModel(SheetRepository sheets, JobRepository jobs, TimeProvi
     /// <summary>Whether a part is on the unit by now, or only planned.</summary>
     public bool IsIn(Instance instance) => Asked.IsIn(instance);
 
-    public IEnumerable<StepProgress> Readings => View.Progress.Steps.Where(s => s.Reading is not null);
+    /// <summary>The readings of the gates as they came, wrong ones too.</summary>
+    public IReadOnlyList<ReadingTold> Readings => field ??= ReadingsTold.OfGates(View.Progress, View.Job);
+
+    /// <summary>What the meter read, line by line.</summary>
+    public IReadOnlyList<ReadingTold> Meter => field ??= ReadingsTold.OfMeter(View.After);
+
+    /// <summary>Everything that the sheet does, as it would be taken back.</summary>
+    public Undo UndoOfAll => field ??= Undo.Of(View.Sheet, Asked with { IsDone = _ => true });
+
+    /// <summary>Each step that took minutes, planned and real.</summary>
+    public IReadOnlyList<(string Title, decimal Planned, decimal Real)> Minutes =>
+        [
+            .. from step in View.Progress.Steps
+            let real = View.Job.MinutesOf(step.Step.Id)
+            where real is not null
+            select (step.Step.Title, step.Step.Minutes, real.Value),
+        ];
 
     /// <summary>The way back from what was really done.</summary>
     public Undo Undo => field ??= Undo.Of(View.Sheet, Asked);
@@ -64,6 +80,9 @@ public class PassportModel(SheetRepository sheets, JobRepository jobs, TimeProvi
             return BoardPlan.With(BoardPlan.All(wired, below: false), touched);
         }
     }
+
+    /// <summary>The day of a moment of the record; empty: none was noted.</summary>
+    public string Day(string moment) => moment.Length >= 10 ? $"{moment[..10]}," : "";
 
     /// <summary>The day, as a label writes it.</summary>
     public string Today => clock.GetUtcNow().ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);

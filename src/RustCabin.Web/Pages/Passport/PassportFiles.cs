@@ -42,7 +42,33 @@ static class PassportFiles
                         : Results.NotFound()
             )
             .ExcludeFromDescription();
+        routes
+            .MapGet(
+                "/jobs/{job}/paper.css",
+                (string job, SheetRepository sheets, JobRepository jobs, TimeProvider clock) =>
+                    jobs.Find(job) is { } stored
+                        ? Results.Text(
+                            Paper($"{sheets.All().FindUnit(stored.Job.Unit)?.Name}: {stored.Job.Name}", clock.GetUtcNow()),
+                            "text/css"
+                        )
+                        : Results.NotFound()
+            )
+            .ExcludeFromDescription();
     }
+
+    /// <summary>What every sheet of paper of a job bears in its margin: unit, job and day.</summary>
+    static string Paper(string title, DateTimeOffset now) =>
+        string.Create(
+            System.Globalization.CultureInfo.InvariantCulture,
+            $"@page {{ @top-left {{ content: \"{InCss(title)}\" }} @top-right {{ content: \"{now:yyyy-MM-dd}\" }} }}"
+        );
+
+    /// <summary>Words as a text of CSS: each letter that is no plain one by its number, so that no name ends the text.</summary>
+    static string InCss(string text) =>
+        string.Concat(
+            text.EnumerateRunes()
+                .Select(r => r.IsAscii && (Rune.IsLetterOrDigit(r) || r.Value == ' ') ? $"{r}" : $"\\{r.Value:x6} ")
+        );
 
     static readonly JsonSerializerOptions Readable = new()
     {

@@ -17,7 +17,7 @@ namespace RustCabin.Web.Pages.Sheets;
 /// saving brings the sheet in
 /// through the importer, so that what it holds is checked as any pack is.
 /// </summary>
-public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, PackImport import, JobRepository jobs)
+public sealed partial class EditorModel(SheetRepository sheets, DraftRepository drafts, PackImport import, JobRepository jobs)
     : PageModel,
         IRefusing
 {
@@ -50,7 +50,10 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
 
     /// <inheritdoc/>
     public string Post(string handler) =>
-        Request.Path + QueryString.Create("handler", handler) + (Board is null ? "" : $"&board={Uri.EscapeDataString(Board)}");
+        Request.Path
+        + QueryString.Create("handler", handler)
+        + (Board is null ? "" : $"&board={Uri.EscapeDataString(Board)}")
+        + (IsNew ? Beginning : "");
 
     public Preferences Preferences => Preferences.From(Request);
     public string Title => Sheet["name"]?.ToString() is { Length: > 0 } name ? name : $"A new {Kind}";
@@ -58,23 +61,10 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
     /// <summary>What refers to this sheet, in words with an address.</summary>
     public IReadOnlyList<(string Text, string Href)> UsedBy { get; private set; } = [];
 
-    public IActionResult OnGet(string kind, string key, string? from)
+    public IActionResult OnGet(string kind, string key)
     {
         if (!Open(kind, key))
             return NotFound();
-        if (IsNew && Seq == 0 && Pattern.Of(Request.Query["pattern"].FirstOrDefault()) is { } begun && kind.StartsWith("model"))
-        {
-            // Kept as a draft at once, so that it is there again after leaving the page.
-            drafts.Add(Kind, Key, 0, $"Begun from a pattern: {begun.About}", Text(Sheet));
-            return LocalRedirect(Request.Path);
-        }
-        if (IsNew && Seq == 0 && from is not null && Stored(from) is { } copied)
-        {
-            copied["id"] = Free($"{from}-copy");
-            copied["name"] = $"{copied["name"]}, a copy";
-            drafts.Add(Kind, Key, 0, $"Begun from {from}", Text(copied));
-            return LocalRedirect(Request.Path);
-        }
         return Show();
     }
 
@@ -273,7 +263,7 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
     IActionResult Keep(long seq, string what, JsonObject edited)
     {
         string json = Text(edited);
-        if (json == Text(Sheet))
+        if (json == Text(Sheet) && !Begun)
             return LocalRedirect(Here);
         return drafts.Add(Kind, Key, seq, what, json) == WriteResult.Stale || seq != Seq
             ? ShowTyped(edited)
@@ -291,7 +281,9 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
         Draft? draft = drafts.Find(kind, key);
         Seq = draft?.Seq ?? 0;
         Undoes = draft?.What;
-        if (draft is not null)
+        if (Begun)
+            Sheet = Copied() ?? Begin(kind);
+        else if (draft is not null)
             Sheet = JsonNode.Parse(draft.Json)!.AsObject();
         else if (IsNew)
             Sheet = Begin(kind);
@@ -303,46 +295,6 @@ public sealed class EditorModel(SheetRepository sheets, DraftRepository drafts, 
         Raw = Text(Sheet);
         Preview = DraftPreview.Of(Kind, Sheet, sheets.All(), Board);
         return true;
-    }
-
-    /// <summary>A sheet to begin with: what every one of its kind must have, as far as it can be guessed.</summary>
-    JsonObject Begin(string kind)
-    {
-        IReadOnlyList<Model> models = sheets.All().Models;
-        string asked = Request.Query["model"].FirstOrDefault() ?? models.FirstOrDefault()?.Id ?? "";
-        return kind switch
-        {
-            "model" when Pattern.Of(Request.Query["pattern"].FirstOrDefault()) is { } pattern => BeginFrom(pattern),
-            "model" => Declaration<Model>.Write(
-                new Model
-                {
-                    Id = Free("model"),
-                    AddressBits = 16,
-                    DataBits = 8,
-                    Masters = ["cpu"],
-                    Revisions = [new Revision { Id = "r1", Name = "Board 1" }],
-                }
-            ),
-            "unit" => Declaration<Unit>.Write(
-                new Unit
-                {
-                    Id = Free("unit"),
-                    Model = Request.Query["model"].FirstOrDefault() ?? models.FirstOrDefault()?.Id ?? "",
-                }
-            ),
-            "part" => Declaration<Part>.Write(
-                new Part { Id = Free("part"), Ways = [new Way { Id = "fit", Model = models.LastOrDefault()?.Id ?? "" }] }
-            ),
-            _ => Declaration<Title>.Write(new Title { Id = Free("title") }),
-        };
-    }
-
-    JsonObject BeginFrom(Pattern pattern)
-    {
-        var begun = new JsonObject { ["id"] = Free("model"), ["name"] = "" };
-        foreach ((string field, JsonNode? value) in pattern.Sheet)
-            begun[field] = value?.DeepClone();
-        return begun;
     }
 
     string Free(string noun) =>

@@ -106,8 +106,11 @@ sealed class FieldInputs(StringBuilder html, IReadOnlyList<SheetError> errors, T
             field.Otherwise.Length > 0 ? E(field.Otherwise)
             : field.Things is null ? "as usual"
             : "none";
-        if (!field.Required || (text.Length == 0 && field.Shape.Kind is ShapeKind.Id or ShapeKind.Name))
+        // What must be answered and is not has no silent first choice: nothing is said until a person says it.
+        if (!field.Required)
             html.Append($"<option value=\"\">{nothing}</option>");
+        else if (text.Length == 0)
+            html.Append("<option value=\"\">choose</option>");
         foreach (
             Thing thing in offered.All(t => t.Value != text) && text.Length > 0 ? offered.Append(new Thing(text, text)) : offered
         )

@@ -130,13 +130,30 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs, Phot
     public bool IsDone(PlacedChange change) => View.Job.Done.Contains(change.Step);
 
     /// <summary>The chip of the change at hand; null: it is about none.</summary>
-    public BoardChip? ChipAtHand =>
-        Here < 0
-            ? null
-            : Wired
-                .Touched(Wired.Changes[Here])
-                .Select(p => Wired.Places.All[Wired.After.LegOf(p)].Chip)
-                .FirstOrDefault(c => c is not null);
+    /// <summary>For paper: the boards that are worked on, from the side that is not shown.</summary>
+    public IReadOnlyList<BoardPlan> OtherSide =>
+        Plan is null || Wired.Changes.Count == 0
+            ? []
+            : [.. BoardPlan.With(BoardPlan.All(Wired, !Below), [.. Wired.Changes.SelectMany(Wired.Touched)])];
+
+    /// <summary>For paper: every chip of which a leg is lifted or soldered to, but the one that is shown.</summary>
+    public IReadOnlyList<BoardChip> ChipsOnPaper =>
+        [
+            .. Enumerable
+                .Range(0, Wired.Changes.Count)
+                .Select(ChipOf)
+                .OfType<BoardChip>()
+                .DistinctBy(c => c.Id)
+                .Where(c => c.Id != ChipAtHand?.Id),
+        ];
+
+    public BoardChip? ChipAtHand => Here < 0 ? null : ChipOf(Here);
+
+    BoardChip? ChipOf(int change) =>
+        Wired
+            .Touched(Wired.Changes[change])
+            .Select(p => Wired.Places.All[Wired.After.LegOf(p)].Chip)
+            .FirstOrDefault(c => c is not null);
 
     /// <summary>How a leg of the chip at hand is drawn: lifted, soldered, or beside one of these.</summary>
     public string LookOf(BoardChip chip, int leg)
