@@ -127,4 +127,30 @@ public sealed partial class PrintTests : IDisposable
         Assert.True(size / 96 * 25.4 >= 8, $"{size} px");
         Assert.False(_bench.Browser.FindElement(By.CssSelector(".bench-nav")).Displayed);
     }
+
+    [Theory]
+    [InlineData("/jobs/jetty-disc-direct/build")]
+    [InlineData("/jobs/slip-7-picture/build")]
+    [InlineData("/jobs/slip-7-picture/passport")]
+    [InlineData("/jobs/slip-7-picture/hand-over")]
+    [InlineData("/jobs/jetty-disc-direct/wiring")]
+    public void On_paper_there_is_nothing_to_press_and_no_example_in_an_empty_field(string path)
+    {
+        _bench.Go(path);
+        _bench.Browser.ExecuteCdpCommand("Emulation.setEmulatedMedia", new Dictionary<string, object?> { ["media"] = "print" });
+        var left =
+            (IReadOnlyCollection<object>)
+                _bench.Browser.ExecuteScript(
+                    "const seen = e => e.getClientRects().length > 0;"
+                        + "const presses = [...document.querySelectorAll('button, .btn')].filter(e => seen(e)"
+                        + " && !(e.matches('.tick-box') && parseFloat(getComputedStyle(e).fontSize) === 0));"
+                        + "const examples = [...document.querySelectorAll('input[placeholder], textarea[placeholder]')]"
+                        + ".filter(e => seen(e) && e.placeholder && !e.value && parseFloat(getComputedStyle(e).fontSize) > 0);"
+                        + "return [...presses, ...examples].map(e => e.outerHTML.slice(0, 120))"
+                )!;
+        _bench.Browser.ExecuteCdpCommand("Emulation.setEmulatedMedia", new Dictionary<string, object?> { ["media"] = "" });
+        Assert.Empty(left);
+        // Each sheet bears unit, job and day in its margin.
+        Assert.NotNull(_bench.Browser.FindElement(By.CssSelector("link[href$='/paper.css']")));
+    }
 }

@@ -34,7 +34,7 @@ public sealed class WiringTests
 
         // What is done is ticked; then the proof stands, and the power-on gate asks for its reading.
         bench.Press("link", "On with the build");
-        bench.Sees("main", "Every reading agrees");
+        bench.Sees("li.step.current", "Fit ");
         Assert.Empty(bench.Complaints);
     }
 

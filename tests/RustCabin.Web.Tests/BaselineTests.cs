@@ -1,4 +1,5 @@
 using System.Net;
+using System.Text.Json.Nodes;
 using AngleSharp.Html.Dom;
 using static RustCabin.Web.Tests.Shown;
 
@@ -262,6 +263,27 @@ public sealed class BaselineTests : OnACabin
         page = await Cabin.Page("/sheets/models/new?pattern=16-bit");
         Assert.NotEqual(first, page.QuerySelector("#raw")!.TextContent);
         Assert.Null((await Cabin.Page("/sheets")).QuerySelector(".notice"));
+    }
+
+    [Fact]
+    public async Task A_group_that_nobody_filled_stays_absent_and_what_must_be_answered_is_asked()
+    {
+        foreach (string part in (string[])["fathom", "quiver", "chanter", "glowstrip"])
+        {
+            IHtmlDocument page = await Cabin.Page($"/sheets/parts/{part}");
+            JsonObject before = JsonNode.Parse(page.QuerySelector("#raw")!.TextContent)!.AsObject();
+            (_, page) = await Cabin.Press((IHtmlFormElement)page.QuerySelector("#fields")!, ("f:name", "Another name"));
+            JsonObject after = JsonNode.Parse(page.QuerySelector("#raw")!.TextContent)!.AsObject();
+            Assert.Equal("Another name", $"{after["name"]}");
+            Assert.Equal(before.Select(f => f.Key).Order(), after.Select(f => f.Key).Order());
+            // No select that must be answered shows an answer that nobody gave.
+            Assert.All(
+                page.QuerySelectorAll("select[name^='f:storage']")
+                    .Cast<IHtmlSelectElement>()
+                    .Where(_ => after["storage"] is null),
+                s => Assert.Equal("", s.Value)
+            );
+        }
     }
 
     [Theory]

@@ -230,4 +230,37 @@ public sealed class RecordTests : OnACabin
         page = await Pressed(Cabin, "/jobs/j/build", "[data-mended=BANK-RESET] button");
         Assert.Contains("BANK-RESET", Found(page));
     }
+
+    [Fact]
+    public async Task Each_sheet_of_paper_bears_unit_job_and_day_and_no_name_ends_its_text()
+    {
+        IHtmlDocument shelf = await Cabin.Page("/");
+        await Cabin.Press(
+            (IHtmlFormElement)
+                shelf.QuerySelector("form[action*='handler=Name'] input[name=job][value=slip-3-winter]")!.Closest("form")!,
+            ("name", "A \" } body { display: none } ")
+        );
+        string paper = await Cabin.Http.GetStringAsync("/jobs/slip-3-winter/paper.css");
+        Assert.Contains("@top-left { content: \"Slipway 3\\00003a  A \\000022 ", paper);
+        Assert.Contains("2026-11-26", paper);
+        Assert.Equal(8, paper.Count(c => c == '"'));
+        Assert.Equal(HttpStatusCode.NotFound, (await Cabin.Http.GetAsync("/jobs/nobody/paper.css")).StatusCode);
+    }
+
+    [Fact]
+    public async Task A_machine_goes_to_its_next_owner_on_paper_without_prices_and_places()
+    {
+        await ToTheEnd(Cabin, "slip-7-picture");
+        IHtmlDocument page = await Cabin.Page("/jobs/slip-7-picture/hand-over");
+        string text = page.QuerySelector("main")!.TextContent;
+        Assert.Contains("Tidewell video memory", text);
+        Assert.Contains("What it shows when all is well", text);
+        Assert.Contains("The way back", text);
+        Assert.DoesNotContain("EUR", text);
+        Assert.NotNull(page.QuerySelector("a[href^='/export/handover/']"));
+        // All is done: the job can be ended here and on the build sheet.
+        IHtmlDocument passport = await Cabin.Page("/jobs/slip-7-picture/passport");
+        await Cabin.Press((IHtmlFormElement)passport.QuerySelector("form[action*='handler=End']")!);
+        Assert.Null((await Cabin.Page("/jobs/slip-7-picture/build")).QuerySelector("form[action*='handler=End']"));
+    }
 }

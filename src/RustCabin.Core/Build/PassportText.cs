@@ -59,7 +59,8 @@ public static class PassportText
     public static string Code(PassportAsked record, string date)
     {
         Unit unit = record.Unit.Unit;
-        string board = record.Unit.Model.FindRevision(record.Unit.Revision.Id)?.Name ?? "";
+        string board =
+            (record.Unit.IsBoardAssumed ? "assumed " : "") + record.Unit.Model.FindRevision(record.Unit.Revision.Id)?.Name;
         string text = $"{unit.Name}|{record.Unit.Model.Name} {board}|{date}|{string.Join("; ", Changes(record))}";
         if (Encoding.UTF8.GetByteCount(text) <= MostBytes)
             return text;

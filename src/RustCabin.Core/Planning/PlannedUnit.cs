@@ -48,6 +48,13 @@ public sealed record PlannedUnit(
     /// <summary>The sites that this revision has.</summary>
     public IEnumerable<Site> Sites => Model.Sites.Where(s => Holds(s.Revisions));
 
+    /// <summary>The board is a guess: nobody confirmed it, and 5 % or more speak for another.</summary>
+    public bool IsBoardAssumed => Assumes(Model, Unit, Revision);
+
+    /// <summary>True where the board of a unit is a guess.</summary>
+    public static bool Assumes(Model model, Unit unit, Verdict revision) =>
+        model.Revisions.Count > 1 && unit.Revision is null && revision.Probability <= 0.95;
+
     /// <summary>
     /// True if something that a sheet limits to <paramref name="revisions"/> is there on this unit; an empty list limits nothing.
     /// </summary>

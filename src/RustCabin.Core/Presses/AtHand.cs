@@ -60,11 +60,7 @@ public sealed record AtHand(Pack Sheets, Job Job, PlannedUnit Before, Answer Ans
         Answer.Findings.Where(f => f.Code == code && f.Subjects.FirstOrDefault() == subject);
 
     /// <summary>The board is a guess: nobody vouches for it, and the clues leave more doubt than a part fits by.</summary>
-    public bool Doubtful => InDoubt(Model, Unit, After.Revision);
-
-    /// <summary>True where the board of a unit is a guess: unconfirmed, with 5 % or more for another.</summary>
-    public static bool InDoubt(Model model, Unit unit, Verdict revision) =>
-        model.Revisions.Count > 1 && unit.Revision is null && revision.Probability <= 0.95;
+    public bool Doubtful => After.IsBoardAssumed;
 
     /// <summary>The board in words, and how sure it is.</summary>
     public string Board =>

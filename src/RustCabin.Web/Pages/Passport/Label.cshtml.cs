@@ -11,7 +11,7 @@ public sealed class LabelModel(SheetRepository sheets, JobRepository jobs, TimeP
 {
     /// <summary>The unit's model with its board.</summary>
     public string ModelName =>
-        $"{View.Model.Name} {(View.At.Doubtful ? "assumed " : "")}{View.Model.FindRevision(Now.Revision.Id)?.Name}".Trim();
+        $"{View.Model.Name} {(Now.IsBoardAssumed ? "assumed " : "")}{View.Model.FindRevision(Now.Revision.Id)?.Name}".Trim();
 
     /// <summary>What was changed, one thing a line.</summary>
     public IReadOnlyList<string> Changes => field ??= PassportText.Changes(View.Record);

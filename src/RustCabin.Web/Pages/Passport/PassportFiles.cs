@@ -60,7 +60,9 @@ static class PassportFiles
     static string Paper(string title, DateTimeOffset now) =>
         string.Create(
             System.Globalization.CultureInfo.InvariantCulture,
-            $"@page {{ @top-left {{ content: \"{InCss(title)}\" }} @top-right {{ content: \"{now:yyyy-MM-dd}\" }} }}"
+            $"@page {{ margin: 16mm 12mm; font: 10px Overpass, sans-serif; @top-left {{ content: \"{InCss(title)}\" }} "
+                + $"@top-right {{ content: \"{now:yyyy-MM-dd}\" }} "
+                + $"@bottom-right {{ content: \"page \" counter(page) \" of \" counter(pages) }} }}"
         );
 
     /// <summary>Words as a text of CSS: each letter that is no plain one by its number, so that no name ends the text.</summary>

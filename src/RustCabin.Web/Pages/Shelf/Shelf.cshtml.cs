@@ -78,7 +78,7 @@ public sealed class ShelfModel(
         string id = jobs.Begin(unit, called);
         Verdict board = Plan.For(all, known).Revision;
         return LocalRedirect(
-            $"/jobs/{id}/{(AtHand.InDoubt(all.FindModel(known.Model)!, known, board) ? "identify" : FirstOf(known))}"
+            $"/jobs/{id}/{(PlannedUnit.Assumes(all.FindModel(known.Model)!, known, board) ? "identify" : FirstOf(known))}"
         );
     }
 

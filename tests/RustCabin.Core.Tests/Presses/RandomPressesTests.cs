@@ -1,0 +1,121 @@
+using RustCabin.Core.Build;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Presses;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Core.Tests.Presses;
+
+/// <summary>
+/// Presses in random order: whatever was pressed, no gate is open on a reading that is older than its work, and the record
+/// agrees with a plain list of what was pressed. Source: docs/handbook/build.md, What a reading was taken on.
+/// </summary>
+public sealed class RandomPressesTests
+{
+    /// <summary>What was pressed and taken, in order: a tick, a tick taken back, a reading.</summary>
+    enum Did
+    {
+        Ticked,
+        TakenBack,
+        Read,
+    }
+
+    [Theory]
+    [InlineData("brindle-16.json", "slip-3-winter")]
+    [InlineData("brindle-16.json", "slip-7-picture")]
+    [InlineData("clerk.json", "loft-clerk-ledger")]
+    public void No_gate_is_open_on_a_reading_that_is_older_than_its_work(string file, string id)
+    {
+        Pack pack = Demo.Of(file);
+        int open = 0,
+            struck = 0;
+        for (int seed = 0; seed < 3; seed++)
+        {
+            var random = new Random(seed);
+            Job job = pack.FindJob(id)! with
+            {
+                Done = [],
+                Heeded = [],
+                Readings = [],
+                Probes = [],
+                Took = new Dictionary<string, decimal>(),
+            };
+            var list = new List<(Did Did, StepId Step)>();
+            for (int press = 0; press < 150; press++)
+            {
+                var at = AtHand.Of(pack, job) with { Moment = $"2026-11-26T{10 + press / 60:00}:{press % 60:00}:00Z" };
+                job = Pressed(at, random, list) ?? job;
+                (int o, int s) = Holds(AtHand.Of(pack, job), list);
+                (open, struck) = (open + o, struck + s);
+            }
+        }
+        Assert.True(open > 50 && struck > 5, $"{open} open gates and {struck} struck readings were met");
+    }
+
+    /// <summary>One press: mostly the step at hand, now and then one that is done is taken back.</summary>
+    static Job? Pressed(AtHand at, Random random, List<(Did, StepId)> list)
+    {
+        StepProgress[] ticked =
+        [
+            .. at.Progress.Steps.Where(s => s is { State: StepState.Done, Step: { Kind: not StepKind.Gate, Proved: null } }),
+        ];
+        StepProgress? step =
+            random.Next(9) == 0 && ticked.Length > 0 ? ticked[random.Next(ticked.Length)]
+            : random.Next(8) == 0 ? at.Progress.Steps[random.Next(at.Progress.Steps.Count)]
+            : at.Progress.Current;
+        if (step is null)
+            return null;
+        string name = $"{step.Step.Id}";
+        if (!step.AllHeeded)
+            return Ticking.Heed(at, name, [.. step.Step.Cautions.Select(c => c.Id)], true).On(at.Job);
+        bool gate = step.Step.Kind == StepKind.Gate;
+        Press<Job> press =
+            !gate ? Ticking.Tick(at, name, step.State != StepState.Done, null, "seen")
+            : step.Step.Expected!.Lines.Count == 0 ? Readings.Starts(at, name, true, false)
+            : Readings.Read(at, name, [.. step.Step.Expected.Lines.Select(l => l.Bytes.ToSheet())], false);
+        Job? after = press.On(at.Job);
+        if (after is not null)
+            list.Add(
+                (
+                    gate ? Did.Read
+                    : step.State == StepState.Done ? Did.TakenBack
+                    : Did.Ticked,
+                    step.Step.Id
+                )
+            );
+        return after;
+    }
+
+    /// <summary>How many gates were open, and how many readings were struck; the plain list agrees with both.</summary>
+    static (int Open, int Struck) Holds(AtHand at, List<(Did Did, StepId Step)> list)
+    {
+        int open = 0,
+            struck = 0;
+        Assert.Equal(
+            list.Where(l => l.Did != Did.Read)
+                .GroupBy(l => l.Step)
+                .Where(g => g.Last().Did == Did.Ticked)
+                .Select(g => $"{g.Key}")
+                .Order(),
+            at.Job.Done.Select(d => $"{d}").Order()
+        );
+        Assert.Equal(list.Count(l => l.Did == Did.Read), at.Job.Readings.Count);
+        foreach (StepProgress gate in at.Progress.Steps.Where(s => s.Step.Kind == StepKind.Gate && s.Step.Needs.Count > 0))
+        {
+            int read = list.FindLastIndex(l => l == (Did.Read, gate.Step.Id));
+            bool younger = read >= 0 && gate.Step.Needs.All(n => Stood(list, n, read));
+            Assert.Equal(younger, gate.State == StepState.Done);
+            open += younger ? 1 : 0;
+            struck += gate.Struck is null ? 0 : 1;
+            Assert.Equal(read >= 0 && !younger, gate.Struck is not null || (read >= 0 && gate.State != StepState.Done));
+        }
+        IReadOnlyList<ReadingTold> told = ReadingsTold.OfGates(at.Progress, at.Job);
+        Assert.True(told.Count >= at.Job.Readings.Count, "the passport holds every reading");
+        return (open, struck);
+    }
+
+    /// <summary>A step was ticked before a reading, and not taken back since.</summary>
+    static bool Stood(List<(Did Did, StepId Step)> list, StepId step, int read) =>
+        list.FindLastIndex(read, l => l == (Did.Ticked, step)) is >= 0 and var ticked
+        && list.FindIndex(ticked, l => l == (Did.TakenBack, step)) < 0;
+}
