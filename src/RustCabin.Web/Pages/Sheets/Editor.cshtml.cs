@@ -6,7 +6,6 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.Extensions.Primitives;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Packs;
-using RustCabin.Core.Sheets;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 
