@@ -18,7 +18,8 @@ public sealed class SearchRepository(CabinFile file)
     public const char WordBegins = '\u2402',
         WordEnds = '\u2403';
 
-    // Set field by field: FTS columns have no type to match a constructor with.
+    // Set field by field: FTS columns have no type to match a constructor with. They are cast to text where they are read: the
+    // key of a cupboard row comes back as a number else, and what is made of the first row is kept for all that follow.
     sealed record Row
     {
         public string Kind { get; init; } = "";
@@ -38,7 +39,8 @@ public sealed class SearchRepository(CabinFile file)
             .. connection
                 .Query<Row>(
                     """
-                    select kind as Kind, key as Key, title as Title, snippet(find, 1, char(9218), char(9219), '…', 12) as Extract
+                    select cast(kind as text) as Kind, cast(key as text) as Key, cast(title as text) as Title,
+                      cast(snippet(find, 1, char(9218), char(9219), '…', 12) as text) as Extract
                     from find where find match @query order by bm25(find, 10.0, 1.0), rowid limit @most
                     """,
                     new { query, most }
