@@ -55,7 +55,7 @@ sealed class BuildWalk(PlannedUnit before, PlannedUnit after, IReadOnlyList<Work
             return;
         StepId[] mended = [.. MendBefore(gates[^1].Id)];
         PlannedUnit now = new PassportAsked(before, after, _done.Contains).Now;
-        Step step = Gate(gates[^1].Id, $"Power up {With(gates)}", Wait(now), now);
+        Step step = Gate(gates[^1].Id, $"Power up {With(gates)}", Wait, now);
         Add(
             step with
             {
@@ -140,20 +140,19 @@ sealed class BuildWalk(PlannedUnit before, PlannedUnit after, IReadOnlyList<Work
     }
 
     /// <summary>The state in which the machine runs: as the sheet has it, else shut where something deadly lies bare.</summary>
-    CaseState Running
-    {
-        get
+    CaseState Running =>
+        Rule.Case switch
         {
-            CaseState open = CaseState.Of(true, _open, CaseLies.Open, after);
-            return Rule.Case switch
-            {
-                GateCase.Closed => open with { Lies = _open.Count == 0 ? open.Lies : CaseLies.Closed },
-                GateCase.Loose => open with { Lies = _open.Count == 0 ? open.Lies : CaseLies.Loose },
-                null when open.IsLive => open with { Lies = CaseLies.Loose },
-                _ => open,
-            };
-        }
-    }
+            GateCase.Closed => Runs(CaseLies.Closed),
+            GateCase.Loose => Runs(CaseLies.Loose),
+            null when Runs(CaseLies.Open).IsLive => Runs(CaseLies.Loose),
+            _ => Runs(CaseLies.Open),
+        };
+
+    CaseState Runs(CaseLies lies) => CaseState.Of(true, _open, lies, after);
+
+    /// <summary>What was unplugged on the way in, and must be plugged in for the machine to run.</summary>
+    string Pulled => string.Join(", ", _open.SelectMany(l => l.Unplug));
 
     /// <summary>How the machine is brought to run, line by line.</summary>
     IEnumerable<string> SwitchOn()
@@ -161,20 +160,18 @@ sealed class BuildWalk(PlannedUnit before, PlannedUnit after, IReadOnlyList<Work
         if (_open.Count == 0)
             yield break;
         CaseState state = Running;
-        string[] pulled = [.. _open.SelectMany(l => l.Unplug)];
-        if (pulled.Length > 0)
-            yield return $"Plug in again for it: {string.Join(", ", pulled)}.";
-        string bare = string.Join(", ", state.Bare.Select(b => Caution.Of(b.Word).Title.ToLowerInvariant()));
+        if (Pulled.Length > 0)
+            yield return $"Plug in again for it: {Pulled}.";
         if (state.Lies == CaseLies.Closed)
             yield return "Close the case for it; it is opened again afterwards.";
         else if (state.Lies == CaseLies.Loose)
             yield return "Lay the case shut without its screws"
-                + (bare.Length > 0 ? $": under it lies bare what can hurt ({bare})." : ".");
+                + (state.Bare.Count > 0 ? $": under it lies bare what can hurt ({state.BareWords})." : ".");
         else
             yield return "The case is open: nothing loose on the board, hands off.";
     }
 
-    string Wait(PlannedUnit at) =>
+    string Wait =>
         Rule.Needs.Count > 0
             ? $"Connect {string.Join(", ", Rule.Needs)}, switch on and read the screen."
             : "Switch on and read the screen.";
@@ -194,7 +191,6 @@ sealed class BuildWalk(PlannedUnit before, PlannedUnit after, IReadOnlyList<Work
             _pull = true;
             return;
         }
-        string[] pulled = [.. _open.SelectMany(l => l.Unplug)];
         Add(
             new Step(
                 Fresh(Acts.Off(ran)),
@@ -206,7 +202,7 @@ sealed class BuildWalk(PlannedUnit before, PlannedUnit after, IReadOnlyList<Work
                         ? $"Wait {fall:0.#} minutes, then have the charge measured."
                         : "Wait, and have the charge measured where one can stay.",
                     .. Running.Lies == CaseLies.Open ? (string[])[] : ["Open it again as far as it was."],
-                    .. pulled.Length > 0 ? [$"Unplug again: {string.Join(", ", pulled)}."] : (string[])[],
+                    .. Pulled.Length > 0 ? [$"Unplug again: {Pulled}."] : (string[])[],
                 ],
                 (off.Minutes ?? 0) + OffMinutes
             )

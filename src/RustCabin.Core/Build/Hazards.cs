@@ -25,16 +25,11 @@ static class Hazards
         // It ran: what lies bare is charged again, and is read anew before a hand goes in.
         if (step.Kind == StepKind.Off)
             foreach (Bare bare in step.State.Bare)
-                yield return Caution.Of(bare.Word) with
-                {
-                    Why = bare.Why,
-                };
+                yield return bare.Caution;
         if (step.State.IsLive)
             yield return Caution.Of(Caution.LiveWord) with
             {
-                Why =
-                    "it runs open, and bare lies: "
-                    + string.Join(", ", step.State.Bare.Select(b => Caution.Of(b.Word).Title.ToLowerInvariant())),
+                Why = $"it runs open, and bare lies: {step.State.BareWords}",
             };
         bool works = step.Kind is StepKind.Fit or StepKind.Remove or StepKind.Mend;
         // What an open level brings stays there: a step under it has its caution too, and one reading serves for all.
@@ -56,10 +51,7 @@ static class Hazards
     public static IEnumerable<Caution> AtOpening(AccessLevel level, PlannedUnit unit)
     {
         foreach (Bare bare in Bare.At(level, unit))
-            yield return Caution.Of(bare.Word) with
-            {
-                Why = bare.Why,
-            };
+            yield return bare.Caution;
         foreach (string word in level.Cautions.Where(w => !Bare.IsOfPower(w)))
             yield return Caution.Of(word) with
             {

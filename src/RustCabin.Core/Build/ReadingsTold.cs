@@ -2,6 +2,7 @@ using RustCabin.Core.Bench;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
+using RustCabin.Core.Units;
 using RustCabin.Core.Wiring;
 
 namespace RustCabin.Core.Build;
@@ -33,15 +34,18 @@ public sealed record ReadingTold(string At, string Where, string Read, ReadingSt
 public static class ReadingsTold
 {
     /// <summary>Those of the gates, in the order of the sheet, and of each gate the oldest first.</summary>
-    public static IReadOnlyList<ReadingTold> OfGates(Progress progress, Job job) =>
+    /// <param name="progress">How far the build is.</param>
+    /// <param name="job">The job.</param>
+    /// <param name="size">How a size is written; null: as sheets write it.</param>
+    public static IReadOnlyList<ReadingTold> OfGates(Progress progress, Job job, Func<ByteSize, string>? size = null) =>
         [
             .. from gate in progress.Steps
             where gate.Step.Expected is not null
-            from told in OfGate(gate, job, [.. progress.Steps.Select(s => s.Step)])
+            from told in OfGate(gate, job, [.. progress.Steps.Select(s => s.Step)], size)
             select told,
         ];
 
-    static IEnumerable<ReadingTold> OfGate(StepProgress gate, Job job, IReadOnlyList<Step> steps)
+    static IEnumerable<ReadingTold> OfGate(StepProgress gate, Job job, IReadOnlyList<Step> steps, Func<ByteSize, string>? size)
     {
         GateReading[] all = [.. job.Readings.Where(r => r.Gate == gate.Step.Id)];
         if (all.Length == 0 && (gate.Reading ?? gate.Struck)?.Reading is { } baseline)
@@ -62,7 +66,7 @@ public static class ReadingsTold
             yield return new ReadingTold(
                 read.At,
                 gate.Step.Title,
-                Words(read),
+                Words(read, size),
                 !compared.Agrees ? ReadingStands.Differs
                     : against.Count > 0 ? ReadingStands.Struck
                     : ReadingStands.Agrees,
@@ -71,10 +75,13 @@ public static class ReadingsTold
         }
     }
 
-    static string Words(GateReading read) =>
+    /// <summary>A reading of a gate in words.</summary>
+    /// <param name="read">The reading.</param>
+    /// <param name="size">How a size is written; null: as sheets write it.</param>
+    public static string Words(GateReading read, Func<ByteSize, string>? size = null) =>
         read.Starts is { } starts
             ? (starts ? "starts" : "does not start")
-            : string.Join(", ", read.Lines.Select(l => $"{l.Label} {l.Bytes}"));
+            : string.Join(", ", read.Lines.Select(l => $"{l.Label} {size?.Invoke(l.Bytes) ?? $"{l.Bytes}"}"));
 
     /// <summary>Those of the meter, in the order of the table.</summary>
     public static IReadOnlyList<ReadingTold> OfMeter(PlannedUnit unit) =>
@@ -87,7 +94,7 @@ public static class ReadingsTold
                 select new ReadingTold(
                     line.Probe!.On?.At ?? "",
                     $"{line.From} to {line.To}",
-                    line.Probe.Beep is { } beep ? (beep ? "beep" : "none") : $"{line.Probe.Ohms:0.##} ohms",
+                    line.Probe.Said,
                     line.Struck.Length > 0 ? ReadingStands.Struck
                         : line.Agrees == true ? ReadingStands.Agrees
                         : ReadingStands.Differs,

@@ -88,7 +88,7 @@ public static class WiringPresses
     }
 
     /// <summary>A reading in words.</summary>
-    public static string Said(Probe probe) => probe.Beep is { } beep ? (beep ? Beep : NoBeep) : $"{probe.Ohms:0.##} ohms";
+    public static string Said(Probe probe) => probe.Said;
 
     /// <summary>Takes a reading away.</summary>
     public static Press<Job> Forget(string from, string to) =>

@@ -154,6 +154,9 @@ public sealed record Probe : ICompleted<Probe>
     [Display(Description = "What it was taken on.")]
     public TakenOn? On { get; init; }
 
+    /// <summary>What was read, in words.</summary>
+    public string Said => Beep is { } beep ? (beep ? "beep" : "none") : $"{Ohms:0.##} ohms";
+
     /// <inheritdoc/>
     public Probe Completed(RecordReading read)
     {

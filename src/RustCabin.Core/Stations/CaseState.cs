@@ -23,6 +23,9 @@ public enum CaseLies
 /// <param name="Minutes">How long the charge takes to fall once the plug is out; null: no sheet says.</param>
 public sealed record Bare(string Word, string Why, decimal? Minutes)
 {
+    /// <summary>Its caution, with what brought it in.</summary>
+    public Caution Caution => Caution.Of(Word) with { Why = Why };
+
     /// <summary>From so many volts on a charged capacitor is felt.</summary>
     const decimal Touch = 60;
 
@@ -90,6 +93,9 @@ public sealed record CaseState(bool Plugged, IReadOnlyList<AccessLevel> Open, Ca
     /// <summary>How long to wait once the plug is out; null: no sheet says.</summary>
     public decimal? Minutes => Bare.Max(b => b.Minutes);
 
+    /// <summary>What lies bare, in words.</summary>
+    public string BareWords => string.Join(", ", Bare.Select(b => b.Caution.Title.ToLowerInvariant()));
+
     /// <summary>In a few words: plug out; open: lid off; bare: mains.</summary>
     public string Words =>
         string.Join(
@@ -103,9 +109,7 @@ public sealed record CaseState(bool Plugged, IReadOnlyList<AccessLevel> Open, Ca
                         CaseLies.Loose => "laid shut",
                         _ => "closed",
                     },
-                    .. Lies == CaseLies.Open && Bare.Count > 0
-                        ? [$"bare: {string.Join(", ", Bare.Select(b => Caution.Of(b.Word).Title.ToLowerInvariant()))}"]
-                        : (string[])[],
+                    .. Lies == CaseLies.Open && Bare.Count > 0 ? [$"bare: {BareWords}"] : (string[])[],
                 ]
         );
 }

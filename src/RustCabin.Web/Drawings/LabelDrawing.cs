@@ -45,15 +45,14 @@ public static class LabelDrawing
         int letters = (int)(room / (size * 0.5));
         // A name is never cut, so that no two units bear the same: what does not go on one line goes on two, smaller.
         int wideLetters = (int)(room / 1.9);
-        string[] name = unit.Length <= wideLetters ? [unit] : Halves(unit);
-        foreach ((int i, string line) in name.Index())
-            if (name.Length == 1)
-                svg.Text(1.8, 4.6, line, "label-unit", "start");
-            else
+        if (unit.Length <= wideLetters)
+            svg.Text(1.8, 4.6, unit, "label-unit", "start");
+        else
+            foreach ((int i, string line) in Halves(unit).Index())
             {
                 double fit = Math.Min(1, room / (line.Length * 0.95 * 1.9 / 1.45));
                 svg.OpenAt(1.8, 2.9 + i * 2.2, fit);
-                svg.Text(0, 0, line, "label-unit two", "start").Close();
+                svg.Text(0, 0, line, "label-unit", "start").Close();
             }
         // The day is never cut: where both do not go on one line it has its own.
         int head = (int)(room / (size * 0.47));

@@ -41,7 +41,7 @@ public class PassportModel(SheetRepository sheets, JobRepository jobs, TimeProvi
     public bool IsIn(Instance instance) => Asked.IsIn(instance);
 
     /// <summary>The readings of the gates as they came, wrong ones too.</summary>
-    public IReadOnlyList<ReadingTold> Readings => field ??= ReadingsTold.OfGates(View.Progress, View.Job);
+    public IReadOnlyList<ReadingTold> Readings => field ??= ReadingsTold.OfGates(View.Progress, View.Job, Preferences.Size);
 
     /// <summary>What the meter read, line by line.</summary>
     public IReadOnlyList<ReadingTold> Meter => field ??= ReadingsTold.OfMeter(View.After);

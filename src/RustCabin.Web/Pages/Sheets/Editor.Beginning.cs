@@ -52,13 +52,7 @@ public sealed partial class EditorModel
                     Revisions = [new Revision { Id = "r1", Name = "Board 1" }],
                 }
             ),
-            "unit" => Declaration<Unit>.Write(
-                new Unit
-                {
-                    Id = Free("unit"),
-                    Model = Request.Query["model"].FirstOrDefault() ?? models.FirstOrDefault()?.Id ?? "",
-                }
-            ),
+            "unit" => Declaration<Unit>.Write(new Unit { Id = Free("unit"), Model = asked }),
             "part" => Declaration<Part>.Write(
                 new Part { Id = Free("part"), Ways = [new Way { Id = "fit", Model = models.LastOrDefault()?.Id ?? "" }] }
             ),
