@@ -16,7 +16,7 @@ public static class GateFindings
         {
             if (gate is { State: StepState.Differs, Reading: { } read })
                 yield return Differs(gate, $"{gate.Step.Title}: {Short(read)}", Read(read));
-            foreach ((Sight sight, string showed) in Seen(gate, job))
+            foreach ((Sight sight, string showed) in Seen(progress, gate, job))
                 yield return Differs(
                     gate,
                     $"{gate.Step.Title}: {sight.Words.ToLowerInvariant()}, {showed}",
@@ -49,12 +49,12 @@ public static class GateFindings
             );
 
     /// <summary>What was looked at there and is not as usual, where the count itself agrees.</summary>
-    static IEnumerable<(Sight Sight, string Showed)> Seen(StepProgress gate, Job? job) =>
-        gate.State == StepState.Done && job?.Faults is { } faults
-            ? from look in faults.Looks
-            where look.Gate == gate.Step.Id
-            join sight in Trail.Sights(gate.Step.At!) on look.What equals sight.Id
-            where look.Showed != sight.Usual
-            select (sight, look.Showed)
+    static IEnumerable<(Sight Sight, string Showed)> Seen(Progress progress, StepProgress gate, Job? job) =>
+        gate.State == StepState.Done && job is not null
+            ? from look in Grounds.Looks(job, gate.Step, [.. progress.Steps.Select(s => s.Step)])
+            where look.Against.Count == 0
+            join sight in Trail.Sights(gate.Step.At!) on look.Look.What equals sight.Id
+            where look.Look.Showed != sight.Usual
+            select (sight, look.Look.Showed)
             : [];
 }

@@ -35,6 +35,9 @@ public sealed record StepProgress(Step Step, StepState State, Comparison? Readin
     /// <summary>Why it does not count.</summary>
     public IReadOnlyList<string> StruckBy { get; init; } = [];
 
+    /// <summary>A step of switching off that counts as done because a later step is: no tick of its own says anything.</summary>
+    public bool IsImplied { get; init; }
+
     /// <summary>Steps that must be done before it, and are not.</summary>
     public IReadOnlyList<Step> Waits { get; init; } = [];
 
@@ -81,10 +84,10 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
             ];
             // A reading proves nothing of what is not in yet: a gate counts once the steps that it is about are done.
             Step[] waits = [.. steps.Where(s => s.State != StepState.Done && step.Needs.Contains(s.Step.Id)).Select(s => s.Step)];
-            bool done =
-                step.Kind == StepKind.Gate ? reading is { Agrees: true } && waits.Length == 0
+            bool implied = step.Kind == StepKind.Off && job is not null && IsBehind(step, sheet, job),
+                done = step.Kind == StepKind.Gate ? reading is { Agrees: true } && waits.Length == 0
                 : step.Proved is { } proved ? proved && waits.Length == 0
-                : job is not null && (step.Id.IsIn(job.Done) || (step.Kind == StepKind.Off && IsBehind(step, sheet, job)));
+                : implied || (job is not null && step.Id.IsIn(job.Done));
             StepState state =
                 done ? StepState.Done
                 : reading is { Agrees: false } ? StepState.Differs
@@ -94,6 +97,7 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
                 new StepProgress(step, state, reading, heeded)
                 {
                     Waits = waits,
+                    IsImplied = implied,
                     Struck = against.Count == 0 ? null : taken,
                     StruckBy = against,
                     ToldBefore = [.. step.Cautions.Select(c => c.Id).Where(told.Contains)],

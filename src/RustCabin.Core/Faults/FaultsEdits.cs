@@ -9,7 +9,7 @@ public static class FaultsEdits
     static Job With(Job job, Func<JobFaults, JobFaults> change) => job with { Faults = change(job.Faults ?? new JobFaults()) };
 
     /// <summary>Notes what a look showed; null: it was not looked at after all.</summary>
-    public static Job Look(Job job, StepId gate, string what, string? showed) =>
+    public static Job Look(Job job, StepId gate, string what, string? showed, TakenOn? on = null) =>
         With(
             job,
             f =>
@@ -27,15 +27,12 @@ public static class FaultsEdits
                                         Gate = gate,
                                         What = what,
                                         Showed = showed,
+                                        On = on,
                                     },
                                 ],
                     ],
                 }
         );
-
-    /// <summary>What was looked at at a gate.</summary>
-    public static IReadOnlyDictionary<string, string> LooksAt(Job? job, StepId gate) =>
-        (job?.Faults?.Looks ?? []).Where(l => l.Gate == gate).ToDictionary(l => l.What, l => l.Showed);
 
     /// <summary>Says that a cause is it: its mend is a step.</summary>
     public static Job Confirm(Job job, ConfirmedCause cause) =>

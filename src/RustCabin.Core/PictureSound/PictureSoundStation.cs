@@ -29,6 +29,13 @@ public sealed class PictureSoundStation : Station
     /// <inheritdoc/>
     public override IEnumerable<Sight> Sights(PlannedUnit at) => PictureSoundHypotheses.Sights(at);
 
+    /// <summary>Why a saved phase does not prove that the screen stands still; empty: it proves it.</summary>
+    public static string PhaseStruck(PictureRecord picture, Instance converter) =>
+        picture.On?.Simulated == true ? "it was found on the simulated converter; say so once it stands still on your screen."
+        : Grounds.Against(picture.On, Acts.Fit(converter.Name)) is { Length: > 0 } why
+            ? $"it was seen earlier, and \"Fit {converter.Title}\" {why}. Look again."
+        : "";
+
     /// <summary>A still screen is seen and each side heard alone, once all is in.</summary>
     public override IEnumerable<Work> Works(BuildAsked asked)
     {
@@ -46,10 +53,7 @@ public sealed class PictureSoundStation : Station
                                 "Put up a screen that does not move, turn the phase until nothing shimmers, and save.",
                                 asked.After.Job?.Picture is not { Phase: { } phase } picture
                                     ? "The bench of Picture and sound shows what to look for."
-                                : picture.On?.Simulated == true
-                                    ? $"Phase {phase} was found on the simulated converter: say so once it stands still on yours."
-                                : Grounds.Against(picture.On, Acts.Fit(part.Name)) is { Length: > 0 } why
-                                    ? $"Phase {phase} was seen earlier: \"Fit {part.Title}\" {why}. Look again."
+                                : PhaseStruck(picture, part) is { Length: > 0 } why ? $"Phase {phase} does not count: {why}"
                                 : $"Saved: phase {phase}.",
                             ],
                             StillMinutes
@@ -57,10 +61,7 @@ public sealed class PictureSoundStation : Station
                         {
                             Station = Name,
                             Runs = true,
-                            Proved =
-                                asked.After.Job?.Picture is { Phase: not null } seen
-                                && seen.On?.Simulated != true
-                                && Grounds.Against(seen.On, Acts.Fit(part.Name)).Length == 0,
+                            Proved = asked.After.Job?.Picture is { Phase: not null } seen && PhaseStruck(seen, part).Length == 0,
                             Needs = [Acts.Fit(part.Name)],
                         },
                     ]

@@ -9,7 +9,7 @@ namespace RustCabin.Core.Presses;
 public static class AtGate
 {
     /// <summary>What was seen at a gate.</summary>
-    public static Seen Seen(Job job, StepProgress gate)
+    public static Seen Seen(AtHand at, StepProgress gate)
     {
         GateReading? read = gate.Reading?.Reading;
         return new Seen
@@ -17,11 +17,15 @@ public static class AtGate
             Lines = read is { Starts: not false, Lines.Count: > 0 } ? [.. read.Lines.Select(l => l.Bytes.Bytes)] : null,
             // Lines that all read nothing may be a count, or a screen that stays dark: nothing is said of starting.
             Starts = read?.Starts ?? (read?.Lines.Any(l => l.Bytes.Bytes > 0) == true ? true : null),
-            Looks = FaultsEdits.LooksAt(job, gate.Step.Id),
+            Looks = Looks(at, gate).Where(l => l.Against.Count == 0).ToDictionary(l => l.Look.What, l => l.Look.Showed),
         };
     }
 
+    /// <summary>What was looked at there, each with why it does not count any more; none: it counts.</summary>
+    public static IEnumerable<(LookTaken Look, IReadOnlyList<string> Against)> Looks(AtHand at, StepProgress gate) =>
+        Grounds.Looks(at.Job, gate.Step, [.. at.Progress.Steps.Select(s => s.Step)]);
+
     /// <summary>The causes of what was seen there, and what to look at next.</summary>
     public static Diagnosis Of(AtHand at, StepProgress gate) =>
-        Diagnosis.Of(gate.Step.At!, AccessPath.Path(at.Model, gate.Step.Level), Seen(at.Job, gate));
+        Diagnosis.Of(gate.Step.At!, AccessPath.Path(at.Model, gate.Step.Level), Seen(at, gate));
 }

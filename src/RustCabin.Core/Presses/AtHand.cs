@@ -53,7 +53,7 @@ public sealed record AtHand(Pack Sheets, Job Job, PlannedUnit Before, Answer Ans
         new(Before, After, id => Progress.Steps.Any(s => s.Step.Id == id && s.State == StepState.Done));
 
     /// <summary>A step of the sheet, as a form sends it; null: there is none.</summary>
-    public StepProgress? Find(string step) => Progress.Steps.FirstOrDefault(s => s.Step.Id == StepId.Parse(step));
+    public StepProgress? Find(StepId step) => Progress.Steps.FirstOrDefault(s => s.Step.Id == step);
 
     /// <summary>What is found by a code, of its first subject.</summary>
     public IEnumerable<Finding> Found(string code, string subject) =>

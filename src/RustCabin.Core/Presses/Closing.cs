@@ -21,7 +21,7 @@ public static class Closing
             : Gone;
 
     /// <summary>Everything that a closing step waits for is back, the last out first.</summary>
-    public static Press<Job> AllBack(AtHand at, string step) =>
+    public static Press<Job> AllBack(AtHand at, StepId step) =>
         at.Find(step) is { } here && Ledger.Missing(Pieces(at), here.Step) is { Count: > 0 } missing
             ? Change(
                 $"Back in place: {string.Join(", ", missing.Select(m => m.Words))}",

@@ -48,8 +48,8 @@ public static class Gating
     }
 
     /// <summary>Puts a gate of one's own, or takes it away.</summary>
-    public static Press<Job> Gate(AtHand at, string gate, bool there) =>
-        Own(at).FirstOrDefault(g => $"{g.Gate}" == gate) is { Always: false } known
+    public static Press<Job> Gate(AtHand at, StepId gate, bool there) =>
+        Own(at).FirstOrDefault(g => g.Gate == gate) is { Always: false } known
             ? Change($"{(there ? "A gate" : "No gate")} {known.With}", j => BuildEdits.Gate(j, known.Gate, there))
             : Gone;
 
@@ -61,7 +61,7 @@ public static class Gating
     /// <param name="text">What was written.</param>
     /// <param name="look">For a bath, how it looks; empty: not said.</param>
     /// <param name="pictured">A picture comes with it.</param>
-    public static (BenchNote? Note, Refusal? Refused) Noted(AtHand at, string step, string? text, string? look, bool pictured)
+    public static (BenchNote? Note, Refusal? Refused) Noted(AtHand at, StepId step, string? text, string? look, bool pictured)
     {
         if (!Texts.TryOptional<BenchNote>(nameof(BenchNote.Text), text, out string words))
             return (
@@ -92,14 +92,14 @@ public static class Gating
             note.Text.Length > 0 ? note.Text
             : note.Look is { } how ? Words<CareLook>.Of(how)
             : "a picture";
-        return Change($"Noted at \"{at.Find($"{note.Step}")?.Step.Title}\": {said}", j => BuildEdits.Note(j, note));
+        return Change($"Noted at \"{at.Find(note.Step)?.Step.Title}\": {said}", j => BuildEdits.Note(j, note));
     }
 
     /// <summary>Takes a note away, by its place in the record.</summary>
     public static Press<Job> Forget(AtHand at, int note) =>
         note >= 0 && note < at.Build.Notes.Count
             ? Change(
-                $"A note taken away at \"{at.Find($"{at.Build.Notes[note].Step}")?.Step.Title}\"",
+                $"A note taken away at \"{at.Find(at.Build.Notes[note].Step)?.Step.Title}\"",
                 j => BuildEdits.Forget(j, note)
             )
             : Gone;

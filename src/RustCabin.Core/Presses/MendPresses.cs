@@ -66,11 +66,11 @@ public static class MendPresses
             : Gone;
 
     /// <summary>The gate of a diagnosis; null: there is none of that name, or it predicts nothing.</summary>
-    static StepProgress? Gate(AtHand at, string gate) =>
+    static StepProgress? Gate(AtHand at, StepId gate) =>
         at.Find(gate) is { Step: { Kind: StepKind.Gate, At: not null } } here ? here : null;
 
     /// <summary>Notes what a look showed, or that it was not looked at after all.</summary>
-    public static Press<Job> Look(AtHand at, string gate, string what, string? showed)
+    public static Press<Job> Look(AtHand at, StepId gate, string what, string? showed)
     {
         if (Gate(at, gate) is not { } here)
             return Gone;
@@ -81,12 +81,15 @@ public static class MendPresses
                 j => FaultsEdits.Look(j, here.Step.Id, what, null)
             );
         return known?.Outcomes.Contains(showed) == true
-            ? Change($"At \"{here.Step.Title}\": {known.Words}: {showed}", j => FaultsEdits.Look(j, here.Step.Id, what, showed))
+            ? Change(
+                $"At \"{here.Step.Title}\": {known.Words}: {showed}",
+                j => FaultsEdits.Look(j, here.Step.Id, what, showed, Grounds.Of(j, here.Step.Instances, at.Moment))
+            )
             : Gone;
     }
 
     /// <summary>This is it: the mend of a cause goes onto the build sheet.</summary>
-    public static Press<Job> Confirm(AtHand at, string gate, string cause)
+    public static Press<Job> Confirm(AtHand at, StepId gate, string cause)
     {
         if (
             Gate(at, gate) is not { } here
@@ -109,10 +112,10 @@ public static class MendPresses
     }
 
     /// <summary>Takes a cause back that was said to be it.</summary>
-    public static Press<Job> Unconfirm(AtHand at, string gate, string cause) =>
-        (at.Job.Faults?.Confirmed ?? []).FirstOrDefault(c => $"{c.Gate}" == gate && c.Cause == cause) is { } known
+    public static Press<Job> Unconfirm(AtHand at, StepId gate, string cause) =>
+        (at.Job.Faults?.Confirmed ?? []).FirstOrDefault(c => c.Gate == gate && c.Cause == cause) is { } known
             ? Change(
-                $"At \"{at.Find(gate)?.Step.Title ?? gate}\", not it after all: {known.Words}",
+                $"At \"{at.Find(gate)?.Step.Title ?? $"{gate}"}\", not it after all: {known.Words}",
                 j => FaultsEdits.Drop(j, known.Gate, cause)
             )
             : Gone;

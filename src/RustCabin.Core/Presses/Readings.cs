@@ -19,7 +19,7 @@ public static class Readings
     /// <param name="step">The gate.</param>
     /// <param name="seen">What was typed, a line each.</param>
     /// <param name="tick">The steps that it is about, and that are not ticked yet, are ticked with it.</param>
-    public static Press<Job> Read(AtHand at, string step, IReadOnlyList<string> seen, bool tick)
+    public static Press<Job> Read(AtHand at, StepId step, IReadOnlyList<string> seen, bool tick)
     {
         if (at.Find(step) is not { Step.Expected: { } expected } gate)
             return Gone;
@@ -37,7 +37,7 @@ public static class Readings
     }
 
     /// <summary>Reads a gate of a machine that shows no count: it starts as before, or it does not.</summary>
-    public static Press<Job> Starts(AtHand at, string step, bool starts, bool tick)
+    public static Press<Job> Starts(AtHand at, StepId step, bool starts, bool tick)
     {
         if (at.Find(step) is not { } gate)
             return Gone;
@@ -53,7 +53,7 @@ public static class Readings
     }
 
     /// <summary>Says of a gate whose count cannot be read whether the machine starts.</summary>
-    public static Press<Job> StartsAtAll(AtHand at, string gate, bool starts) =>
+    public static Press<Job> StartsAtAll(AtHand at, StepId gate, bool starts) =>
         at.Find(gate) is { Step: { Kind: StepKind.Gate, At: not null }, State: not StepState.Locked, AllHeeded: true } here
             ? Change(
                 $"Read at \"{here.Step.Title}\": it {(starts ? "starts" : "does not start")}",

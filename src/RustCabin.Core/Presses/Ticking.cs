@@ -18,10 +18,15 @@ public static class Ticking
     /// <param name="done">Whether it is done.</param>
     /// <param name="took">The minutes that it took, as typed; empty: nothing is noted.</param>
     /// <param name="proof">For a mend, what proves it.</param>
-    public static Press<Job> Tick(AtHand at, string step, bool done, string? took, string? proof)
+    public static Press<Job> Tick(AtHand at, StepId step, bool done, string? took, string? proof)
     {
         if (at.Find(step) is not { Step: { Kind: not StepKind.Gate, Proved: null } known } here)
             return Gone;
+        if (!done && here.IsImplied)
+            return Refuse(
+                "step",
+                $"Nothing was changed: a step after \"{known.Title}\" is done, so the machine was off. Take that one back first"
+            );
         if (!done)
             return Change($"Not done after all: {known.Title}", j => JobEdits.Took(Untick(j, known), known.Id, null));
         if (Bar(at, here) is { } barred)
@@ -76,7 +81,7 @@ public static class Ticking
     }
 
     /// <summary>Notes how many minutes a step that is done really took; nothing typed forgets it.</summary>
-    public static Press<Job> Took(AtHand at, string step, string? took)
+    public static Press<Job> Took(AtHand at, StepId step, string? took)
     {
         if (!TryMinutes(took, out decimal? minutes))
             return Refuse("took", $"Nothing was changed: \"{took}\" is not a number of minutes");
@@ -101,7 +106,7 @@ public static class Ticking
     /// <summary>
     /// Ticks cautions of a step as read, or takes that back: one tick for all that a change of state brings.
     /// </summary>
-    public static Press<Job> Heed(AtHand at, string step, IReadOnlyList<string> cautions, bool heeded) =>
+    public static Press<Job> Heed(AtHand at, StepId step, IReadOnlyList<string> cautions, bool heeded) =>
         at.Find(step) is { } here && here.Step.Cautions.Where(c => cautions.Contains(c.Id)).ToArray() is { Length: > 0 } known
             ? Change(
                 $"Caution {(heeded ? "read" : "unticked")} at \"{here.Step.Title}\": "

@@ -32,6 +32,9 @@ public sealed record LookTaken
 
     [Required, Display(Description = "What it showed.")]
     public string Showed { get; init; } = "";
+
+    [Display(Name = "taken on", Description = "What it was seen on; left out: an earlier version kept none.")]
+    public TakenOn? On { get; init; }
 }
 
 /// <summary>A cause that was found to be it, and its mend.</summary>

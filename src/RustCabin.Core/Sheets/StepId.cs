@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using RustCabin.Core.Declared;
@@ -11,7 +12,7 @@ namespace RustCabin.Core.Sheets;
 /// </summary>
 /// <param name="Act">What is done, one word of <see cref="Acts"/>.</param>
 /// <param name="About">What it is done to; empty where the act says all.</param>
-public sealed record StepId(string Act, string About) : IOwnForm<StepId>
+public sealed record StepId(string Act, string About) : IOwnForm<StepId>, IParsable<StepId>
 {
     /// <summary>No step.</summary>
     public static readonly StepId None = new("", "");
@@ -21,6 +22,16 @@ public sealed record StepId(string Act, string About) : IOwnForm<StepId>
     /// </summary>
     public static StepId Parse(string text) =>
         text.IndexOf('-') is > 0 and var dash ? new StepId(text[..dash], text[(dash + 1)..]) : new StepId(text, "");
+
+    /// <inheritdoc/>
+    public static StepId Parse(string s, IFormatProvider? provider) => Parse(s);
+
+    /// <inheritdoc/>
+    public static bool TryParse(
+        [NotNullWhen(true)] string? s,
+        IFormatProvider? provider,
+        [MaybeNullWhen(false)] out StepId result
+    ) => (result = s is null ? null : Parse(s)) is not null;
 
     /// <summary>As sheets write it.</summary>
     public override string ToString() => About.Length == 0 ? Act : $"{Act}-{About}";

@@ -66,6 +66,16 @@ public static class Grounds
         : !step.IsIn(on.Done) ? "was not done then"
         : "";
 
+    /// <summary>What was looked at at a gate, each with why it does not count any more; none: it counts.</summary>
+    /// <param name="job">The job.</param>
+    /// <param name="gate">The gate.</param>
+    /// <param name="steps">The steps before it, for their titles.</param>
+    public static IEnumerable<(LookTaken Look, IReadOnlyList<string> Against)> Looks(
+        Job job,
+        Step gate,
+        IReadOnlyList<Step> steps
+    ) => from look in job.Faults?.Looks ?? [] where look.Gate == gate.Id select (look, Against(look.On, gate, steps));
+
     /// <summary>
     /// The job after a change: what was ticked before it and is not any more is lost to every reading that was taken on it.
     /// </summary>
@@ -79,6 +89,12 @@ public static class Grounds
                 Readings = [.. after.Readings.Select(r => r with { On = Without(r.On, lost) })],
                 Probes = [.. after.Probes.Select(p => p with { On = Without(p.On, lost) })],
                 Picture = after.Picture is { } picture ? picture with { On = Without(picture.On, lost) } : null,
+                Faults = after.Faults is { } faults
+                    ? faults with
+                    {
+                        Looks = [.. faults.Looks.Select(l => l with { On = Without(l.On, lost) })],
+                    }
+                    : null,
                 Sound = after.Sound is { } sound ? sound with { On = Without(sound.On, lost) } : null,
             };
     }

@@ -75,9 +75,9 @@ public sealed class CaseStateTests
             .Aggregate(job, (j, s) => s.Kind == StepKind.Gate ? j : JobEdits.Tick(j, s.Id, true));
         job = JobEdits.Read(job, new GateReading { Gate = Acts.Untouched, Starts = true });
         at = AtHand.Of(machine.Pack, job);
-        Assert.Equal("heeded", Readings.Starts(at, "count-pa", true, false).Refused!.Field);
+        Assert.Equal("heeded", Readings.Starts(at, StepId.Parse("count-pa"), true, false).Refused!.Field);
         job = JobEdits.Heed(job, gate.Id, Caution.LiveWord, true);
-        Assert.NotNull(Readings.Starts(AtHand.Of(machine.Pack, job), "count-pa", true, false).On(job));
+        Assert.NotNull(Readings.Starts(AtHand.Of(machine.Pack, job), StepId.Parse("count-pa"), true, false).On(job));
     }
 
     [Fact]

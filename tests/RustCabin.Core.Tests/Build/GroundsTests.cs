@@ -1,4 +1,5 @@
 using RustCabin.Core.Build;
+using RustCabin.Core.Faults;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
@@ -47,30 +48,54 @@ public sealed class GroundsTests
     public void A_reading_whose_work_was_taken_back_is_struck_and_stays_so_when_it_is_done_again()
     {
         Job job = UpToGate(Brindle, Fresh(Brindle, "slip-3-winter"), "count-fathom");
-        job = Made(Brindle, job, at => Readings.Read(at, "count-fathom", Seen(at.Find("count-fathom")!.Step), false));
-        StepProgress gate = At(Brindle, job).Find("count-fathom")!;
+        job = Made(Brindle, job, at => Readings.Read(at, Acts.Count("fathom"), Seen(at.Find(Acts.Count("fathom"))!.Step), false));
+        StepProgress gate = At(Brindle, job).Find(Acts.Count("fathom"))!;
         Assert.Equal(StepState.Done, gate.State);
         Assert.Contains(Acts.Fit("fathom"), gate.Reading!.Reading.On!.Done);
 
-        job = Made(Brindle, job, at => Ticking.Tick(at, "fit-fathom", false, null, null));
-        job = Made(Brindle, job, at => Ticking.Tick(at, "fit-fathom", true, null, null));
-        gate = At(Brindle, job).Find("count-fathom")!;
+        job = Made(Brindle, job, at => Ticking.Tick(at, Acts.Fit("fathom"), false, null, null));
+        job = Made(Brindle, job, at => Ticking.Tick(at, Acts.Fit("fathom"), true, null, null));
+        gate = At(Brindle, job).Find(Acts.Count("fathom"))!;
         Assert.Equal(StepState.Open, gate.State);
         Assert.Null(gate.Reading);
         Assert.Equal("\"Fit Fathom memory board\" was taken back since", Assert.Single(gate.StruckBy));
 
-        job = Made(Brindle, job, at => Readings.Read(at, "count-fathom", Seen(at.Find("count-fathom")!.Step), false));
-        Assert.Equal(StepState.Done, At(Brindle, job).Find("count-fathom")!.State);
+        job = Made(Brindle, job, at => Readings.Read(at, Acts.Count("fathom"), Seen(at.Find(Acts.Count("fathom"))!.Step), false));
+        Assert.Equal(StepState.Done, At(Brindle, job).Find(Acts.Count("fathom"))!.State);
+    }
+
+    [Fact]
+    public void A_look_whose_work_was_taken_back_counts_no_more()
+    {
+        Job job = UpToGate(Brindle, Fresh(Brindle, "slip-3-winter"), "count-fathom");
+        StepProgress Gate() => At(Brindle, job).Find(Acts.Count("fathom"))!;
+        Observable look = AtGate
+            .Of(At(Brindle, job), Gate())
+            .Observables.First(o => o.Id.StartsWith("seat:", StringComparison.Ordinal));
+        string showed = look.Outcomes.First(o => o != look.Usual);
+        job = Made(Brindle, job, at => MendPresses.Look(at, Acts.Count("fathom"), look.Id, showed));
+        Assert.Equal(showed, AtGate.Seen(At(Brindle, job), Gate()).Looks[look.Id]);
+
+        job = Made(Brindle, job, at => Ticking.Tick(at, Acts.Fit("fathom"), false, null, null));
+        job = Made(Brindle, job, at => Ticking.Tick(at, Acts.Fit("fathom"), true, null, null));
+        Assert.Empty(AtGate.Seen(At(Brindle, job), Gate()).Looks);
+        Assert.Equal(
+            "\"Fit Fathom memory board\" was taken back since",
+            Assert.Single(Assert.Single(AtGate.Looks(At(Brindle, job), Gate())).Against)
+        );
+
+        job = Made(Brindle, job, at => MendPresses.Look(at, Acts.Count("fathom"), look.Id, showed));
+        Assert.Equal(showed, AtGate.Seen(At(Brindle, job), Gate()).Looks[look.Id]);
     }
 
     [Fact]
     public void A_reading_of_a_version_that_kept_no_state_counts()
     {
         Job job = UpToGate(Brindle, Fresh(Brindle, "slip-3-winter"), "count-fathom");
-        Step gate = At(Brindle, job).Find("count-fathom")!.Step;
+        Step gate = At(Brindle, job).Find(Acts.Count("fathom"))!.Step;
         job = JobEdits.Read(job, Agreeing(gate));
-        Assert.Equal(StepState.Done, At(Brindle, job).Find("count-fathom")!.State);
-        Assert.Null(At(Brindle, job).Find("count-fathom")!.Reading!.Reading.On);
+        Assert.Equal(StepState.Done, At(Brindle, job).Find(Acts.Count("fathom"))!.State);
+        Assert.Null(At(Brindle, job).Find(Acts.Count("fathom"))!.Reading!.Reading.On);
     }
 
     [Fact]
@@ -142,8 +167,8 @@ public sealed class GroundsTests
         Job job = UpToGate(Brindle, Fresh(Brindle, "slip-3-winter"), "count-fathom");
         AtHand right = At(Brindle, job);
         Assert.DoesNotContain(Evidence.Keep(right.Answer).Findings, f => f.Code == "GATE-DIFFERS");
-        string[] seen = [.. Seen(right.Find("count-fathom")!.Step).Select((s, i) => i == 1 ? "64K" : s)];
-        job = Made(Brindle, job, at => Readings.Read(at, "count-fathom", seen, false));
+        string[] seen = [.. Seen(right.Find(Acts.Count("fathom"))!.Step).Select((s, i) => i == 1 ? "64K" : s)];
+        job = Made(Brindle, job, at => Readings.Read(at, Acts.Count("fathom"), seen, false));
         AtHand wrong = At(Brindle, job);
         Findings.Finding found = Evidence.Keep(wrong.Answer).Findings.First(f => f.Code == "GATE-DIFFERS");
         Assert.Contains("Power up with Fathom memory board", found.Title);
@@ -162,7 +187,7 @@ public sealed class GroundsTests
             Cause = "unseated fathom",
             Words = "Fathom is not seated",
             Mend = "Seat it.",
-            Access = before.Find("count-fathom")!.Step.Level,
+            Access = before.Find(Acts.Count("fathom"))!.Step.Level,
         };
         Job found = job with { Faults = new JobFaults { Confirmed = [cause] } };
         AtHand after = At(Brindle, found);
@@ -170,7 +195,7 @@ public sealed class GroundsTests
         Assert.Equal(before.Sheet.Steps.Take(at).Select(s => s.Id), after.Sheet.Steps.Take(at).Select(s => s.Id));
         Step mend = after.Sheet.Steps[at];
         Assert.Equal(Acts.MendCause(cause.Gate, cause.Cause), mend.Id);
-        Assert.Equal(before.Find("count-fathom")!.Step.Level, mend.Level);
+        Assert.Equal(before.Find(Acts.Count("fathom"))!.Step.Level, mend.Level);
         Assert.Contains(mend.Id, after.Sheet.Steps[at + 1].Needs);
     }
 

@@ -38,11 +38,11 @@ public sealed class WholeJobTests
         string id = $"{current.Step.Id}";
         // A gate takes no reading before its own cautions are read; another step no tick.
         foreach (Caution caution in current.Step.Cautions)
-            if (pressing.At.Find(id) is { AllHeeded: false })
+            if (pressing.At.Find(StepId.Parse(id)) is { AllHeeded: false })
             {
                 if (current.Step is { Kind: not StepKind.Gate, Proved: null })
-                    Assert.Equal("heeded", pressing.Refused(at => Ticking.Tick(at, id, true, null, "seen")).Field);
-                pressing.Made(at => Ticking.Heed(at, id, [caution.Id], true));
+                    Assert.Equal("heeded", pressing.Refused(at => Ticking.Tick(at, StepId.Parse(id), true, null, "seen")).Field);
+                pressing.Made(at => Ticking.Heed(at, StepId.Parse(id), [caution.Id], true));
             }
         if (current.Step.Expected is { Lines: var lines })
             Gate(pressing, id, lines.Select(l => l.Bytes.ToSheet()).ToList());
@@ -52,16 +52,18 @@ public sealed class WholeJobTests
         {
             if (Ledger.Missing(Ledger.Of(pressing.At.Sheet, pressing.At.Job), current.Step).Count > 0)
             {
-                Assert.Equal("piece", pressing.Refused(at => Ticking.Tick(at, id, true, null, "seen")).Field);
-                pressing.Made(at => Closing.AllBack(at, id));
+                Assert.Equal("piece", pressing.Refused(at => Ticking.Tick(at, StepId.Parse(id), true, null, "seen")).Field);
+                pressing.Made(at => Closing.AllBack(at, StepId.Parse(id)));
             }
-            Assert.Equal("took", pressing.Refused(at => Ticking.Tick(at, id, true, "soon", "seen")).Field);
-            pressing.Made(at => Ticking.Tick(at, id, true, "3,5", current.Step.Kind == StepKind.Mend ? "no beep" : null));
+            Assert.Equal("took", pressing.Refused(at => Ticking.Tick(at, StepId.Parse(id), true, "soon", "seen")).Field);
+            pressing.Made(at =>
+                Ticking.Tick(at, StepId.Parse(id), true, "3,5", current.Step.Kind == StepKind.Mend ? "no beep" : null)
+            );
             // A tick is taken back and made again, and what it took can be noted otherwise.
-            pressing.Made(at => Ticking.Tick(at, id, false, null, null));
-            Assert.NotEqual(StepState.Done, pressing.At.Find(id)!.State);
-            pressing.Made(at => Ticking.Tick(at, id, true, null, "no beep"));
-            pressing.Made(at => Ticking.Took(at, id, "4"));
+            pressing.Made(at => Ticking.Tick(at, StepId.Parse(id), false, null, null));
+            Assert.NotEqual(StepState.Done, pressing.At.Find(StepId.Parse(id))!.State);
+            pressing.Made(at => Ticking.Tick(at, StepId.Parse(id), true, null, "no beep"));
+            pressing.Made(at => Ticking.Took(at, StepId.Parse(id), "4"));
         }
     }
 
@@ -69,15 +71,15 @@ public sealed class WholeJobTests
     {
         if (lines.Count == 0)
         {
-            pressing.Made(at => Readings.Starts(at, id, false, false));
-            Assert.Equal(StepState.Differs, pressing.At.Find(id)!.State);
-            pressing.Made(at => Readings.Starts(at, id, true, false));
+            pressing.Made(at => Readings.Starts(at, StepId.Parse(id), false, false));
+            Assert.Equal(StepState.Differs, pressing.At.Find(StepId.Parse(id))!.State);
+            pressing.Made(at => Readings.Starts(at, StepId.Parse(id), true, false));
             return;
         }
-        Refusal wrong = pressing.Refused(at => Readings.Read(at, id, [.. lines.Select(_ => "some")], false));
+        Refusal wrong = pressing.Refused(at => Readings.Read(at, StepId.Parse(id), [.. lines.Select(_ => "some")], false));
         Assert.Equal(("seen", lines.Count), (wrong.Field, wrong.Lines.Count));
-        pressing.Made(at => Readings.Read(at, id, lines, false));
-        Assert.Equal(StepState.Done, pressing.At.Find(id)!.State);
+        pressing.Made(at => Readings.Read(at, StepId.Parse(id), lines, false));
+        Assert.Equal(StepState.Done, pressing.At.Find(StepId.Parse(id))!.State);
     }
 
     static void Prove(Pressing pressing, Step step)
@@ -109,17 +111,17 @@ public sealed class WholeJobTests
     public void What_is_locked_is_refused_and_a_press_on_what_is_gone_changes_nothing()
     {
         var pressing = new Pressing(Demo.Of("brindle-16.json"), "slip-3-winter");
-        Assert.Contains("a gate before", pressing.Refused(at => Ticking.Tick(at, "fit-fathom", true, null, null)).Why);
-        Assert.Contains("not passed", pressing.Refused(at => Readings.Read(at, "count-fathom", ["192K", "4M"], true)).Why);
+        Assert.Contains("a gate before", pressing.Refused(at => Ticking.Tick(at, Acts.Fit("fathom"), true, null, null)).Why);
+        Assert.Contains("not passed", pressing.Refused(at => Readings.Read(at, Acts.Count("fathom"), ["192K", "4M"], true)).Why);
         Func<AtHand, Press<Job>>[] gone =
         [
-            at => Ticking.Tick(at, "count-fathom", true, null, null),
-            at => Ticking.Tick(at, "fit-nothing", true, null, null),
-            at => Ticking.Took(at, "fit-fathom", "3"),
-            at => Ticking.Heed(at, "fit-fathom", ["tube"], true),
-            at => Readings.Read(at, "fit-fathom", [], false),
-            at => Readings.Starts(at, "untouched", true, false),
-            at => Readings.StartsAtAll(at, "count-fathom", true),
+            at => Ticking.Tick(at, Acts.Count("fathom"), true, null, null),
+            at => Ticking.Tick(at, StepId.Parse("fit-nothing"), true, null, null),
+            at => Ticking.Took(at, Acts.Fit("fathom"), "3"),
+            at => Ticking.Heed(at, Acts.Fit("fathom"), ["tube"], true),
+            at => Readings.Read(at, Acts.Fit("fathom"), [], false),
+            at => Readings.Starts(at, StepId.Parse("untouched"), true, false),
+            at => Readings.StartsAtAll(at, Acts.Count("fathom"), true),
             at => Switching.Fix(at, "MAP-FIGHT", "part:nobody"),
             at => Switching.Use(at, "nobody's"),
             at => Switching.Fill(at, "nobody", []),
@@ -129,16 +131,16 @@ public sealed class WholeJobTests
             at => Parts.Option(at, "nothing", "lamp", true),
             at => MendPresses.Unmend(at, "MAP-FIGHT", "part:lantern"),
             at => MendPresses.Mend(at, "MAP-FIGHT", "part:nobody", "by hand", "seen", false),
-            at => MendPresses.Look(at, "count-nothing", "starts", "yes"),
-            at => MendPresses.Confirm(at, "count-fathom", "nothing"),
-            at => MendPresses.Unconfirm(at, "count-fathom", "nothing"),
+            at => MendPresses.Look(at, StepId.Parse("count-nothing"), "starts", "yes"),
+            at => MendPresses.Confirm(at, Acts.Count("fathom"), "nothing"),
+            at => MendPresses.Unconfirm(at, Acts.Count("fathom"), "nothing"),
             at => Closing.Back(at, "lid-off/9", true),
-            at => Closing.AllBack(at, "close"),
+            at => Closing.AllBack(at, StepId.Parse("close")),
             at => Closing.Extra(at, 2026, "nothing", true),
             at => Closing.Lay(at, "cellar", "screw", "1", null, null),
             at => Gating.School(at, "careful"),
             at => Gating.School(at, "mine"),
-            at => Gating.Gate(at, "count-nothing", true),
+            at => Gating.Gate(at, StepId.Parse("count-nothing"), true),
             at => Gating.Forget(at, 0),
             at => Spending.Unspend(at, 0),
             at => Wanting.Unwant(at, 9),
@@ -170,7 +172,7 @@ public sealed class WholeJobTests
             long4000 = new('a', 4001);
         (string Field, Func<AtHand, Press<Job>> Press)[] wrong =
         [
-            ("took", at => Ticking.Took(at, "untouched", "-1")),
+            ("took", at => Ticking.Took(at, StepId.Parse("untouched"), "-1")),
             ("name", at => Switching.Name(at, " ")),
             ("name", at => Switching.Name(at, long200)),
             ("name", _ => Naming.Name("")),

@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Build;
 using RustCabin.Core.Faults;
 using RustCabin.Core.Presses;
+using RustCabin.Core.Sheets;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
 
@@ -16,20 +17,20 @@ public partial class BuildModel(SheetRepository sheets, JobRepository jobs, Phot
     /// <summary>What was typed at a gate, kept when it could not be taken, with what is wrong by line.</summary>
     public IReadOnlyList<string> Typed { get; private set; } = [];
     public IReadOnlyDictionary<int, string> Wrong { get; private set; } = new Dictionary<int, string>();
-    public string? TypedAt { get; private set; }
+    public StepId? TypedAt { get; private set; }
 
     /// <summary>The causes of a reading that differs, and what to look at next; null: it does not differ.</summary>
     public Diagnosis? Explained(StepProgress step) =>
         step is { State: StepState.Differs, Step.At: not null } ? AtGate.Of(View.At, step) : null;
 
     /// <summary>Notes how many minutes a step that is done really took.</summary>
-    public IActionResult OnPostTook(string job, long version, string step, string? took) =>
+    public IActionResult OnPostTook(string job, long version, StepId step, string? took) =>
         Press(job, version, at => Ticking.Took(at, step, took));
 
-    public IActionResult OnPostTick(string job, long version, string step, bool done, string? took, string? proof) =>
+    public IActionResult OnPostTick(string job, long version, StepId step, bool done, string? took, string? proof) =>
         Press(job, version, at => Ticking.Tick(at, step, done, took, proof));
 
-    public IActionResult OnPostHeed(string job, long version, string step, List<string> caution, bool heeded) =>
+    public IActionResult OnPostHeed(string job, long version, StepId step, List<string> caution, bool heeded) =>
         Press(job, version, at => Ticking.Heed(at, step, caution, heeded));
 
     /// <summary>The gate offers to tick what it is about, with the reading.</summary>
@@ -37,14 +38,14 @@ public partial class BuildModel(SheetRepository sheets, JobRepository jobs, Phot
 
     protected override void Told(Refusal refused) => (OfferTick, Wrong) = (refused.Offer == Readings.WithTicks, refused.Lines);
 
-    public IActionResult OnPostRead(string job, long version, string step, List<string> seen, bool tick)
+    public IActionResult OnPostRead(string job, long version, StepId step, List<string> seen, bool tick)
     {
         (Typed, TypedAt) = ([.. seen.Select(s => s ?? "")], step);
         return Press(job, version, at => Readings.Read(at, step, Typed, tick));
     }
 
     /// <summary>A gate of a machine that shows no count: it starts as before, or it does not.</summary>
-    public IActionResult OnPostStarts(string job, long version, string step, bool starts, bool tick)
+    public IActionResult OnPostStarts(string job, long version, StepId step, bool starts, bool tick)
     {
         (TypedAt, TypedStarts) = (step, starts);
         return Press(job, version, at => Readings.Starts(at, step, starts, tick));

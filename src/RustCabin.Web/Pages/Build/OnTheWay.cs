@@ -49,14 +49,14 @@ public partial class BuildModel
     public IActionResult OnPostSchool(string job, long version, string school) =>
         Press(job, version, at => Gating.School(at, school));
 
-    public IActionResult OnPostGate(string job, long version, string gate, bool there) =>
+    public IActionResult OnPostGate(string job, long version, StepId gate, bool there) =>
         Press(job, version, at => Gating.Gate(at, gate, there));
 
     public IActionResult OnPostBack(string job, long version, string piece, bool back) =>
         Press(job, version, at => Closing.Back(at, piece, back));
 
     /// <summary>Everything that a closing step waits for is back, the last out first.</summary>
-    public IActionResult OnPostAllBack(string job, long version, string step) =>
+    public IActionResult OnPostAllBack(string job, long version, StepId step) =>
         Press(job, version, at => Closing.AllBack(at, step));
 
     public IActionResult OnPostLeaveOut(string job, long version, string piece, string? why) =>
@@ -79,7 +79,7 @@ public partial class BuildModel
     public async Task<IActionResult> OnPostNoteAsync(
         string job,
         long version,
-        string step,
+        StepId step,
         string? text,
         string? look,
         List<IFormFile> photo,

@@ -32,7 +32,11 @@ public sealed partial class FaultsModel(SheetRepository sheets, JobRepository jo
             ?? Gates[^1];
 
     /// <summary>What was seen at the gate.</summary>
-    public Seen Seen => field ??= AtGate.Seen(View.Job, Gate);
+    public Seen Seen => field ??= AtGate.Seen(View.At, Gate);
+
+    /// <summary>What was looked at and does not count any more, with why.</summary>
+    public IEnumerable<(LookTaken Look, IReadOnlyList<string> Against)> Struck =>
+        AtGate.Looks(View.At, Gate).Where(l => l.Against.Count > 0);
 
     /// <summary>The diagnosis of the gate.</summary>
     public Diagnosis Diagnosis => field ??= AtGate.Of(View.At, Gate);
@@ -79,17 +83,17 @@ public sealed partial class FaultsModel(SheetRepository sheets, JobRepository jo
             : outcome;
 
     /// <summary>Notes what a look showed, or that it was not looked at after all.</summary>
-    public IActionResult OnPostLook(string job, long version, string gate, string what, string? showed) =>
+    public IActionResult OnPostLook(string job, long version, StepId gate, string what, string? showed) =>
         Press(job, version, at => MendPresses.Look(at, gate, what, showed));
 
     /// <summary>Says whether it starts, where the machine shows a count that cannot be read.</summary>
-    public IActionResult OnPostStarts(string job, long version, string gate, bool starts) =>
+    public IActionResult OnPostStarts(string job, long version, StepId gate, bool starts) =>
         Press(job, version, at => Readings.StartsAtAll(at, gate, starts));
 
     /// <summary>This is it: the mend goes onto the build sheet.</summary>
-    public IActionResult OnPostConfirm(string job, long version, string gate, string cause) =>
+    public IActionResult OnPostConfirm(string job, long version, StepId gate, string cause) =>
         Press(job, version, at => MendPresses.Confirm(at, gate, cause));
 
-    public IActionResult OnPostUnconfirm(string job, long version, string gate, string cause) =>
+    public IActionResult OnPostUnconfirm(string job, long version, StepId gate, string cause) =>
         Press(job, version, at => MendPresses.Unconfirm(at, gate, cause));
 }

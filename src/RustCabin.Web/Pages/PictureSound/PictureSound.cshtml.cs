@@ -33,6 +33,9 @@ public sealed class PictureSoundModel(SheetRepository sheets, JobRepository jobs
         Rates = Chosen is null ? null : Timing.Of(TimingAsked.Of(Chosen.Mode, Doubles, null));
     }
 
+    /// <summary>Why the saved phase does not count; empty: it does, or none is saved.</summary>
+    public string PhaseStruck => Converter is null ? "" : PictureSoundStation.PhaseStruck(Picture, Converter);
+
     public bool Doubles => Converter?.Part.Samples?.Doubles == true;
     public PictureRecord Picture => View.Job.Picture ?? new PictureRecord();
     public SoundRecord Sound => View.Job.Sound ?? new SoundRecord();
