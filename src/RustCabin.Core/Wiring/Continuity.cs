@@ -47,8 +47,10 @@ public static class Continuity
     /// <summary>The table, in the order of work; rails last.</summary>
     public static IReadOnlyList<ContinuityLine> Of(Wired wired)
     {
-        ContinuityLine[] all = [.. Candidates(wired)];
-        bool[] stays = Lean(all, new Shows(wired, all).Of(Mistake.Of(wired)));
+        Mistake[] mistakes = [.. Mistake.Of(wired)];
+        ContinuityLine[] all = Sufficient(wired, [.. Candidates(wired)], mistakes);
+        var shows = new Shows(wired, all);
+        bool[] stays = Lean(all, [.. mistakes.Select(shows.Of).Where(s => s.Length > 0)]);
         return [.. all.Where((_, i) => stays[i]), .. Rails(wired)];
     }
 
@@ -58,19 +60,44 @@ public static class Continuity
         var listed = new HashSet<(int, int)>();
         foreach ((int number, PlacedChange change) in wired.Changes.Index())
         foreach (ContinuityLine line in LinesOf(wired, number, change))
-        {
-            bool proves =
-                line.Proves is Proves.NoBridge or Proves.Scraped or Proves.Socketed
-                || change.Change.Do == ChangeAct.Row
-                || !(wired.SameBefore(line.From, line.To) && wired.After.Same(line.From, line.To));
             // An open line between what is one net cannot be read; a closed one always can.
-            if (
-                proves
-                && line.Closed == wired.After.Same(line.From, line.To)
-                && listed.Add((Math.Min(line.From, line.To), Math.Max(line.From, line.To)))
-            )
+            if (line.Closed == wired.After.Same(line.From, line.To) && listed.Add(Pair(line)))
                 yield return line;
-        }
+    }
+
+    static (int, int) Pair(ContinuityLine line) => (Math.Min(line.From, line.To), Math.Max(line.From, line.To));
+
+    /// <summary>The lines, and for each mistake that none of them shows one that does, if a meter can tell it at all.</summary>
+    static ContinuityLine[] Sufficient(Wired wired, ContinuityLine[] lines, IReadOnlyList<Mistake> mistakes)
+    {
+        var shows = new Shows(wired, lines);
+        var more = new List<ContinuityLine>();
+        foreach (Mistake mistake in mistakes.Where(m => shows.Of(m).Length == 0))
+            if (Telling(wired, mistake).FirstOrDefault(l => new Shows(wired, [l]).Of(mistake).Length > 0) is { } line)
+                more.Add(line);
+        return more.Count == 0 ? lines : [.. lines.Concat(more.DistinctBy(Pair)).OrderBy(l => l.Change)];
+    }
+
+    /// <summary>Lines between the places that a mistake brings together, leaves apart or parts.</summary>
+    static IEnumerable<ContinuityLine> Telling(Wired wired, Mistake mistake)
+    {
+        Netlist after = wired.After;
+        IEnumerable<(int A, int B)> pairs = mistake
+            .With.Concat(mistake.Without.Select(j => (after.Joins[j].A, after.Joins[j].B)))
+            .Concat(mistake.Apart < 0 ? [] : after.NodePlaces(mistake.Apart).Select(p => (mistake.Apart, p)));
+        return pairs
+            .Where(p => p.A != p.B)
+            .Select(p =>
+                after.Same(p.A, p.B)
+                    ? new ContinuityLine(p.A, p.B, true, mistake.Change, Proves.Joint)
+                    : new ContinuityLine(
+                        p.A,
+                        p.B,
+                        false,
+                        mistake.Change,
+                        wired.Changes[mistake.Change].Change.Do == ChangeAct.Cut ? Proves.Cut : Proves.NoBridge
+                    )
+            );
     }
 
     static IEnumerable<ContinuityLine> LinesOf(Wired wired, int number, PlacedChange placed)
@@ -88,7 +115,7 @@ public static class Continuity
                     if (leg < 0)
                         continue;
                     yield return line(leg, after.PadOf(leg), false, Proves.Lifted);
-                    foreach (int neighbour in wired.Beside(leg).Where(n => after.PadOf(n) < 0))
+                    foreach (int neighbour in wired.Beside(leg))
                         yield return line(leg, neighbour, false, Proves.NoBridge);
                 }
                 break;
@@ -100,15 +127,17 @@ public static class Continuity
                         .Where(p => p >= 0)
                         .OrderBy(after.LegOf),
                 ];
-                if (off.Length > 0 && FirstOfRest(wired, off) is >= 0 and var rest)
-                    yield return line(off[0], rest, false, Proves.Cut);
+                foreach (int place in off.Distinct())
+                foreach (int? spared in (int?[])[number, null])
+                    if (after.Spared(place, spared) is >= 0 and var rest && rest != place)
+                        yield return line(place, rest, false, Proves.Cut);
                 break;
             case ChangeAct.Link or ChangeAct.Wire or ChangeAct.Row:
                 foreach ((string from, string to) in change.From.Zip(change.To))
                 {
                     int a = after.Find(placed.Named(from)),
                         b = after.Find(placed.Named(to));
-                    if (a < 0 || b < 0)
+                    if (a < 0 || b < 0 || a == b)
                         continue;
                     yield return line(a, b, true, Proves.Joint);
                     foreach (ContinuityLine near in beside(a).Concat(beside(b)))
@@ -139,12 +168,6 @@ public static class Continuity
 
     /// <summary>What stays on the board of a lifted leg: its pad.</summary>
     internal static int OnBoard(Netlist after, int place) => place >= 0 && after.PadOf(place) is >= 0 and var pad ? pad : place;
-
-    /// <summary>The first place of a cut's net that the cut does not part from it; -1: there is none.</summary>
-    static int FirstOfRest(Wired wired, int[] off) =>
-        wired.Places.All[wired.After.LegOf(off[0])].Net is { } net
-            ? wired.After.PlacesOf(net).FirstOrDefault(p => !off.Contains(p), -1)
-            : -1;
 
     /// <summary>A line goes where all that it shows is shown by others that stay; the later first.</summary>
     static bool[] Lean(ContinuityLine[] lines, IReadOnlyList<int[]> shows)

@@ -1,3 +1,4 @@
+using System.Globalization;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Wiring;
@@ -109,11 +110,36 @@ public sealed class Netlist
     /// <summary>The places of a net as it is on the sheets, without lifted legs, in their order.</summary>
     public IReadOnlyList<int> PlacesOf(string net) => _placesOf.GetValueOrDefault(net, []);
 
+    /// <summary>The other places that are one net with a place, in their order.</summary>
+    public IEnumerable<int> NodePlaces(int place) => InOrder().Where(p => p != place && NodeOf(p) == NodeOf(place));
+
     /// <summary>The first place of a fragment.</summary>
     public int FirstOf(int fragment) => _ends[fragment].First;
 
     /// <summary>Another place of the same fragment, the first of the sheets; -1: there is none.</summary>
     public int Another(int place) => _ends[_fragment[place]] is var (first, second) && first != place ? first : second;
+
+    /// <summary>
+    /// Where a place would lie if cuts had spared it: the first place of that fragment; the place itself where nothing else
+    /// would lie with it; -1: no cut of these parts it.
+    /// </summary>
+    /// <param name="place">The place.</param>
+    /// <param name="change">The cut that spared it, by its place in the order of work; null: none of them parted it.</param>
+    public int Spared(int place, int? change)
+    {
+        (string? net, string cuts) = _parts[_fragment[place]];
+        string[] all = cuts.Split(',', StringSplitOptions.RemoveEmptyEntries);
+        string[] left =
+        [
+            .. all.Where(c =>
+                int.Parse(c, CultureInfo.InvariantCulture) - _there is var number
+                && (change is null ? number < 0 : number != change)
+            ),
+        ];
+        return left.Length == all.Length ? -1
+            : _known.TryGetValue((net, string.Concat(left.Select(c => $"{c},")), -1), out int rest) ? FirstOf(rest)
+            : place;
+    }
 
     /// <summary>Places on either side of a cut, one pair for each two fragments that it alone parts.</summary>
     /// <param name="change">The cut, by its place in the order of work.</param>
@@ -157,8 +183,8 @@ public sealed class Netlist
                 at = pad;
             if (at < 0 || NetOf(at) != NetOf(change, change.Change.Net!))
                 missing.Add((name, change));
-            else
-                off[at] = $"{off.GetValueOrDefault(at)}{number},";
+            else if (off.GetValueOrDefault(at, "") is var cuts && !$",{cuts}".EndsWith($",{number},", StringComparison.Ordinal))
+                off[at] = $"{cuts}{number},";
         }
         foreach (int place in InOrder())
         {

@@ -20,9 +20,6 @@ sealed class Shows
         _joinsAt = after.Joins.Index().ToLookup(j => after.NodeOf(j.Item.A), j => j.Index);
     }
 
-    /// <summary>For each mistake the lines that show it; mistakes that none shows are left out.</summary>
-    public IReadOnlyList<int[]> Of(IEnumerable<Mistake> mistakes) => [.. mistakes.Select(Of).Where(s => s.Length > 0)];
-
     /// <summary>The lines that show a mistake.</summary>
     public int[] Of(Mistake mistake)
     {
@@ -30,13 +27,12 @@ sealed class Shows
         var nodes = new HashSet<int>();
         foreach ((int a, int b) in mistake.With)
             nodes.UnionWith([after.NodeOf(a), after.NodeOf(b)]);
-        if (mistake.Without >= 0)
-            nodes.Add(after.NodeOf(after.Joins[mistake.Without].A));
+        nodes.UnionWith(mistake.Without.Select(j => after.NodeOf(after.Joins[j].A)));
         if (mistake.Apart >= 0)
             nodes.Add(after.NodeOf(mistake.Apart));
         var here = new Small(mistake.Apart, after);
         foreach (int node in nodes)
-        foreach (int join in _joinsAt[node].Where(j => j != mistake.Without))
+        foreach (int join in _joinsAt[node].Where(j => !mistake.Without.Contains(j)))
             here.Join(after.Joins[join].A, after.Joins[join].B);
         foreach ((int a, int b) in mistake.With)
             here.Join(a, b);

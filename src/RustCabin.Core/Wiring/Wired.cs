@@ -93,6 +93,20 @@ public sealed class Wired
             yield return at;
     }
 
-    /// <summary>The places beside one: legs beside a leg; beside the pad of a lifted leg too.</summary>
-    public IEnumerable<int> Beside(int place) => Places.Beside(After.LegOf(place));
+    /// <summary>
+    /// The places beside one: beside a lifted leg the legs, beside its pad what lies on the board, beside a leg on its pad both.
+    /// </summary>
+    public IEnumerable<int> Beside(int place)
+    {
+        bool pad = place >= Places.All.Count,
+            lifted = !pad && After.PadOf(place) >= 0;
+        foreach (int leg in Places.Beside(After.LegOf(place)))
+        {
+            int under = After.PadOf(leg);
+            if (!pad || under < 0)
+                yield return leg;
+            if (!lifted && under >= 0)
+                yield return under;
+        }
+    }
 }

@@ -16,6 +16,9 @@ sealed class RandomBoard(int seed)
 
     readonly Random _random = new(seed);
 
+    /// <summary>Where the chances of this board come from.</summary>
+    public Random Source => _random;
+
     public static PlannedUnit With(Model model, IReadOnlyList<WireChange> changes, IReadOnlyList<Pad>? pads = null)
     {
         Instance part = Bare.Instances[0];
