@@ -76,23 +76,39 @@ public sealed record RepairAsked : ICompleted<RepairAsked>
 /// <param name="Mm">How far that is; null: no sheet says where one of them lies.</param>
 public sealed record RepairWire(string From, string To, double? Mm);
 
+/// <summary>Places of several nets that were measured to be joined.</summary>
+/// <param name="Places">The places.</param>
+/// <param name="Nets">Their nets.</param>
+public sealed record MeasuredShort(IReadOnlyList<string> Places, IReadOnlyList<string> Nets);
+
 /// <summary>
 /// The shortest wires that join again what a lifted trace has parted. Source: docs/handbook/faults.md, Repairs.
 /// </summary>
 /// <param name="Net">The net.</param>
-/// <param name="Wires">The wires, the shortest first.</param>
-public sealed record Repair(string Net, IReadOnlyList<RepairWire> Wires)
+/// <param name="Wires">The wires, the shortest first, those whose length no sheet says last.</param>
+/// <param name="Shorts">Places of several nets that were measured to be joined: a fault, which no wire mends.</param>
+public sealed record Repair(string Net, IReadOnlyList<RepairWire> Wires, IReadOnlyList<MeasuredShort> Shorts)
 {
     /// <summary>
     /// The wires: what is joined still counts as one, so do the places of the net that are not broken; of equal lengths those
-    /// between the earlier places.
+    /// between the earlier places. Work grows with the square of the places.
     /// </summary>
     public static Repair Of(RepairAsked asked)
     {
         string net = asked.Legs.First(l => l.Place == asked.Broken[0]).Net;
         RepairLeg[] legs = [.. asked.Legs.Where(l => l.Net == net)];
-        var at = legs.Index().ToDictionary(l => l.Item.Place, l => l.Index);
+        Groups groups = Joined(asked, legs);
+        return new Repair(
+            net,
+            [.. Tree(legs, groups).Order().Select(w => new RepairWire(legs[w.A].Place, legs[w.B].Place, w.Mm))],
+            [.. ShortsOf(asked)]
+        );
+    }
+
+    static Groups Joined(RepairAsked asked, RepairLeg[] legs)
+    {
         var groups = new Groups(legs.Length);
+        var at = legs.Index().ToDictionary(l => l.Item.Place, l => l.Index);
         HashSet<string> broken = [.. asked.Broken];
         int[] rest = [.. legs.Index().Where(l => !broken.Contains(l.Item.Place)).Select(l => l.Index)];
         foreach (int place in rest)
@@ -103,24 +119,59 @@ public sealed record Repair(string Net, IReadOnlyList<RepairWire> Wires)
             foreach (int place in here)
                 groups.Join(here[0], place);
         }
-        var wires = new List<RepairWire>();
-        var ways =
-            from a in Enumerable.Range(0, legs.Length)
-            from b in Enumerable.Range(a + 1, legs.Length - a - 1)
-            where groups.Of(a) != groups.Of(b)
-            let mm = Between(legs[a], legs[b])
-            select (a, b, mm, Far: mm ?? b - a);
-        foreach ((int a, int b, double? mm, _) in ways.ToList().OrderBy(w => w.Far).ThenBy(w => w.a).ThenBy(w => w.b))
-            if (groups.Of(a) != groups.Of(b))
-            {
-                groups.Join(a, b);
-                wires.Add(new RepairWire(legs[a].Place, legs[b].Place, mm));
-            }
-        return new Repair(net, wires);
+        return groups;
     }
 
-    static double? Between(RepairLeg a, RepairLeg b) =>
-        a is { XMm: { } ax, YMm: { } ay } && b is { XMm: { } bx, YMm: { } by }
-            ? Math.Sqrt(Math.Pow((double)(ax - bx), 2) + Math.Pow((double)(ay - by), 2))
-            : null;
+    static IEnumerable<MeasuredShort> ShortsOf(RepairAsked asked)
+    {
+        var netOf = asked.Legs.ToDictionary(l => l.Place, l => l.Net);
+        foreach (IReadOnlyList<string> joined in asked.Joined)
+            if (joined.Select(p => netOf[p]).Distinct().ToArray() is { Length: > 1 } nets)
+                yield return new MeasuredShort(joined, nets);
+    }
+
+    /// <summary>A wire between two places by their numbers, the lower first: those with a length first, then the shorter.</summary>
+    /// <param name="Known">Sheets say how long it is.</param>
+    /// <param name="Far">The millimetres, or how many places on.</param>
+    readonly record struct Way(int A, int B, bool Known, double Far) : IComparable<Way>
+    {
+        public double? Mm => Known ? Far : null;
+
+        public int CompareTo(Way other) =>
+            Known != other.Known ? (Known ? -1 : 1)
+            : Far != other.Far ? Far.CompareTo(other.Far)
+            : A != other.A ? A.CompareTo(other.A)
+            : B.CompareTo(other.B);
+    }
+
+    /// <summary>The shortest tree over the groups, grown from the first place, a group at a time.</summary>
+    static IEnumerable<Way> Tree(RepairLeg[] legs, Groups groups)
+    {
+        (double X, double Y)?[] spots =
+        [
+            .. legs.Select(l => l is { XMm: { } x, YMm: { } y } ? ((double, double)?)((double)x, (double)y) : null),
+        ];
+        ILookup<int, int> members = Enumerable.Range(0, legs.Length).ToLookup(groups.Of);
+        var nearest = new Way?[legs.Length];
+        var open = members.Select(m => m.Key).ToHashSet();
+        int next = groups.Of(0);
+        while (open.Remove(next) && open.Count > 0)
+        {
+            foreach (int a in members[next])
+            foreach (int to in open)
+            foreach (int b in members[to])
+            {
+                Way way = Between(spots, Math.Min(a, b), Math.Max(a, b));
+                if (nearest[to] is not { } best || way.CompareTo(best) < 0)
+                    nearest[to] = way;
+            }
+            next = open.MinBy(o => nearest[o]!.Value);
+            yield return nearest[next]!.Value;
+        }
+    }
+
+    static Way Between((double X, double Y)?[] spots, int a, int b) =>
+        (spots[a], spots[b]) is ({ } one, { } other)
+            ? new Way(a, b, true, Math.Sqrt((one.X - other.X) * (one.X - other.X) + (one.Y - other.Y) * (one.Y - other.Y)))
+            : new Way(a, b, false, b - a);
 }

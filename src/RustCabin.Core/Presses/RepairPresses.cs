@@ -18,18 +18,23 @@ public static class RepairPresses
     const double Slack = 1.3;
 
     /// <summary>The acts of wiring that mend a net: what has lifted is off, and the wires go on.</summary>
+    /// <param name="wired">The unit as the job leaves it.</param>
     /// <param name="repair">The repair.</param>
     /// <param name="broken">The places that have come off.</param>
-    public static IReadOnlyList<WireChange> ActsOf(Repair repair, IReadOnlyList<string> broken) =>
+    public static IReadOnlyList<WireChange> ActsOf(Wired wired, Repair repair, IReadOnlyList<string> broken) =>
         [
-            .. broken.Select(b => new WireChange
+            // What meets on the net may come of traces that the sheets name apart: each place comes off its own.
+            .. from place in broken
+            let at = wired.After.Find(place)
+            where at >= 0 && wired.OnTrace(at)
+            select new WireChange
             {
                 Do = ChangeAct.Cut,
-                Net = repair.Net,
-                Off = [b],
+                Net = wired.Places.All[wired.After.LegOf(at)].Net,
+                Off = [place],
                 Where = ", as it has lifted",
                 Minutes = 0,
-            }),
+            },
             .. repair.Wires.Select(w => new WireChange
             {
                 Do = ChangeAct.Wire,
@@ -43,8 +48,8 @@ public static class RepairPresses
     /// <summary>All its places are places of a board, so that it is an act of wiring; legs of a bank's chips are not.</summary>
     static bool IsDrawn(AtHand at, Repair repair)
     {
-        Places places = Wired.Of(at.After).Places;
-        return repair.Wires.All(w => places.Find(w.From) >= 0 && places.Find(w.To) >= 0);
+        Netlist nets = Wired.Of(at.After).After;
+        return repair.Wires.All(w => nets.Find(w.From) >= 0 && nets.Find(w.To) >= 0);
     }
 
     static ConfirmedCause FoundIn(AtHand at, StepId gate, Repair repair, IReadOnlyList<string> broken) =>
@@ -72,7 +77,7 @@ public static class RepairPresses
             return Gone;
         string what = $"Repair of {repair.Net} on the build sheet";
         return IsDrawn(at, repair)
-            ? Change(what, j => j with { Changes = [.. j.Changes, .. ActsOf(repair, broken)] })
+            ? Change(what, j => j with { Changes = [.. j.Changes, .. ActsOf(Wired.Of(at.After), repair, broken)] })
             : Change(what, j => FaultsEdits.Confirm(j, FoundIn(at, gate, repair, broken)));
     }
 }

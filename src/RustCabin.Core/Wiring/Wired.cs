@@ -93,6 +93,10 @@ public sealed class Wired
             yield return at;
     }
 
+    /// <summary>A place lies on a trace of a board, by its sheet: it is no lifted leg, no lone pad.</summary>
+    public bool OnTrace(int place) =>
+        After.PadOf(place) < 0 && Places.All[After.LegOf(place)] is { Net: { } net } at && net != at.Name;
+
     /// <summary>
     /// The places beside one: beside a lifted leg the legs, beside its pad what lies on the board, beside a leg on its pad both.
     /// </summary>

@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Faults;
 using RustCabin.Web.Api;
@@ -28,7 +29,18 @@ public sealed record LevelJson(string Factor, string Level);
 
 public sealed record NextTrialJson(IReadOnlyDictionary<string, string> Set);
 
-public sealed record RepairAnswer(string Net, IReadOnlyList<WireJson> Wires, IReadOnlyList<ReadingJson> Readings);
+/// <param name="Net">The net.</param>
+/// <param name="Wires">The wires.</param>
+/// <param name="Readings">What proves them.</param>
+/// <param name="Shorts">Places of several nets that were measured to be joined; left out where there are none.</param>
+public sealed record RepairAnswer(
+    string Net,
+    IReadOnlyList<WireJson> Wires,
+    IReadOnlyList<ReadingJson> Readings,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] IReadOnlyList<ShortJson>? Shorts
+);
+
+public sealed record ShortJson(IReadOnlyList<string> Places, IReadOnlyList<string> Nets);
 
 public sealed record WireJson(string From, string To, double? Mm);
 
@@ -134,7 +146,8 @@ static class FaultsCalls
         return new RepairAnswer(
             repair.Net,
             [.. repair.Wires.Select(w => new WireJson(w.From, w.To, w.Mm))],
-            [.. repair.Wires.Select(w => new ReadingJson(w.From, w.To, "closed"))]
+            [.. repair.Wires.Select(w => new ReadingJson(w.From, w.To, "closed"))],
+            repair.Shorts.Count == 0 ? null : [.. repair.Shorts.Select(s => new ShortJson(s.Places, s.Nets))]
         );
     }
 }

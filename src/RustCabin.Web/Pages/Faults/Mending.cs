@@ -18,13 +18,10 @@ public sealed partial class FaultsModel
             var wired = Wired.Of(View.After);
             IReadOnlyList<Drawings.BoardPlan> boards = Drawings.BoardPlan.All(wired, below: false);
             return field = [
-                .. from at in wired.Places.All.Index()
-                where at.Item.Net is not null
-                let spot = boards.Select(b => b.Of(at.Index)).FirstOrDefault(d => d is not null)
-                select new RepairLeg
+                .. from leg in BoardLegs.Of(wired)
+                let spot = boards.Select(b => b.Of(leg.Place)).FirstOrDefault(d => d is not null)
+                select leg.Leg with
                 {
-                    Place = at.Item.Name,
-                    Net = at.Item.Owner + at.Item.Net,
                     XMm = (decimal?)spot?.X,
                     YMm = (decimal?)spot?.Y,
                 },
@@ -57,10 +54,13 @@ public sealed partial class FaultsModel
             var wired = Wired.Of(
                 View.After with
                 {
-                    Job = View.Job with { Changes = [.. View.Job.Changes, .. RepairPresses.ActsOf(repair, Broken)] },
+                    Job = View.Job with
+                    {
+                        Changes = [.. View.Job.Changes, .. RepairPresses.ActsOf(Wired.Of(View.After), repair, Broken)],
+                    },
                 }
             );
-            int[] ends = [.. repair.Wires.SelectMany(w => (string[])[w.From, w.To]).Select(wired.Places.Find).Where(p => p >= 0)];
+            int[] ends = [.. repair.Wires.SelectMany(w => (string[])[w.From, w.To]).Select(wired.After.Find).Where(p => p >= 0)];
             return Drawings.BoardPlan.With(Drawings.BoardPlan.All(wired, below: false), ends).Select(b => (wired, b));
         }
     }
@@ -68,8 +68,11 @@ public sealed partial class FaultsModel
     /// <summary>On which side a wire goes: where legs come through the board, below; else where the legs lie.</summary>
     public string RouteOf(RepairWire wire)
     {
-        Places places = Wired.Of(View.After).Places;
-        Place?[] ends = [.. ((string[])[wire.From, wire.To]).Select(places.Find).Select(p => p < 0 ? null : places.All[p])];
+        Netlist nets = Wired.Of(View.After).After;
+        Place?[] ends =
+        [
+            .. ((string[])[wire.From, wire.To]).Select(nets.Find).Select(p => p < 0 ? null : nets.Places.All[nets.LegOf(p)]),
+        ];
         return ends.All(e => e?.Outline is null or { Family: Core.Chips.PackageFamily.Dip })
             ? "on the solder side"
             : "on the side where the legs lie";
