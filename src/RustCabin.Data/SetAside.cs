@@ -67,7 +67,7 @@ static class Sound
             {
                 ILookup<string, string> json = rows.ToLookup(r => r.Kind, r => r.Json);
                 using JsonDocument document = PackReader.Parse(CanonicalPack.Compose(currency, kind => json[kind]));
-                reading = PackReader.Read(document.RootElement, limitSheets: false);
+                reading = PackReader.Read(document.RootElement, kept: true);
             }
             catch (JsonException) when (!parsed)
             {

@@ -32,9 +32,10 @@ public static class Declaration<T>
     /// <summary>Reads a whole body: the value, or every error in it.</summary>
     /// <param name="root">JSON of any kind.</param>
     /// <param name="path">Where it stands, for the errors; empty: it is the whole.</param>
-    public static Reading<T> Read(JsonElement root, string path = "")
+    /// <param name="kept">It is stored already.</param>
+    public static Reading<T> Read(JsonElement root, string path = "", bool kept = false)
     {
-        var reading = new SheetReading(path);
+        var reading = new SheetReading(path) { IsKept = kept };
         try
         {
             T? value = Read(root, reading);
@@ -135,7 +136,7 @@ public static class Declaration<T>
     public static JsonObject? Edit(JsonObject json, Func<T, T?> change)
     {
         using JsonDocument document = JsonDocument.Parse(json.ToJsonString());
-        Reading<T> read = Read(document.RootElement);
+        Reading<T> read = Read(document.RootElement, kept: true);
         T before = read.Value ?? throw new ArgumentException(string.Join("; ", read.Errors));
         return change(before) is { } after ? Merge(json.DeepClone().AsObject(), before, after) : null;
     }

@@ -16,6 +16,11 @@ public sealed class SheetReading
     /// <summary>Begins a reading of a value at <paramref name="root"/> (empty: the whole).</summary>
     public SheetReading(string root = "") => _root = root;
 
+    /// <summary>
+    /// What is read is stored already. It stays readable where a rule came later than it; a finding says then what is wrong.
+    /// </summary>
+    public bool IsKept { get; init; }
+
     /// <summary>What is wrong, in the order in which it was found.</summary>
     public List<SheetError> Errors => _errors;
 
@@ -113,6 +118,13 @@ public readonly ref struct RecordReading
 
     /// <summary>Notes what is wrong with a field of the record.</summary>
     public void Wrong(string field, string message) => _reading.Wrong(field, message);
+
+    /// <summary>Notes what is wrong with a field by a rule that came later than sheets that are stored already.</summary>
+    public void WrongIfNew(string field, string message)
+    {
+        if (!_reading.IsKept)
+            _reading.Wrong(field, message);
+    }
 
     /// <summary>Notes what is wrong with the record as a whole.</summary>
     public void WrongHere(string message) => _reading.Wrong(message);

@@ -100,6 +100,8 @@ public sealed record FaultsAsked
                 yield return new SheetError($"observed.probes.{pair}", $"\"{read}\" is not open or closed");
             if (PlacePair.Parse(pair) is not { } places || Diagnosis.Expects(gate.At!, places) is null)
                 yield return new SheetError($"observed.probes.{pair}", "are not two places of this unit, from|to");
+            else if (Observed.Probes.TryGetValue($"{places.Turned}", out string? turned) && turned != read)
+                yield return new SheetError($"observed.probes.{pair}", $"is {read}, and {turned} the other way round");
         }
     }
 
@@ -112,7 +114,7 @@ public sealed record FaultsAsked
             {
                 Lines = Observed.Lines is { } lines ? [.. lines.Select(l => l.Bytes)] : null,
                 Starts = Observed.Starts,
-                Looks = Observed.Probes.ToDictionary(p => Known(p.Key), p => p.Value),
+                Looks = Observed.Probes.DistinctBy(p => Known(p.Key)).ToDictionary(p => Known(p.Key), p => p.Value),
             },
             inCall: true
         );
@@ -122,6 +124,10 @@ public sealed record FaultsAsked
     {
         // Observations that are not a pair were refused before.
         PlacePair pair = PlacePair.Parse(text)!.Value;
-        return Trail.Hypotheses(At!.At!).Any(h => h.Id == pair.Turned.Look) ? pair.Turned.Look : pair.Look;
+        IReadOnlyList<Hypothesis> known = Trail.Hypotheses(At!.At!);
+        return known.Any(h => h.Id == pair.Look) ? pair.Look
+            : known.Any(h => h.Id == pair.Turned.Look) ? pair.Turned.Look
+            : string.CompareOrdinal(pair.From, pair.To) <= 0 ? pair.Look
+            : pair.Turned.Look;
     }
 }

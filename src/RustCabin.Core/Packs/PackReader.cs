@@ -45,12 +45,12 @@ public static class PackReader
     }
 
     /// <summary>
-    /// Reads a pack. <paramref name="known"/> holds sheets that are here already, which those of the pack may refer to. A cabin
-    /// that was filled from several packs may hold more than one pack can (<paramref name="limitSheets"/>).
+    /// Reads a pack. <paramref name="known"/> holds sheets that are here already, which those of the pack may refer to. What is
+    /// stored already (<paramref name="kept"/>) may be of many packs, more than one can hold, and of before a rule was made.
     /// </summary>
-    public static Reading<Pack> Read(JsonElement root, Pack? known = null, bool limitSheets = true)
+    public static Reading<Pack> Read(JsonElement root, Pack? known = null, bool kept = false)
     {
-        var reading = new SheetReading();
+        var reading = new SheetReading { IsKept = kept };
         PackSheet? sheet = null;
         List<SheetError> errors = reading.Errors;
         try
@@ -66,13 +66,14 @@ public static class PackReader
         Pack pack = sheet.Pack;
         foreach (SheetKind kind in SheetKind.All)
             errors.AddRange(PackReferences.Twice(kind.IdsOf(pack), kind.Plural));
-        if (limitSheets && SheetKind.All.Sum(k => k.IdsOf(pack).Count()) > Pack.MostSheets)
+        if (!kept && SheetKind.All.Sum(k => k.IdsOf(pack).Count()) > Pack.MostSheets)
             errors.Add(new SheetError("", $"holds more than {Pack.MostSheets:#,0} sheets"));
         // A name that could not be read is told once, as what it is, and not again as a name that leads nowhere.
         var told = errors.Select(e => e.Path).ToHashSet();
         errors.AddRange(
             PackReferences
                 .Check(pack, known ?? Pack.Empty)
+                .Concat(kept ? [] : WiredNames.OfChanges(pack, known ?? Pack.Empty))
                 .Where(e => !told.Contains(e.Path))
                 .Take(SheetReading.MostErrors)
                 .ToList()
@@ -84,18 +85,19 @@ public static class PackReader
 
     /// <summary>
     /// Reads one job sheet by itself; with <paramref name="known"/>, its references are checked against the sheets there.
+    /// It is stored already, or made of one that is.
     /// </summary>
     public static Reading<Job> ReadJob(JsonElement sheet, Pack? known) =>
         ReadOne<Job>(sheet, "job", job => known is null ? [] : PackReferences.CheckJob(job, "job", Pack.Empty, known));
 
-    /// <summary>Reads one unit sheet by itself, its references checked against <paramref name="known"/>.</summary>
+    /// <summary>The same of a unit, its references checked against <paramref name="known"/>.</summary>
     public static Reading<Unit> ReadUnit(JsonElement sheet, Pack known) =>
         ReadOne<Unit>(sheet, "unit", unit => PackReferences.CheckUnit(unit, "unit", Pack.Empty, known));
 
     static Reading<T> ReadOne<T>(JsonElement sheet, string name, Func<T, IEnumerable<SheetError>> references)
         where T : class, new()
     {
-        var reading = new SheetReading(name);
+        var reading = new SheetReading(name) { IsKept = true };
         try
         {
             T? value = Declaration<T>.Read(sheet, reading);

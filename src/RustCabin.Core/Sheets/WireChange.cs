@@ -118,6 +118,38 @@ public sealed record WireChange : ICompleted<WireChange>
             read.Wrong("to", $"names {To.Count} places; \"from\" names {From.Count}");
         if (Do == ChangeAct.Lift && Pins.Distinct().Count() != Pins.Count)
             read.Wrong("pins", "names a leg twice");
+        foreach ((string field, string wrong) in Undoable)
+            if (read.Has(field))
+                read.WrongIfNew(field, wrong);
         return this;
+    }
+
+    /// <summary>Why a point of a board cannot be taken off or scraped; empty: it can.</summary>
+    public string Refuses(BoardPoint point) =>
+        (Do, point.HasEnds) switch
+        {
+            (ChangeAct.Remove, false) => $"names a {Words<PointKind>.Of(point.Kind)}, which cannot be taken off",
+            (ChangeAct.Scrape, true) => $"names a {Words<PointKind>.Of(point.Kind)}; what is scraped lies on one net",
+            _ => "",
+        };
+
+    /// <summary>Why nobody can carry it out as it stands, whatever the board, each with its field. None: one can.</summary>
+    public IEnumerable<(string Field, string Wrong)> Undoable
+    {
+        get
+        {
+            if (Do == ChangeAct.Lift && Pins.Count == 0)
+                yield return ("pins", "names no leg");
+            if (Do == ChangeAct.Cut && Off.Count == 0)
+                yield return ("off", "names no place that the cut parts from the net");
+            if (Do is not (ChangeAct.Link or ChangeAct.Wire or ChangeAct.Row))
+                yield break;
+            if (From.Count == 0)
+                yield return ("from", "names no place");
+            if (To.Count == 0)
+                yield return ("to", "names no place");
+            foreach (string place in From.Zip(To).Where(j => j.First == j.Second).Select(j => j.First).Distinct())
+                yield return ("to", $"leads from {place} to itself");
+        }
     }
 }

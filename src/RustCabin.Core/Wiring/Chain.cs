@@ -91,7 +91,13 @@ public sealed record Chain(IReadOnlyList<ChainCable> Cables, IReadOnlyList<Chain
         string[] now = source;
         for (int run = 0; run < runs.Length; run++)
         {
-            int[] takes = Takes(now, [.. runs.Skip(run).Select(r => r.Wants)], () => within - clock.Elapsed);
+            // Behind a cable that says where every net goes nothing rests on what lies before it.
+            string[][] coupled = [.. runs.Skip(run).Select(r => Filled(source, r.Wants))];
+            int far = Array.FindIndex(coupled, wanted => !wanted.Contains(Any));
+            int[] takes =
+                far == 0
+                    ? Forced(now, coupled[0])
+                    : Takes(now, far < 0 ? coupled : coupled[..(far + 1)], () => within - clock.Elapsed);
             cables[runs[run].From] = takes;
             now = [.. takes.Select(t => now[t - 1])];
         }
@@ -163,6 +169,26 @@ public sealed record Chain(IReadOnlyList<ChainCable> Cables, IReadOnlyList<Chain
             || both.Where(b => b != Any).GroupBy(b => b).Any(g => g.Count() > source.Count(s => s == g.Key))
             ? null
             : both;
+    }
+
+    /// <summary>What is wanted, where only one net is left for the contacts that take any.</summary>
+    static string[] Filled(string[] source, string[] wants)
+    {
+        string[] left = [.. source.GroupBy(s => s).Where(g => g.Count() > wants.Count(w => w == g.Key)).Select(g => g.Key)];
+        return left.Length == 1 ? [.. wants.Select(w => w == Any ? left[0] : w)] : wants;
+    }
+
+    /// <summary>
+    /// A cable behind which every net is told: a contact that has its net already keeps it, the others take what is left of
+    /// theirs, the smallest numbers first.
+    /// </summary>
+    static int[] Forced(string[] now, string[] wants)
+    {
+        Dictionary<string, Queue<int>> free = now.Index()
+            .Where(c => wants[c.Index] != c.Item)
+            .GroupBy(c => c.Item)
+            .ToDictionary(g => g.Key, g => new Queue<int>(g.Select(c => c.Index + 1)));
+        return [.. wants.Select((want, i) => now[i] == want ? i + 1 : free[want].Dequeue())];
     }
 
     /// <summary>The first of several special cables behind one another, seen with all that come after it.</summary>

@@ -49,14 +49,15 @@ public sealed record PlacedChange(Instance? Instance, int Index, WireChange Chan
         Change.Do switch
         {
             ChangeAct.Lift => $"Lift {Legs(Change.Pins)} of {Named(Change.Chip!)}",
-            ChangeAct.Cut => $"Cut {Change.Net}{At}, so that {string.Join(", ", Change.Off.Select(Named))} come off it",
-            ChangeAct.Link => $"Link {Named(Change.From[0])} to {Named(Change.To[0])}",
-            ChangeAct.Wire => $"Run a {Lead}lead from {Named(Change.From[0])} to {Named(Change.To[0])}",
+            ChangeAct.Cut => $"Cut {Change.Net}{At}, so that {string.Join(", ", Change.Off.Select(Named))} "
+                + $"{(Change.Off.Count == 1 ? "comes" : "come")} off it",
+            ChangeAct.Link => $"Link {First(Change.From)} to {First(Change.To)}",
+            ChangeAct.Wire => $"Run a {Lead}lead from {First(Change.From)} to {First(Change.To)}",
             ChangeAct.Remove => $"Take off {Named(Change.Point!)}{At}",
             ChangeAct.Scrape => $"Scrape {Named(Change.Point!)} free{At}",
             ChangeAct.Socket => $"Take out {Named(Change.Chip!)}, put a socket in, and the chip into it",
-            ChangeAct.Row => $"Solder {Named(Change.From[0])} to {Named(Change.From[^1])} along "
-                + $"{Named(Change.To[0])} to {Named(Change.To[^1])}, one to one",
+            ChangeAct.Row => $"Solder {First(Change.From)} to {Last(Change.From)} along "
+                + $"{First(Change.To)} to {Last(Change.To)}, one to one",
             ChangeAct.Insulate => $"Insulate {Change.Where}",
             ChangeAct.Trim => $"Trim {Change.Where}",
             _ => $"Drill {Change.Where}",
@@ -68,13 +69,17 @@ public sealed record PlacedChange(Instance? Instance, int Index, WireChange Chan
         {
             ChangeAct.Lift => $"open from {Legs(Change.Pins)} of {Named(Change.Chip!)} to what lies under it",
             ChangeAct.Cut => $"open from {string.Join(", ", Change.Off.Select(Named))} to the rest of {Change.Net}",
-            ChangeAct.Link or ChangeAct.Wire => $"closed from {Named(Change.From[0])} to {Named(Change.To[0])}",
-            ChangeAct.Row =>
-                $"closed from {Named(Change.From[0])} to {Named(Change.To[0])}, and so on to {Named(Change.From[^1])}",
+            ChangeAct.Link or ChangeAct.Wire => $"closed from {First(Change.From)} to {First(Change.To)}",
+            ChangeAct.Row => $"closed from {First(Change.From)} to {First(Change.To)}, and so on to {Last(Change.From)}",
             ChangeAct.Remove => $"open between the pads of {Named(Change.Point!)}",
             ChangeAct.Socket => $"each leg of {Named(Change.Chip!)} closed to its net",
             _ => "",
         };
+
+    // What is stored may name no place; a finding says so then.
+    string First(IReadOnlyList<string> places) => places.Count > 0 ? Named(places[0]) : "no place";
+
+    string Last(IReadOnlyList<string> places) => places.Count > 0 ? Named(places[^1]) : "no place";
 
     string At => Change.Where.Length > 0 ? $" {Change.Where}" : "";
 

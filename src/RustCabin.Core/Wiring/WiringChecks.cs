@@ -16,6 +16,7 @@ public static class WiringChecks
         return
         [
             .. Places(wired),
+            .. Acts(wired),
             .. Rails(wired),
             .. Unmade(wired),
             .. Cross(wired),
@@ -36,6 +37,43 @@ public static class WiringChecks
                 $"{m.Change.Title} wants {m.Place}, which this board has not.",
                 [$"Change {m.Change.Index + 1} of {m.Change.From}: {m.Change.Words}."]
             ));
+
+    /// <summary>What was stored before sheets were checked for it.</summary>
+    static IEnumerable<Finding> Acts(Wired wired) =>
+        from placed in wired.Changes
+        let wrong = placed.Change.Undoable.Select(u => u.Wrong).Concat(Undoable(wired, placed)).Where(w => w.Length > 0).ToArray()
+        where wrong.Length > 0
+        select new Finding(
+            WiringFindings.Act,
+            Severity.Stop,
+            $"Change {placed.Index + 1} of {placed.Title} cannot be made",
+            [placed.Subject],
+            $"{placed.Words}: it {string.Join("; it ", wrong)}.",
+            [$"Change {placed.Index + 1} of {placed.From}."]
+        );
+
+    static IEnumerable<string> Undoable(Wired wired, PlacedChange placed)
+    {
+        WireChange change = placed.Change;
+        if (change is { Do: ChangeAct.Remove or ChangeAct.Scrape, Point: { } name })
+        {
+            int point = wired.Places.Find(placed.Named(name));
+            if (point < 0)
+                point = wired.Places.Find($"{placed.Named(name)}.1");
+            if (point >= 0 && wired.Places.All[point].Point is { } there)
+                yield return change.Refuses(there);
+        }
+        else if (change is { Do: ChangeAct.Cut, Off.Count: > 0, Net: { } net })
+        {
+            HashSet<string> off = [.. change.Off.Select(placed.Named)];
+            IReadOnlyList<int> all = wired.After.PlacesOf(wired.Places.Canonical(placed.Named(net)));
+            if (
+                all.Count > 0
+                && all.All(p => off.Contains(wired.Places.All[wired.After.LegOf(p)].Name) || off.Contains(wired.After.NameOf(p)))
+            )
+                yield return $"names every place of {net}: nothing is left that it is cut off";
+        }
+    }
 
     static IEnumerable<Finding> Rails(Wired wired)
     {
@@ -93,7 +131,13 @@ public static class WiringChecks
     {
         Netlist after = wired.After;
         var groups = new Groups(after.Fragments);
-        string?[] name = [.. Enumerable.Range(0, after.Fragments).Select(after.NameOfFragment)];
+        // A net of a part's own board meets one of the machine in an ordinary lead: of each owner there is one name.
+        Dictionary<string, string>[] names =
+        [
+            .. Enumerable
+                .Range(0, after.Fragments)
+                .Select(f => after.NameOfFragment(f) is { } net ? new Dictionary<string, string> { [OwnerOf(net)] = net } : []),
+        ];
         foreach (Join join in after.Joins)
         {
             int a = groups.Of(after.FragmentOf(join.A)),
@@ -102,8 +146,8 @@ public static class WiringChecks
                 continue;
             if (
                 join is { Meant: false, Change: >= 0 }
-                && name[a] is { } one
-                && name[b] is { } other
+                && names[a].Keys.FirstOrDefault(names[b].ContainsKey) is { } owner
+                && (names[a][owner], names[b][owner]) is var (one, other)
                 && !AreRails(wired, one, other)
             )
                 yield return new Finding(
@@ -115,13 +159,18 @@ public static class WiringChecks
                     [$"{after.NameOf(join.A)} lies on {one}, {after.NameOf(join.B)} on {other}."]
                 );
             groups.Join(a, b);
-            name[a] ??= name[b];
+            foreach ((string of, string net) in names[b])
+                names[a].TryAdd(of, net);
         }
     }
 
+    static string OwnerOf(string net) => LocalName.Parse(net).Instance;
+
+    /// <summary>They are rails of different volts, which are told as such.</summary>
     static bool AreRails(Wired wired, string one, string other) =>
-        (one == Netlist.Ground || wired.VoltsOf(one) is not null)
-        && (other == Netlist.Ground || wired.VoltsOf(other) is not null);
+        VoltsOf(wired, one) is { } volts && VoltsOf(wired, other) is { } others && volts != others;
+
+    static decimal? VoltsOf(Wired wired, string net) => net == Netlist.Ground ? 0 : wired.VoltsOf(net);
 
     static IEnumerable<Finding> Left(Wired wired)
     {

@@ -22,6 +22,15 @@ public static class WiringFindings
         Mend = "Look which revision it is, or mend the sheet.",
     };
 
+    /// <summary>WIRE-ACT.</summary>
+    public static readonly FindingKind Act = new("WIRE-ACT", At, [Severity.Stop])
+    {
+        Meaning =
+            "A change cannot be carried out as it stands: it names no place, leads from a place to itself, cuts off a whole "
+            + "net, takes off what cannot be taken off.",
+        Mend = "Mend the sheet that it stands on.",
+    };
+
     /// <summary>WIRE-RAIL.</summary>
     public static readonly FindingKind Rail = new("WIRE-RAIL", At, [Severity.Stop])
     {
@@ -90,6 +99,7 @@ public static class WiringFindings
     [
         Reads,
         Place,
+        Act,
         Rail,
         Unmade,
         Cross,
