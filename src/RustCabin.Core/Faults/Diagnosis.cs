@@ -69,9 +69,9 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
     /// <param name="at">The unit as it should stand there.</param>
     /// <param name="open">The access levels that are open there, outermost first.</param>
     /// <param name="seen">What was seen.</param>
-    /// <param name="inCall">Only what may be told to other programs.</param>
+    /// <param name="inCall">Only the sights that may be told to other programs.</param>
     public static Diagnosis Of(PlannedUnit at, IReadOnlyList<AccessLevel> open, Seen seen, bool inCall = false) =>
-        Of(at, open, seen, [.. Trail.Hypotheses(at).Where(h => h.InCall || !inCall)], PowerUp.Run(at), Trail.Sights(at, inCall));
+        Of(at, open, seen, Trail.Hypotheses(at), PowerUp.Run(at), Trail.Sights(at, inCall));
 
     /// <summary>The same where the causes were run already.</summary>
     public static Diagnosis Of(
@@ -88,16 +88,16 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
             .. all.Select(h => new Suspect(h.Id, (double)h.Weight, PredictsOf(h, sights))
             {
                 IsSilent = h.Shows == Shown.Nothing && h.Look is null,
+                IsDark = h.Shows.Starts == false,
             }),
         ];
+        Dictionary<string, string> outcomes = OutcomesOf(seen);
         bool shorted = IsShorted(at, seen);
-        // A machine with a short across a rail is never switched on: what is seen of a running one is not offered.
         IReadOnlyList<Observable> observables =
         [
             .. Observed(at, expected, all, suspects, open, seen, sights)
-                .Select(o => o.Runs && shorted ? o with { Minutes = null } : o),
+                .Select(o => Allowed(o, shorted, outcomes.GetValueOrDefault(StartsId), outcomes.GetValueOrDefault(o.Id))),
         ];
-        Dictionary<string, string> outcomes = OutcomesOf(seen);
         var posterior = Posterior.Of(suspects, observables, outcomes);
         return new Diagnosis(
             at,
@@ -109,6 +109,7 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
             ],
             posterior.Other,
             posterior.Next(suspects, observables.Where(o => IsWorth(o, sights, suspects, posterior)), outcomes)
+                ?? posterior.Next(suspects, observables, outcomes)
         )
         {
             Observables = observables,
@@ -117,6 +118,23 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
             Shorted = shorted,
         };
     }
+
+    /// <summary>
+    /// A machine with a short across a rail is never switched on; of one that does not start nothing is seen that wants it
+    /// running, and of one that starts nothing is dark.
+    /// </summary>
+    static Observable Allowed(Observable at, bool shorted, string? starts, string? seen) =>
+        (shorted && at.State != LookState.PlugOut) || (starts == Said(false) && at.State == LookState.Running)
+            ? at with
+            {
+                Minutes = null,
+            }
+        : starts == Said(true) && at.State == LookState.Running && seen != Sight.Dead && at.Outcomes.Count > 2
+            ? at with
+            {
+                Outcomes = [.. at.Outcomes.Where(o => o != Sight.Dead)],
+            }
+        : at;
 
     /// <summary>The meter found a rail and ground, or another rail, joined: it is never switched on.</summary>
     static bool IsShorted(PlannedUnit at, Seen seen) =>
@@ -137,8 +155,10 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
     /// </summary>
     static bool IsWorth(Observable at, IReadOnlyList<Sight> sights, Suspect[] suspects, Posterior posterior) =>
         sights.FirstOrDefault(s => s.Id == at.Id) is not { InCall: false } sight
-        || suspects.Index().Where(s => s.Item.Foretells(at) is { } f && f != sight.Usual).Sum(s => posterior.Chances[s.Index])
-            >= WorthLooking;
+        || suspects
+            .Index()
+            .Where(s => !s.Item.IsDark && s.Item.Foretells(at) is { } f && f != sight.Usual)
+            .Sum(s => posterior.Chances[s.Index]) >= WorthLooking;
 
     static Dictionary<string, string> OutcomesOf(Seen seen)
     {
@@ -163,8 +183,11 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
             predicts[StartsId] = Said(starts);
         foreach ((int i, CountedLine line) in (cause.Shows.Count?.Lines ?? []).Index())
             predicts[LineId(i)] = $"{line.Bytes.Bytes}";
-        if (cause.Look is { } look)
+        // A machine that does not start shows nothing of what wants it running.
+        if (cause.Look is { } look && (look.State != LookState.Running || cause.Shows.Starts != false))
             predicts[look.Id] = look.Shows;
+        foreach ((string also, string shows) in cause.Looks)
+            predicts[also] = shows;
         return predicts;
     }
 
@@ -182,7 +205,7 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
         {
             Minutes = StartMinutes,
             Words = "Switch on: does it start?",
-            Runs = true,
+            State = LookState.SwitchedOn,
             Needs = Running,
         };
         for (int i = 0; i < Math.Max(expected.Lines.Count, seen.Lines?.Count ?? 0); i++)
@@ -204,9 +227,9 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
             if (outcomes.Length > 1)
                 yield return new Observable(id, outcomes)
                 {
-                    Minutes = seen.Starts == false || seen.Looks.GetValueOrDefault(StartsId) == Said(false) ? null : CountMinutes,
+                    Minutes = CountMinutes,
                     Words = $"Read the line \"{expected.Lines.ElementAtOrDefault(i)?.Label ?? id}\" of the count",
-                    Runs = true,
+                    State = LookState.Running,
                     Needs = Running,
                 };
         }
@@ -215,7 +238,9 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
             {
                 Usual = look.First().Usual,
                 Words = look.First().Words,
+                State = look.First().State,
                 Needs = NeedsOf(look.First()),
+                Miss = look.First().IsMeasured ? MeterMiss : null,
                 // Nothing is looked at where mains or a tube lies open.
                 Minutes = look.First().IsSafe ? look.First().Minutes + WayTo(look.First(), open) : null,
             };
@@ -224,19 +249,29 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
             {
                 Words = sight.Words,
                 Minutes = sight.Minutes,
-                Runs = true,
+                State = LookState.Running,
                 Needs = Running,
             };
         // Places that were measured without being in the table: as the nets have it.
         foreach (PlacePair pair in seen.Looks.Keys.Select(PlacePair.Looked).OfType<PlacePair>())
             if (all.All(h => h.Look?.Id != pair.Look) && Expects(at, pair) is { } must)
-                yield return new Observable(pair.Look, ["closed", "open"]) { Usual = must };
+                yield return new Observable(pair.Look, ["closed", "open"]) { Usual = must, Miss = MeterMiss };
     }
 
-    static string NeedsOf(Look look) => look.Opens.Count == 0 ? "plug out" : $"plug out, {IdText.Plain(look.Opens[^1].Id)}";
+    /// <summary>A meter errs so seldom: what it says is so, or a cause that shows something else is not it.</summary>
+    const double MeterMiss = 0.0002;
+
+    static string NeedsOf(Look look) =>
+        (look.State == LookState.PlugOut ? "plug out" : Running)
+        + (look.Opens.Count == 0 ? "" : $", {IdText.Plain(look.Opens[^1].Id)}");
 
     static IReadOnlyList<string> Outcomes(IGrouping<string, Look> look) =>
-        [.. look.Select(l => l.Shows).Prepend(look.First().Usual).Distinct()];
+        [
+            .. look.Select(l => l.Shows)
+                .Prepend(look.First().Usual)
+                .Concat(look.First().State == LookState.Running ? [Sight.Dead] : [])
+                .Distinct(),
+        ];
 
     /// <summary>What must be measured between two places; null: one of them is not there.</summary>
     public static string? Expects(PlannedUnit at, PlacePair pair)
@@ -274,6 +309,30 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
     }
 
     static string WordsOf(Observable at, string seen) => $"{(at.Words.Length > 0 ? at.Words : at.Id)}: {seen}";
+
+    /// <summary>How much looking at something can be expected to tell, in bits.</summary>
+    public double BitsOf(Observable at) => new Posterior(ChancesOf(), Other).BitsOf(Suspects, at);
+
+    double[] ChancesOf()
+    {
+        var of = Causes.ToDictionary(c => c.Cause.Id, c => c.Chance);
+        return [.. Suspects.Select(s => of[s.Id])];
+    }
+
+    /// <summary>The causes that no look that is allowed and not taken yet parts from the likeliest, it among them.</summary>
+    public IReadOnlyList<Weighed> Group(Seen seen)
+    {
+        Dictionary<string, string> outcomes = OutcomesOf(seen);
+        Observable[] open = [.. Observables.Where(o => o.Minutes is not null && !outcomes.ContainsKey(o.Id))];
+        var by = Suspects.ToDictionary(s => s.Id);
+        Suspect first = by[Causes[0].Cause.Id];
+        return
+        [
+            .. Causes.Where(c =>
+                c.Against.Count <= Causes[0].Against.Count && open.All(o => by[c.Cause.Id].Foretells(o) == first.Foretells(o))
+            ),
+        ];
+    }
 
     /// <summary>What each outcome of a look would leave: the likeliest cause then, and how likely.</summary>
     public IEnumerable<(string Outcome, Hypothesis? Likeliest, double Chance)> Leaves(NextLook next, Seen seen)

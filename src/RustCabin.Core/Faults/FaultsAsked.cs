@@ -108,7 +108,7 @@ public sealed record FaultsAsked
     /// <summary>The diagnosis.</summary>
     public Diagnosis Diagnosis =>
         Diagnosis.Of(
-            At!.At!,
+            Measured,
             Open,
             new Seen
             {
@@ -118,6 +118,29 @@ public sealed record FaultsAsked
             },
             inCall: true
         );
+
+    /// <summary>The unit at the gate with what was measured there, as the job would keep it.</summary>
+    PlannedUnit Measured =>
+        At!.At! is { Job: { } job } at && Observed.Probes.Count > 0
+            ? at with
+            {
+                Job = job with
+                {
+                    Probes =
+                    [
+                        .. job.Probes,
+                        .. from probe in Observed.Probes
+                        let pair = PlacePair.Looked(Known(probe.Key))!.Value
+                        select new Probe
+                        {
+                            From = pair.From,
+                            To = pair.To,
+                            Beep = probe.Value == "closed",
+                        },
+                    ],
+                },
+            }
+            : At!.At!;
 
     /// <summary>A pair as the table names it, whichever end came first.</summary>
     string Known(string text)

@@ -1,3 +1,5 @@
+using RustCabin.Core.Stations;
+
 namespace RustCabin.Core.Faults;
 
 /// <summary>What can be seen or measured, and what it may show.</summary>
@@ -11,8 +13,14 @@ public sealed record Observable(string Id, IReadOnlyList<string> Outcomes)
     /// <summary>In words.</summary>
     public string Words { get; init; } = "";
 
-    /// <summary>It is seen of the running machine; else the plug is out.</summary>
-    public bool Runs { get; init; }
+    /// <summary>What it wants of the machine.</summary>
+    public LookState State { get; init; }
+
+    /// <summary>The chance that a cause shows something else there than it predicts; null: the usual one.</summary>
+    public double? Miss { get; init; }
+
+    /// <summary>The chance that a cause shows what it predicts there.</summary>
+    public double Hit => Miss is { } miss ? 1 - miss : Posterior.Predicted;
 
     /// <summary>The state that it needs, in a few words: the machine running; plug out, lid off.</summary>
     public string Needs { get; init; } = "";
@@ -27,12 +35,16 @@ public sealed record Observable(string Id, IReadOnlyList<string> Outcomes)
 /// <param name="Predicts">The outcome of each observable that it says something of.</param>
 public sealed record Suspect(string Id, double Weight, IReadOnlyDictionary<string, string> Predicts)
 {
+    /// <summary>The machine does not start with it: a look that wants it running shows nothing.</summary>
+    public bool IsDark { get; init; }
+
     /// <summary>It says nothing of anything, not even the usual.</summary>
     public bool IsSilent { get; init; }
 
     /// <summary>What it foretells of something; null: nothing.</summary>
     public string? Foretells(Observable at) =>
-        Predicts.TryGetValue(at.Id, out string? predicted) ? predicted
+        IsDark && at is { State: LookState.Running, Usual: not null } ? Sight.Dead
+        : Predicts.TryGetValue(at.Id, out string? predicted) ? predicted
         : IsSilent ? null
         : at.Usual;
 }
@@ -95,8 +107,8 @@ public sealed record Posterior(IReadOnlyList<double> Chances, double Other)
     /// </summary>
     public static double Likelihood(Suspect cause, Observable at, string outcome) =>
         cause.Foretells(at) is not { } predicted ? 1.0 / at.Outcomes.Count
-        : predicted == outcome ? Predicted
-        : (1 - Predicted) / (at.Outcomes.Count - 1);
+        : predicted == outcome ? at.Hit
+        : (1 - at.Hit) / (at.Outcomes.Count - 1);
 
     /// <summary>
     /// How much is expected of looking at something, in bits, none of these included: how open its outcome is, less how open it
@@ -105,7 +117,8 @@ public sealed record Posterior(IReadOnlyList<double> Chances, double Other)
     public double BitsOf(IReadOnlyList<Suspect> causes, Observable at)
     {
         int n = at.Outcomes.Count;
-        double miss = (1 - Predicted) / (n - 1),
+        double hit = at.Hit,
+            miss = (1 - hit) / (n - 1),
             silent = Other,
             told = 0;
         Span<double> foretold = n <= 64 ? stackalloc double[n] : new double[n];
@@ -116,8 +129,8 @@ public sealed record Posterior(IReadOnlyList<double> Chances, double Other)
                 (foretold[outcome], told) = (foretold[outcome] + Chances[i], told + Chances[i]);
         double open = 0;
         foreach (double here in foretold)
-            open += Surprise(Predicted * here + miss * (told - here) + silent / n);
-        return open - told * (Surprise(Predicted) + (n - 1) * Surprise(miss)) - silent * Math.Log2(n);
+            open += Surprise(hit * here + miss * (told - here) + silent / n);
+        return open - told * (Surprise(hit) + (n - 1) * Surprise(miss)) - silent * Math.Log2(n);
     }
 
     static int IndexOf(IReadOnlyList<string> outcomes, string outcome)

@@ -69,7 +69,12 @@ public sealed record Round(string Job, Difficulty Difficulty, int Seed)
 /// <param name="Showed">What it showed.</param>
 /// <param name="Minutes">What it cost.</param>
 /// <param name="Bits">How much it told.</param>
-public sealed record Act(Observable What, string Showed, decimal Minutes, double Bits);
+/// <param name="Could">How much it could be expected to tell before it was taken.</param>
+public sealed record Act(Observable What, string Showed, decimal Minutes, double Bits, double Could)
+{
+    /// <summary>Nothing could come of it: whatever it showed, no cause would have been likelier for it.</summary>
+    public bool IsWasted => Could < Posterior.LeastBits;
+}
 
 /// <summary>
 /// A simulated machine with a hidden fault, drawn by how likely each is; the player sees only what a person would. Source:
@@ -119,20 +124,25 @@ public sealed class Rehearsal
             return null;
         Hypothesis first = Draw(candidates, random);
         if (round.Difficulty != Difficulty.Pair)
-            return new Rehearsal(at, all, [first], first.Shows);
+            return new Rehearsal(at, all, [first]);
         Hypothesis[] others = [.. candidates.Where(h => h.Look!.Id != first.Look!.Id)];
         if (others.Length == 0)
             return null;
         Hypothesis second = Draw(others, random);
-        // What is darkest hides the other; what both leave is the smaller of the lines.
-        return new Rehearsal(at, all, [first, second], Both(first.Shows, second.Shows));
+        return new Rehearsal(at, all, [first, second]);
     }
 
-    Rehearsal(PlannedUnit at, IReadOnlyList<Hypothesis> causes, IReadOnlyList<Hypothesis> hidden, Shown shown)
+    Rehearsal(PlannedUnit at, IReadOnlyList<Hypothesis> causes, IReadOnlyList<Hypothesis> hidden)
     {
-        (At, Causes, Hidden, _shown) = (at, causes, hidden, shown);
+        (At, Causes, Hidden) = (at, causes, hidden);
+        _shown = hidden.Count == 1 ? hidden[0].Shows : Both(at, hidden[0], hidden[1]);
         _expected = PowerUp.Run(at);
     }
+
+    /// <summary>The round goes on with what is left once a cause of it is mended; null: it is none of it, or nothing is
+    /// left.</summary>
+    public Rehearsal? Mended(string cause) =>
+        Hidden.Count > 1 && IsIt(cause) ? new Rehearsal(At, Causes, [.. Hidden.Where(h => h.Id != cause)]) : null;
 
     static Hypothesis Draw(IReadOnlyList<Hypothesis> from, Random random)
     {
@@ -143,11 +153,18 @@ public sealed class Rehearsal
         return from[^1];
     }
 
-    static Shown Both(Shown one, Shown other) =>
-        one.Starts == false || other.Starts == false ? Shown.Dark
-        : one.Count is null ? other
-        : other.Count is null ? one
-        : new Shown(new PowerUpCount([.. one.Count.Lines.Zip(other.Count.Lines, (a, b) => a.Bytes < b.Bytes ? a : b)]), true);
+    /// <summary>Two faults in one machine are run together; of two that the bus does not show each shows its own.</summary>
+    static Shown Both(PlannedUnit at, Hypothesis one, Hypothesis other)
+    {
+        Shown shown = (one.Effect, other.Effect) switch
+        {
+            ({ } a, { } b) => a.And(b).On(at),
+            ({ }, null) => one.Shows,
+            (null, { }) => other.Shows,
+            _ => one.Shows.Count is not null || one.Shows.Starts is not null ? one.Shows : other.Shows,
+        };
+        return one.Shows.Starts == false || other.Shows.Starts == false ? Shown.Dark : shown;
+    }
 
     /// <summary>What something shows when it is looked at.</summary>
     public string Shows(Observable what)
@@ -158,10 +175,18 @@ public sealed class Rehearsal
             return _shown.Starts == false ? "0"
                 : _shown.Count?.Lines.ElementAtOrDefault(line - 1) is { } shown ? $"{shown.Bytes.Bytes}"
                 : $"{_expected.Lines[line - 1].Bytes.Bytes}";
-        // Of two faults the one that shows something there is seen.
+        bool dead = _shown.Starts == false;
+        // Of two faults the one that shows something there is seen; of a dead machine nothing.
         if (Sights.FirstOrDefault(s => s.Id == what.Id) is { } sight)
-            return Hidden.Select(sight.Foretold).FirstOrDefault(f => f is not null && f != sight.Usual) ?? sight.Usual;
-        return Hidden.FirstOrDefault(h => h.Look?.Id == what.Id)?.Look!.Shows ?? what.Usual ?? what.Outcomes[0];
+            return dead && !Hidden.Any(h => h.Shows.Others.ContainsKey(sight.Id))
+                ? sight.Dark
+                : Hidden.Select(sight.Foretold).FirstOrDefault(f => f is not null && f != sight.Usual) ?? sight.Usual;
+        if (dead && what.State == LookState.Running)
+            return Sight.Dead;
+        return Hidden.FirstOrDefault(h => h.Look?.Id == what.Id)?.Look!.Shows
+            ?? Hidden.Select(h => h.Looks.GetValueOrDefault(what.Id)).FirstOrDefault(l => l is not null)
+            ?? what.Usual
+            ?? what.Outcomes[0];
     }
 
     /// <summary>Everything that can be looked at from the start.</summary>
@@ -188,7 +213,7 @@ public sealed class Rehearsal
             if (before.Observables.FirstOrDefault(o => o.Id == id) is { } what)
             {
                 Diagnosis after = After(SeenAfter(acts.Take(i + 1)));
-                told.Add(new Act(what, Shows(what), what.Minutes ?? 0, Bits(before) - Bits(after)));
+                told.Add(new Act(what, Shows(what), what.Minutes ?? 0, Bits(before) - Bits(after), before.BitsOf(what)));
                 before = after;
             }
         return told;
@@ -201,20 +226,26 @@ public sealed class Rehearsal
     public const double Sure = 0.9;
 
     /// <summary>
-    /// The line of looks that the station's own rule takes from the start: until the likeliest is sure and its own look has
-    /// said so, or nothing that is allowed tells anything more.
+    /// The looks that the station's own rule takes from the start: until the likeliest is sure and its own look has said so, or
+    /// nothing that is allowed tells anything more; of two faults it mends the one that it found, and goes on.
     /// </summary>
-    public IReadOnlyList<Act> BestLine()
+    public IReadOnlyList<Act> BestLine() =>
+        [.. Line(out Diagnosis end, out _), .. Mended(end.Causes[0].Cause.Id)?.BestLine() ?? []];
+
+    /// <summary>The looks until a cause is settled or nothing tells any more, with the diagnosis then.</summary>
+    /// <param name="end">The diagnosis at the end.</param>
+    /// <param name="seen">What was seen by then.</param>
+    public IReadOnlyList<Act> Line(out Diagnosis end, out Seen seen)
     {
         var acts = new List<Act>();
-        var seen = new Seen();
-        Diagnosis at = After(seen);
-        while (at.Next is { } next && !IsSettled(at.Causes[0], seen) && acts.Count < MostActs)
+        seen = new Seen();
+        end = After(seen);
+        while (end.Next is { } next && !IsSettled(end.Causes[0], seen) && acts.Count < MostActs)
         {
             seen = seen with { Looks = new Dictionary<string, string>(seen.Looks) { [next.What.Id] = Shows(next.What) } };
             Diagnosis after = After(seen);
-            acts.Add(new Act(next.What, Shows(next.What), next.What.Minutes ?? 0, Bits(at) - Bits(after)));
-            at = after;
+            acts.Add(new Act(next.What, Shows(next.What), next.What.Minutes ?? 0, Bits(end) - Bits(after), next.Bits));
+            end = after;
         }
         return acts;
     }

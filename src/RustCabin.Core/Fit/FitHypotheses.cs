@@ -18,7 +18,8 @@ static class FitHypotheses
 
     const string Press = "press";
 
-    const string Pressed = "it works then";
+    const string Pressed = "it works then",
+        NoChange = "no change";
 
     /// <summary>What is seen of parts: whether a press helps, what their known faults show, what stands on the screen.</summary>
     public static IEnumerable<Sight> Sights(PlannedUnit at)
@@ -28,11 +29,11 @@ static class FitHypotheses
                 Press,
                 "Power off, press every plug, board and chip home, and switch on again",
                 PressMinutes,
-                "no change",
+                NoChange,
                 [Pressed]
             )
             {
-                Dark = "no change",
+                Dark = NoChange,
             };
         foreach (
             IGrouping<string, string> also in at
@@ -62,12 +63,13 @@ static class FitHypotheses
         from one in at.Instances.Index()
         from other in at.Instances.Skip(one.Index + 1)
         where one.Item.Occupied.Select(o => o.Site).Intersect(other.Occupied.Select(o => o.Site)).Any()
-        select new Hypothesis(
+        select Hypothesis.Of(
+            at,
             $"seat:{one.Item.Name}+seat:{other.Name}",
             $"neither {one.Item.Title} nor {other.Title} is seated",
             Work.ChanceOf(one.Item) * Work.ChanceOf(other),
-            Shown.Of(PowerUp.Run(Plan.With(at, i => i.Name != one.Item.Name && i.Name != other.Name)))
-        )
+            Effect.Without(at, one.Item, other)
+        ) with
         {
             Instance = one.Item,
             Mend = $"Switch off, take {other.Title} and {one.Item.Title} out, and seat them again one after the other.",
@@ -78,13 +80,10 @@ static class FitHypotheses
     {
         IReadOnlyList<AccessLevel> opens = AccessPath.To(at.Model, part);
         decimal chance = Work.ChanceOf(part);
-        yield return new Hypothesis(
-            $"seat:{part.Name}",
-            $"{part.Title} is not seated",
-            chance,
-            Shown.Of(PowerUp.Run(Plan.With(at, i => i.Name != part.Name))).Seen(Press, Pressed)
-        )
+        var gone = Effect.Without(at, part);
+        yield return new Hypothesis($"seat:{part.Name}", $"{part.Title} is not seated", chance, gone.On(at).Seen(Press, Pressed))
         {
+            Effect = gone,
             Instance = part,
             Fault = new BusFault(FaultKind.Unseated, part.Name),
             Mend = $"Switch off, take {part.Title} out, look at its contacts, and seat it all the way.",
@@ -101,12 +100,13 @@ static class FitHypotheses
         };
         foreach (Switch own in part.Part.Switches)
         foreach (string position in own.Positions.Where(p => p != part.Positions[own.Id]))
-            yield return new Hypothesis(
+            yield return Hypothesis.Of(
+                at,
                 $"switch:{part.Name}.{own.Id}={position}",
                 $"{own.Id} of {part.Title} stands {position}",
                 chance / 2,
-                Shown.Of(PowerUp.Run(Plan.Moved(at, part.Name, own.Id, position)))
-            )
+                new Effect { Built = unit => Plan.Moved(unit, part.Name, own.Id, position) }
+            ) with
             {
                 Instance = part,
                 Fault = new BusFault(FaultKind.SwitchMoved, part.Name, Detail: $"{own.Id}={position}"),
@@ -131,7 +131,6 @@ static class FitHypotheses
                 Shown.Nothing
             )
             {
-                InCall = false,
                 Instance = part,
                 Mend = $"Put {driver.Name} on again, in the order that the sheet asks for.",
                 MendMinutes = 10,
@@ -141,7 +140,10 @@ static class FitHypotheses
                     LookMinutes * 2,
                     "right",
                     "missing or old"
-                ),
+                )
+                {
+                    State = LookState.Running,
+                },
             };
         foreach (PartFault known in part.Part.Faults)
             yield return new Hypothesis(

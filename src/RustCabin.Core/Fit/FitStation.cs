@@ -45,10 +45,13 @@ public sealed class FitStation : Station
     public override IEnumerable<Work> Works(BuildAsked asked) => FitWorks.Of(asked);
 
     /// <inheritdoc/>
-    public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) => FitHypotheses.Of(at);
+    public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) => FitHypotheses.Of(at).Concat(SeatHypotheses.Of(at));
 
     /// <inheritdoc/>
     public override IEnumerable<Sight> Sights(PlannedUnit at) => FitHypotheses.Sights(at);
+
+    static Effect Moved(Instance part, Switch own, string position) =>
+        new() { Built = unit => Plan.Moved(unit, part.Name, own.Id, position) };
 
     /// <summary>A part that is not seated, and a switch that stands elsewhere.</summary>
     public override IEnumerable<Slip> Slips(PlannedUnit unit)
@@ -57,17 +60,19 @@ public sealed class FitStation : Station
         {
             yield return new Slip(
                 new BusFault(FaultKind.Unseated, instance.Name),
-                _ => (PowerUp.Run(Plan.With(unit, i => i.Name != instance.Name)), "Everything that the part answers to is gone.")
+                _ =>
+                    Effect.Without(unit, instance).Count(unit) is { } count
+                        ? (count, "Everything that the part answers to is gone.")
+                        : (null, Slip.Dead)
             );
             foreach (Switch own in instance.Part.Switches)
             foreach (string position in own.Positions.Where(p => p != instance.Positions[own.Id]))
                 yield return new Slip(
                     new BusFault(FaultKind.SwitchMoved, instance.Name, Detail: $"{own.Id}={position}"),
                     _ =>
-                        (
-                            PowerUp.Run(Plan.Moved(unit, instance.Name, own.Id, position)),
-                            "The part answers as that position says."
-                        )
+                        Moved(instance, own, position).Count(unit) is { } count
+                            ? (count, "The part answers as that position says.")
+                            : (null, Slip.Dead)
                 );
         }
     }

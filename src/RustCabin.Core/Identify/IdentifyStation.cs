@@ -23,15 +23,18 @@ public sealed class IdentifyStation : Station
     /// <summary>It is another board after all, as likely as the clues have it.</summary>
     public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) =>
         from other in at.Revision.All
-        where other.Id != at.Revision.Id && other.Probability > 0
+        // A board that somebody vouches for by hand is no other.
+        where at.Unit.Revision is null && other.Id != at.Revision.Id && other.Probability > 0
+        let effect = new Effect { Built = unit => Plan.OnBoard(unit, other.Id) }
         let clue = at.Model.Clues.FirstOrDefault(c => !at.Unit.Seen.ContainsKey(c.Id) && Parts(c, at.Revision.Id, other.Id))
         select new Hypothesis(
             $"revision:{other.Id}",
             $"it is {at.Model.FindRevision(other.Id)?.Name ?? other.Id} after all",
             (decimal)other.Probability,
-            Shown.Of(Bench.PowerUp.Run(Plan.OnBoard(at, other.Id)))
+            effect.On(at)
         )
         {
+            Effect = effect,
             Mend = "Look at the clues again at Identify, and plan for the board that it is.",
             Look = clue is null
                 ? null

@@ -1,5 +1,6 @@
 using System.Numerics;
 using RustCabin.Core.Bench;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -19,18 +20,30 @@ static class MemoryHypotheses
     public static IEnumerable<Hypothesis> Of(PlannedUnit at) =>
         at.Claims.Where(c => c.Kind == ClaimKind.Ram && c.Size > 1).SelectMany(claim => Of(at, claim));
 
+    /// <summary>Memory by its owner; of one owner that brings several, with which of them.</summary>
+    static string NameOf(PlannedUnit at, DecodedClaim claim) =>
+        at.OwnerName(claim.Owner) is var name
+        && at.Claims.Count(c => c.Kind == ClaimKind.Ram && at.OwnerName(c.Owner) == name) > 1
+            ? $"{name}, {IdText.Plain(claim.Owner.Id)}"
+            : name;
+
     static IEnumerable<Hypothesis> Of(PlannedUnit at, DecodedClaim claim)
     {
         Instance? part = claim.Owner.Instance is { } name ? at.Find(name) : null;
         IReadOnlyList<AccessLevel> opens = part is null ? AccessPath.Deepest(at.Model) : AccessPath.To(at.Model, part);
         decimal tenth = Work.ChanceOf(part) / 10;
-        string what = at.OwnerName(claim.Owner);
-        Shown with(BusFault fault) => Shown.Of(PowerUp.Run(at.Model, at.Map, [fault]));
-        Look look(string id, string words, decimal minutes, string usual, string shows) =>
-            new(id, words, minutes, usual, shows) { Opens = opens };
+        string what = NameOf(at, claim);
+        Hypothesis of(string id, string words, decimal weight, BusFault fault) =>
+            Hypothesis.Of(at, id, words, weight, Effect.In(fault)) with
+            {
+                Instance = part,
+                Fault = fault,
+            };
+        Look running(string id, string words, decimal minutes, string usual, string shows) =>
+            new(id, words, minutes, usual, shows) { State = LookState.Running };
 
         // A word fails whichever of its bits sticks, so one run serves for all of them.
-        Shown stuck = with(new BusFault(FaultKind.StuckBit, claim.Owner.ToString(), Bit: 0));
+        Shown stuck = Effect.In(new BusFault(FaultKind.StuckBit, claim.Owner.ToString(), Bit: 0)).On(at);
         for (int bit = 0; bit < at.Model.DataBits; bit++)
             yield return new Hypothesis(
                 $"data:{claim.Owner}:{bit}",
@@ -41,24 +54,29 @@ static class MemoryHypotheses
             {
                 Instance = part,
                 Fault = new BusFault(FaultKind.StuckBit, claim.Owner.ToString(), Bit: bit),
+                Effect = Effect.In(new BusFault(FaultKind.StuckBit, claim.Owner.ToString(), Bit: bit)),
                 Mend = $"Reflow the leg of data bit {bit}, or change the chip that holds it.",
                 MendMinutes = 12,
-                Look = look($"bits:{claim.Owner}", $"Write and read {what} bit by bit", BitsMinutes, "every bit", $"bit {bit}"),
+                Look = running(
+                    $"bits:{claim.Owner}",
+                    $"Write and read {what} bit by bit",
+                    BitsMinutes,
+                    "every bit",
+                    $"bit {bit}"
+                ),
             };
         int lines = 64 - BitOperations.LeadingZeroCount(claim.Size - 1);
         for (int line = 0; line < lines; line++)
-            yield return new Hypothesis(
+            yield return of(
                 $"address:{claim.Owner}:{line}",
                 $"address line {line} of {what} sticks",
                 tenth / lines,
-                with(new BusFault(FaultKind.AddressLine, claim.Owner.ToString(), Bit: line))
-            )
+                new BusFault(FaultKind.AddressLine, claim.Owner.ToString(), Bit: line)
+            ) with
             {
-                Instance = part,
-                Fault = new BusFault(FaultKind.AddressLine, claim.Owner.ToString(), Bit: line),
                 Mend = $"Measure A{line} from chip to chip, and mend the leg or trace where it stops.",
                 MendMinutes = 15,
-                Look = look(
+                Look = running(
                     $"lines:{claim.Owner}",
                     $"Write one place of {what} and read where it shows again",
                     BitsMinutes,
@@ -66,38 +84,37 @@ static class MemoryHypotheses
                     $"at 1 << {line}"
                 ),
             };
-        yield return new Hypothesis(
+        yield return of(
             $"chip:{claim.Owner}",
             $"a chip of {what} is missing, turned or of another type",
             tenth,
-            with(new BusFault(FaultKind.MissingChip, claim.Owner.ToString(), Bit: 0))
-        )
+            new BusFault(FaultKind.MissingChip, claim.Owner.ToString(), Bit: 0)
+        ) with
         {
-            Instance = part,
-            Fault = new BusFault(FaultKind.MissingChip, claim.Owner.ToString(), Bit: 0),
             Mend = "Compare the marks and the markings of the chips with the plan; turn or change the odd one.",
             MendMinutes = 10,
-            Look = look(
+            Look = new Look(
                 $"chips:{claim.Owner}",
                 $"Look at the chips of {what}: marks all one way, markings alike",
                 ChipMinutes,
                 "alike",
                 "one is odd"
-            ),
+            )
+            {
+                Opens = opens,
+            },
         };
         if (claim.Window is { Register: not null })
-            yield return new Hypothesis(
+            yield return of(
                 $"register:{claim.Owner}",
                 $"the bank register of {what} starts anywhere",
                 tenth,
-                with(new BusFault(FaultKind.RandomBank, claim.Owner.ToString()))
-            )
+                new BusFault(FaultKind.RandomBank, claim.Owner.ToString())
+            ) with
             {
-                Instance = part,
-                Fault = new BusFault(FaultKind.RandomBank, claim.Owner.ToString()),
                 Mend = "A reset circuit on the register's clear leg, or a program that sets it first.",
                 MendMinutes = 30,
-                Look = new Look(
+                Look = running(
                     $"again:{claim.Owner}",
                     "Switch off and on three times",
                     AgainMinutes,

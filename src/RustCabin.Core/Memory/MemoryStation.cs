@@ -63,7 +63,7 @@ public sealed class MemoryStation : Station
     }
 
     static Slip Cell(PlannedUnit unit, BusFault fault, string why) =>
-        new(fault, like => (PowerUp.Run(unit.Model, unit.Map, [like]), why));
+        new(fault, like => Effect.In(like).Count(unit) is { } count ? (count, why) : (null, Slip.Dead));
 
     static Slip RandomBank(PlannedUnit unit, BusFault fault) =>
         new(
@@ -73,7 +73,7 @@ public sealed class MemoryStation : Station
                 string shown = new SimulatedBus(unit.Map, 0, [like]).BankShown(fault.Claim) is { } bank
                     ? $"This time the window shows bank {bank} at the start; switch off and on, and it may be another."
                     : "This time the register selects a bank that is not there; switch off and on, and it may be another.";
-                return (PowerUp.Run(unit.Model, unit.Map, [like]), shown);
+                return (Effect.In(like).Count(unit), shown);
             }
         );
 

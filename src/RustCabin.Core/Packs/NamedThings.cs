@@ -19,6 +19,12 @@ static class NamedThings
                     c.Item.Overlays.SelectMany(o => Claim(o, model.Claims, model.Claims, $"{path}.claims[{c.Index}].overlays"))
                         .Concat(Register(c.Item, model.Claims, $"{path}.claims[{c.Index}]"))
                 ),
+            .. (model.Start?.Needs ?? [])
+                .Index()
+                .SelectMany(n => Claim(n.Item, model.Claims, model.Claims, $"{path}.start.needs[{n.Index}]")),
+            .. model.Start?.Processor is { } site && model.FindSite(site) is null
+                ? [new SheetError($"{path}.start.processor", $"\"{site}\" is not a site of this model")]
+                : (SheetError[])[],
             .. model.Sites.Index().SelectMany(s => Level(s.Item.Access, model, $"{path}.sites[{s.Index}].access")),
             .. model.Clues.Index().SelectMany(c => Level(c.Item.Access, model, $"{path}.clues[{c.Index}].access")),
             .. model.Service.Index().SelectMany(s => Level(s.Item.Access, model, $"{path}.service[{s.Index}].access")),

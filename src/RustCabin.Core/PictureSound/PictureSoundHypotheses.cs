@@ -42,7 +42,6 @@ static class PictureSoundHypotheses
                 yield return wrong with
                 {
                     Instance = converter,
-                    InCall = false,
                 };
         foreach (Instance part in at.Instances.Where(i => i.Part.Sounds.Count > 0))
         foreach (string side in part.Part.Sounds.Select(s => s.To).Distinct())
@@ -53,7 +52,6 @@ static class PictureSoundHypotheses
                 Shown.Nothing.Seen(Heard(side), Silent)
             )
             {
-                InCall = false,
                 Instance = part,
                 Mend = $"Measure from {part.Title} to {side.Replace(".", ", ")}, and mend the joint where it stops.",
                 Look = Look.At(

@@ -9,7 +9,8 @@ namespace RustCabin.Core.Rom;
 static class RomHypotheses
 {
     const decimal TwiceMinutes = 10,
-        MarkMinutes = 1;
+        MarkMinutes = 1,
+        SeatMinutes = 4;
 
     const string Version = "version";
 
@@ -37,14 +38,48 @@ static class RomHypotheses
         foreach (RomPlan rom in at.Job?.Roms ?? [])
         {
             IReadOnlyList<AccessLevel> opens = at.FindSite(rom.Site) is { } site ? AccessPath.Path(at.Model, site.Access) : [];
+            // A device of which the first instruction comes, and that is not read, leaves the machine dark.
+            bool starts = Starting.Of(at).Sites.Contains(rom.Site);
             Hypothesis wrong(string id, string words, string mend, decimal minutes, Look look) =>
                 new($"{id}:{rom.Site}", $"the {rom.Device} in {rom.Site} {words}", Work.UsualChance / 4, Shown.Nothing)
                 {
-                    InCall = false,
                     Mend = mend,
                     MendMinutes = minutes,
                     Look = look with { Opens = opens },
                 };
+            Hypothesis sits(string id, string words, decimal weight, string mend, Look look) =>
+                wrong(id, words, mend, SeatMinutes, look) with
+                {
+                    Weight = weight,
+                    Shows = starts ? Shown.Dark : Shown.Nothing,
+                    Effect = new Effect { IsDead = starts },
+                };
+            yield return sits(
+                "seat",
+                "is not seated",
+                Work.UsualChance,
+                "Switch off, take it out, look at its legs, and press it in all the way.",
+                new Look(
+                    $"seat:{rom.Site}",
+                    $"Look whether the {rom.Device} in {rom.Site} is seated, every leg in its hole",
+                    MarkMinutes,
+                    "seated",
+                    "not seated"
+                )
+            );
+            yield return sits(
+                "turned",
+                "sits the other way round",
+                Work.UsualChance / 4,
+                "Switch off at once, turn it, and read it back before it is trusted again.",
+                new Look(
+                    $"turned:{rom.Site}",
+                    $"Look where the mark of the {rom.Device} in {rom.Site} lies",
+                    MarkMinutes,
+                    "as drawn",
+                    "at the other end"
+                )
+            );
             yield return wrong(
                 "erased",
                 "was not erased or burnt to the end",
@@ -52,7 +87,7 @@ static class RomHypotheses
                 40,
                 new Look(
                     $"twice:{rom.Site}",
-                    $"Read the {rom.Device} twice, cold and warm, and compare",
+                    $"Read the {rom.Device} of {rom.Site} twice, cold and warm, and compare",
                     TwiceMinutes,
                     "equal",
                     "they differ"
@@ -63,21 +98,30 @@ static class RomHypotheses
                 "is too slow for its socket",
                 "A faster device, or a wait state where the machine has one.",
                 25,
-                new Look($"mark:{rom.Site}", $"Read the access time on the {rom.Device}", MarkMinutes, "fast enough", "too slow")
+                new Look(
+                    $"mark:{rom.Site}",
+                    $"Read the access time on the {rom.Device} of {rom.Site}",
+                    MarkMinutes,
+                    "fast enough",
+                    "too slow"
+                )
             );
         }
         Firmware[] others = [.. Others(at)];
         foreach (Firmware other in others)
+        {
+            var effect = new Effect { Built = unit => unit with { Firmware = other.Id } };
             yield return new Hypothesis(
                 $"firmware:{other.Id}",
                 $"the firmware is {other.Id}, not {at.Firmware}",
                 Work.UsualChance / 4 / others.Length,
-                Shown.Of(PowerUp.Run(at with { Firmware = other.Id })).Seen(Version, other.Id)
+                effect.On(at).Seen(Version, other.Id)
             )
             {
-                InCall = false,
+                Effect = effect,
                 Mend = $"Put {at.Firmware} in.",
                 MendMinutes = 20,
             };
+        }
     }
 }

@@ -58,6 +58,9 @@ public sealed record Model
     [Display(Description = "What the processor fetches first after a reset.")]
     public IReadOnlyList<Vector> Vectors { get; init; } = [];
 
+    [Display(Description = "What it needs to start at all; left out: its first fetch, and its lowest page of memory.")]
+    public MachineStart? Start { get; init; }
+
     [MinLength(1), Usual, Display(Description = "The board versions.")]
     public IReadOnlyList<Revision> Revisions { get; init; } = [];
 

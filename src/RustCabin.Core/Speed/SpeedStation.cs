@@ -40,10 +40,12 @@ public sealed class SpeedStation : Station
             shows
         )
         {
-            InCall = false,
             Instance = part,
             Mend = $"Switch the cache of {part.Title} on, and put its software on as the sheet says.",
-            Look = new Look($"slow:{part.Name}", $"Look whether the cache of {part.Title} is on", CacheMinutes, "on", "off"),
+            Look = new Look($"slow:{part.Name}", $"Look whether the cache of {part.Title} is on", CacheMinutes, "on", "off")
+            {
+                State = LookState.Running,
+            },
         };
 
     /// <inheritdoc/>

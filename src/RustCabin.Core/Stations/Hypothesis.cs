@@ -31,6 +31,71 @@ public sealed record Shown(PowerUpCount? Count, bool? Starts)
     public static Shown Of(PowerUpCount? count) => count is null ? Dark : new Shown(count, true);
 }
 
+/// <summary>
+/// What a cause does to a machine, so that it can be run on the simulated bus, alone or with another. Source:
+/// docs/handbook/faults.md, What starts.
+/// </summary>
+public sealed record Effect
+{
+    /// <summary>How the unit is then built; null: as planned.</summary>
+    public Func<PlannedUnit, PlannedUnit>? Built { get; init; }
+
+    /// <summary>Faults in cells and registers.</summary>
+    public IReadOnlyList<BusFault> Cells { get; init; } = [];
+
+    /// <summary>It does not start, whatever the bus says: no processor, no first instruction, no supply.</summary>
+    public bool IsDead { get; init; }
+
+    /// <summary>Parts that do not answer; the machine does not start where its processor or its ROM is among them.</summary>
+    public static Effect Without(PlannedUnit at, params Instance[] parts) =>
+        new()
+        {
+            Built = unit => Plan.With(unit, i => parts.All(p => p.Name != i.Name)),
+            IsDead = parts.Any(Starting.Of(at).RestsOn),
+        };
+
+    /// <summary>A fault in cells or a register.</summary>
+    public static Effect In(BusFault cells) => new() { Cells = [cells] };
+
+    /// <summary>Both at once.</summary>
+    public Effect And(Effect other) =>
+        new()
+        {
+            Built = (Built, other.Built) switch
+            {
+                ({ } one, { } then) => unit => then(one(unit)),
+                var (one, then) => one ?? then,
+            },
+            Cells = [.. Cells, .. other.Cells],
+            IsDead = IsDead || other.IsDead,
+        };
+
+    /// <summary>The count of a machine with it; null: it does not start, and shows nothing.</summary>
+    public PowerUpCount? Count(PlannedUnit at)
+    {
+        if (IsDead)
+            return null;
+        PlannedUnit built = Built?.Invoke(at) ?? at;
+        return Starting.Of(at).Does(built, Cells) ? PowerUp.Run(built.Model, built.Map, Cells) : null;
+    }
+
+    /// <summary>What a machine with it shows.</summary>
+    public Shown On(PlannedUnit at) => Shown.Of(Count(at));
+}
+
+/// <summary>What a look wants of the machine.</summary>
+public enum LookState
+{
+    /// <summary>The plug is out.</summary>
+    PlugOut,
+
+    /// <summary>It is switched on, whether it starts or not.</summary>
+    SwitchedOn,
+
+    /// <summary>It runs.</summary>
+    Running,
+}
+
 /// <summary>Something to look at that parts causes, and costs minutes.</summary>
 /// <param name="Id">Its name, the same for causes that it decides between.</param>
 /// <param name="Words">What is done.</param>
@@ -42,6 +107,12 @@ public sealed record Look(string Id, string Words, decimal Minutes, string Usual
     /// <summary>A look at a part, which wants the case as far open as the part lies.</summary>
     public static Look At(PlannedUnit at, Instance part, string id, string words, decimal minutes, string usual, string shows) =>
         new(id, words, minutes, usual, shows) { Opens = AccessPath.To(at.Model, part) };
+
+    /// <summary>What it wants of the machine.</summary>
+    public LookState State { get; init; }
+
+    /// <summary>What a meter says in it is so: nothing but the cause itself shows otherwise.</summary>
+    public bool IsMeasured { get; init; }
 
     /// <summary>The access levels that must be open for it, outermost first.</summary>
     public IReadOnlyList<AccessLevel> Opens { get; init; } = [];
@@ -74,6 +145,13 @@ public sealed record Hypothesis(string Id, string Words, decimal Weight, Shown S
     /// <summary>The same in the simulated machine; null: the bus does not show it.</summary>
     public BusFault? Fault { get; init; }
 
-    /// <summary>It may be told to other programs; the others are the page's alone.</summary>
-    public bool InCall { get; init; } = true;
+    /// <summary>What it does to the machine, to be run together with another; null: nothing that the bus shows.</summary>
+    public Effect? Effect { get; init; }
+
+    /// <summary>Other looks that show something else than usual with it, beside its own: lines of the meter.</summary>
+    public IReadOnlyDictionary<string, string> Looks { get; init; } = new Dictionary<string, string>();
+
+    /// <summary>A cause that the bus shows, with what it shows there.</summary>
+    public static Hypothesis Of(PlannedUnit at, string id, string words, decimal weight, Effect effect) =>
+        new(id, words, weight, effect.On(at)) { Effect = effect };
 }

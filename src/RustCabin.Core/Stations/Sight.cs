@@ -11,8 +11,11 @@ namespace RustCabin.Core.Stations;
 /// <param name="Else">What else it may show, one at least.</param>
 public sealed record Sight(string Id, string Words, decimal Minutes, string Usual, IReadOnlyList<string> Else)
 {
-    /// <summary>What a machine shows that does not start; null: nothing can be said.</summary>
-    public string? Dark { get; init; }
+    /// <summary>What a machine shows that does not start.</summary>
+    public string Dark { get; init; } = Dead;
+
+    /// <summary>What everything shows of a machine that does not start, where it has no better word for it.</summary>
+    public const string Dead = "dark";
 
     /// <summary>Causes of which an outcome speaks, by the beginnings of their names.</summary>
     public IReadOnlyDictionary<string, IReadOnlyList<string>> Suspects { get; init; } =
@@ -22,14 +25,14 @@ public sealed record Sight(string Id, string Words, decimal Minutes, string Usua
     public bool InCall { get; init; }
 
     /// <summary>Everything that it may show, the usual first.</summary>
-    public IReadOnlyList<string> Outcomes => [Usual, .. Else.Where(e => e != Usual).Distinct()];
+    public IReadOnlyList<string> Outcomes => [Usual, .. Else.Append(Dark).Where(e => e != Usual).Distinct()];
 
     /// <summary>What a machine with a cause shows; null: the cause says nothing of it.</summary>
     public string? Foretold(Hypothesis cause) =>
         cause.Shows.Others.TryGetValue(Id, out string? own) ? own
         : Suspects.FirstOrDefault(s => s.Value.Any(v => cause.Id.StartsWith(v, StringComparison.Ordinal))).Key is { } told ? told
-        : InCall ? null
         : cause.Shows.Starts == false ? Dark
+        : InCall ? null
         : cause.Shows.Count is not null || cause.Shows.Starts == true || cause.Shows.Others.Count > 0 ? Usual
         : null;
 
@@ -40,8 +43,8 @@ public sealed record Sight(string Id, string Words, decimal Minutes, string Usua
                 .Select(same =>
                     same.First() with
                     {
-                        Else = [.. same.SelectMany(s => s.Outcomes).Distinct().Where(o => o != same.First().Usual)],
-                        Dark = same.Select(s => s.Dark).FirstOrDefault(d => d is not null),
+                        Else = [.. same.SelectMany(s => s.Else.Prepend(s.Usual)).Distinct().Where(o => o != same.First().Usual)],
+                        Dark = same.Select(s => s.Dark).FirstOrDefault(d => d != Dead, Dead),
                         InCall = same.All(s => s.InCall),
                     }
                 ),

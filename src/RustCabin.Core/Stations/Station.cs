@@ -185,4 +185,8 @@ public sealed record PassportLine(PassportPart Part, string What, string Place, 
 /// <param name="Fault">The fault.</param>
 /// <param name="Run">The machine with it, or with its like (another bit, another chance); a null count: it does not start, and
 /// shows nothing.</param>
-public sealed record Slip(BusFault Fault, Func<BusFault, (PowerUpCount? Count, string Why)> Run);
+public sealed record Slip(BusFault Fault, Func<BusFault, (PowerUpCount? Count, string Why)> Run)
+{
+    /// <summary>Why a machine shows nothing.</summary>
+    public const string Dead = "The processor, its first instruction or the memory that it starts in is gone: nothing is shown.";
+}

@@ -41,8 +41,7 @@ static class StorageHypotheses
 
     static string Light(Instance device) => $"light of {device.Name}";
 
-    public static IEnumerable<Hypothesis> Of(PlannedUnit at) =>
-        Cards(at).Concat(Buses(at)).Select(h => h with { InCall = false });
+    public static IEnumerable<Hypothesis> Of(PlannedUnit at) => Cards(at).Concat(Buses(at));
 
     static IEnumerable<Hypothesis> Cards(PlannedUnit at) =>
         from card in PlannedCard.Of(at)

@@ -1,4 +1,5 @@
 using RustCabin.Core.Faults;
+using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Tests.Faults;
 
@@ -147,7 +148,8 @@ public sealed class PosteriorTests
     public void A_thousand_rehearsals_end_with_the_fault_or_what_no_look_parts_from_it()
     {
         int rounds = 0,
-            named = 0;
+            named = 0,
+            decided = 0;
         var machines = Demo.Jobs.Select(j => (j.Job.Id, At: Core.Planning.Plan.For(j.Pack, j.Job))).ToList();
         for (int seed = 0; rounds < 1000; seed++)
         {
@@ -162,15 +164,20 @@ public sealed class PosteriorTests
             var seen = round.SeenAfter(line.Select(a => a.What.Id));
             Diagnosis end = round.After(seen);
             bool first = round.IsIt(end.Causes[0].Cause.Id);
-            named += first ? 1 : 0;
             // Else nothing that is allowed is left that would part them, and nothing that was seen speaks against it.
             Assert.True(
                 first || (end.Next is null && end.Causes.First(c => round.IsIt(c.Cause.Id)).Fits),
                 $"{new Round(id, difficulty, seed).Code}: {round.Hidden[0].Id}, said {end.Causes[0].Cause.Id} "
                     + $"{end.Causes[0].Chance:0.000}, next {end.Next?.What.Id}"
             );
+            // Where its own look is dangerous, or wants a dead machine to run, nobody can name it for sure.
+            Hypothesis hidden = round.Hidden[0];
+            if (!hidden.Look!.IsSafe || (hidden.Shows.Starts == false && hidden.Look.State == LookState.Running))
+                continue;
+            decided++;
+            named += first ? 1 : 0;
         }
-        Assert.True(named > 800, $"{named} of 1,000 were named");
+        Assert.True(decided > 600 && named > 0.95 * decided, $"{named} of {decided} were named");
     }
 
     [Fact]

@@ -34,6 +34,9 @@ public sealed partial class FaultsModel(SheetRepository sheets, JobRepository jo
     /// <summary>What was seen at the gate.</summary>
     public Seen Seen => field ??= AtGate.Seen(View.At, Gate);
 
+    /// <summary>What was looked at here, and counts.</summary>
+    public IEnumerable<LookTaken> Looked => AtGate.Looks(View.At, Gate).Where(l => l.Against.Count == 0).Select(l => l.Look);
+
     /// <summary>What was looked at and does not count any more, with why.</summary>
     public IEnumerable<(LookTaken Look, IReadOnlyList<string> Against)> Struck =>
         AtGate.Looks(View.At, Gate).Where(l => l.Against.Count > 0);
@@ -48,7 +51,11 @@ public sealed partial class FaultsModel(SheetRepository sheets, JobRepository jo
             : "";
 
     /// <summary>Something was read or looked at here.</summary>
-    public bool IsAnySeen => Seen.Lines is not null || Seen.Starts is not null || Seen.Looks.Count > 0;
+    public bool IsAnySeen =>
+        Seen.Lines is not null
+        || Seen.Starts is not null
+        || Looked.Any()
+        || Diagnosis.Observables.Any(o => o.Miss is not null && Seen.Looks.TryGetValue(o.Id, out string? s) && s != o.Usual);
 
     /// <summary>Causes of the job that were found at this gate.</summary>
     public IEnumerable<ConfirmedCause> Confirmed => (View.Job.Faults?.Confirmed ?? []).Where(c => c.Gate == Gate.Step.Id);

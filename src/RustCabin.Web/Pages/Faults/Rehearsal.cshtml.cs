@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using RustCabin.Core.Faults;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
 using RustCabin.Data;
 
 namespace RustCabin.Web.Pages.Faults;
@@ -32,6 +33,15 @@ public sealed class RehearsalModel(SheetRepository sheets, JobRepository jobs) :
     /// <summary>What was looked at, as the address has it.</summary>
     public IReadOnlyList<string> Acts { get; private set; } = [];
 
+    /// <summary>The first of two causes, which was named and is mended; null: none.</summary>
+    public Core.Stations.Hypothesis? First { get; private set; }
+
+    /// <summary>So many looks were taken before it was mended.</summary>
+    public int Before { get; private set; }
+
+    /// <summary>What was hidden from the start.</summary>
+    public IReadOnlyList<Core.Stations.Hypothesis> Hidden { get; private set; } = [];
+
     /// <summary>The cause that was named; null: none yet.</summary>
     public Core.Stations.Hypothesis? Named { get; private set; }
 
@@ -43,12 +53,13 @@ public sealed class RehearsalModel(SheetRepository sheets, JobRepository jobs) :
     /// <summary>The line of looks that the station's own rule takes.</summary>
     public IReadOnlyList<Act> Best { get; private set; } = [];
 
-    public void OnGet(string? code, string? job, string? difficulty, List<string> look, string? name)
+    public void OnGet(string? code, string? job, string? difficulty, List<string> look, string? name, string? first, int before)
     {
         ViewData["Title"] = "Rehearsal";
         Pack pack = sheets.All();
         Machines = [.. jobs.All().Where(j => pack.FindUnit(j.Unit) is not null).Select(j => (j, pack.FindUnit(j.Unit)!))];
         Play(pack, code, job, difficulty, look, name);
+        Go(look, name, first, before);
         if (Round is null)
             Prepared = Ten(pack);
     }
@@ -77,12 +88,30 @@ public sealed class RehearsalModel(SheetRepository sheets, JobRepository jobs) :
             (Wrong, Round) = ("This machine has no fault of that kind. Choose another.", null);
             return;
         }
-        Acts = [.. look.Distinct().Where(l => At.Looks.Any(o => o.Id == l)).Take(400)];
-        Done = At.Told(Acts);
-        Danger = Acts.FirstOrDefault(At.IsDangerous);
-        Named = At.Causes.FirstOrDefault(c => c.Id == name);
+    }
+
+    /// <summary>What was looked at and named; of two faults the one that was named first is mended, and the round goes on.</summary>
+    void Go(List<string> look, string? name, string? first, int before)
+    {
+        if (At is not { } whole)
+            return;
+        Hidden = whole.Hidden;
+        Acts = [.. look.Where(l => whole.Looks.Any(o => o.Id == l)).Take(400)];
+        // The right one of two, named for the first time: the round goes on from here.
+        if (first is null && name is not null && whole.Mended(name) is not null)
+            (first, before, name) = (name, Acts.Count, null);
+        Before = first is not null && whole.Mended(first) is not null ? Math.Clamp(before, 0, Acts.Count) : Acts.Count;
+        string[] earlier = [.. Acts.Take(Before).Distinct()],
+            later = [.. Acts.Skip(Before).Distinct()];
+        if (first is not null && whole.Mended(first) is { } rest)
+            (First, At) = (whole.Causes.First(c => c.Id == first), rest);
+        Acts = [.. earlier, .. later];
+        Before = earlier.Length;
+        Done = [.. whole.Told(earlier), .. First is null ? [] : At.Told(later)];
+        Danger = Acts.FirstOrDefault(whole.IsDangerous);
+        Named = whole.Causes.FirstOrDefault(c => c.Id == name);
         if (IsOver)
-            Best = At.BestLine();
+            Best = whole.BestLine();
     }
 
     /// <summary>What the ten teach, in their order: how hard, and the kind of fault; empty: whichever comes.</summary>
@@ -129,14 +158,25 @@ public sealed class RehearsalModel(SheetRepository sheets, JobRepository jobs) :
     }
 
     /// <summary>What can be looked at still, cheapest first.</summary>
-    public IEnumerable<Observable> Open =>
-        At is null ? [] : At.Looks.Where(o => !Acts.Contains(o.Id)).OrderBy(o => o.Minutes ?? 99).ThenBy(o => o.Words);
+    public IEnumerable<Observable> Open => Untaken.Where(o => !IsKnownDead || o.State != LookState.Running);
+
+    /// <summary>It was seen that it does not start: nothing that runs is to be looked at.</summary>
+    bool IsKnownDead => Done.Any(d => d.What.Id == Diagnosis.StartsId && d.Showed == "no") && First is null;
+
+    IEnumerable<Observable> Untaken =>
+        At is null
+            ? []
+            : At
+                .Looks.Where(o => !Acts.Skip(First is null ? 0 : Before).Contains(o.Id))
+                .OrderBy(o => o.Minutes ?? 99)
+                .ThenBy(o => o.Words);
 
     /// <summary>The address of this round with one more look, or with a cause named.</summary>
     public string With(string? look = null, string? name = null) =>
         "?code="
         + Uri.EscapeDataString(Round!.Code)
         + string.Concat(Acts.Concat(look is null ? [] : [look]).Select(l => $"&look={Uri.EscapeDataString(l)}"))
+        + (First is null ? "" : $"&first={Uri.EscapeDataString(First.Id)}&before={Before}")
         + (name is null ? "" : $"&name={Uri.EscapeDataString(name)}");
 
     /// <summary>What an outcome says, a line of the count as a size.</summary>
