@@ -46,9 +46,9 @@ public sealed record Starting(
 
     static IEnumerable<DecodedClaim> Own(PlannedUnit unit) => unit.Claims.Where(c => c.Owner.Instance is null);
 
-    /// <summary>The lowest memory that is not placed by the machine itself; none: there is none.</summary>
+    /// <summary>The lowest memory that is neither placed by the machine itself nor shown in a window.</summary>
     static IEnumerable<DecodedClaim> Lowest(IEnumerable<DecodedClaim> claims) =>
-        claims.Where(c => c is { Kind: ClaimKind.Ram, Auto: false }).OrderBy(c => c.Base).Take(1);
+        claims.Where(c => c is { Kind: ClaimKind.Ram, Auto: false, Window: null }).OrderBy(c => c.Base).Take(1);
 
     /// <summary>ROM that the first master reads at an address.</summary>
     static DecodedClaim[] Readers(ResolvedMap map, ulong at) =>

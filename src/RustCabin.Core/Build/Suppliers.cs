@@ -75,35 +75,24 @@ public sealed record SupplierSplit(IReadOnlyDictionary<string, IReadOnlyDictiona
         string[] suppliers = [.. offers.Select(o => o.Supplier).Distinct()];
         decimal unit = Unit([.. offers.Select(o => o.Price), .. asked.Postage.Values]);
 
+        // Of what is wanted one offer is always as cheap as any mixture: the cheapest of a mixture serves for all of it, or is
+        // sold in no smaller number than is bought of it anyway. So each thing comes from one offer.
+        int[] counts = [.. offers.Select(o => Math.Max(o.Least, wants.First(w => w.Item == o.Item).Count))];
         var model = new CpModel();
-        BoolVar[] posts = [.. suppliers.Select(_ => model.NewBoolVar(""))];
-        var counts = new IntVar[offers.Length];
+        BoolVar[] posts = [.. suppliers.Select(_ => model.NewBoolVar(""))],
+            taken = [.. offers.Select(_ => model.NewBoolVar(""))];
         foreach ((int i, SupplierOffer offer) in offers.Index())
-        {
-            // More than is wanted is bought only where it is sold in no smaller number.
-            int most = Math.Max(offer.Least, wants.First(w => w.Item == offer.Item).Count);
-            BoolVar taken = model.NewBoolVar("");
-            counts[i] = model.NewIntVar(0, most, "");
-            model.Add(counts[i] >= LinearExpr.Term(taken, offer.Least));
-            model.Add(counts[i] <= LinearExpr.Term(taken, most));
-            model.AddImplication(taken, posts[Array.IndexOf(suppliers, offer.Supplier)]);
-        }
-        foreach ((string item, int count) in wants)
-            model.Add(LinearExpr.Sum(offers.Index().Where(o => o.Item.Item == item).Select(o => counts[o.Index])) >= count);
+            model.AddImplication(taken[i], posts[Array.IndexOf(suppliers, offer.Supplier)]);
+        foreach ((string item, int _) in wants)
+            model.AddExactlyOne(offers.Index().Where(o => o.Item.Item == item).Select(o => (ILiteral)taken[o.Index]));
+        LinearExpr sum(Func<int, long> of) => LinearExpr.Sum(taken.Index().Select(t => LinearExpr.Term(t.Item, of(t.Index))));
         LinearExpr money = LinearExpr.Sum([
-            .. offers.Index().Select(o => LinearExpr.Term(counts[o.Index], (long)(o.Item.Price / unit))),
+            sum(i => counts[i] * (long)(offers[i].Price / unit)),
             .. suppliers.Index().Select(s => LinearExpr.Term(posts[s.Index], (long)(PostOf(asked, s.Item) / unit))),
         ]);
         var clock = System.Diagnostics.Stopwatch.StartNew();
         CpSolver solver = Solve(model, money, within);
-        foreach (
-            LinearExpr next in (LinearExpr[])
-                [
-                    LinearExpr.Sum(posts),
-                    LinearExpr.Sum(counts),
-                    LinearExpr.Sum(counts.Index().Select(c => LinearExpr.Term(c.Item, c.Index + 1L))),
-                ]
-        )
+        foreach (LinearExpr next in (LinearExpr[])[LinearExpr.Sum(posts), sum(i => counts[i]), sum(i => counts[i] * (i + 1L))])
             solver = Solve(model, next, within - clock.Elapsed);
         var orders = new OrderedDictionary<string, IReadOnlyDictionary<string, int>>();
         decimal total = 0;
@@ -111,10 +100,10 @@ public sealed record SupplierSplit(IReadOnlyDictionary<string, IReadOnlyDictiona
         {
             var order = new OrderedDictionary<string, int>();
             foreach ((int i, SupplierOffer offer) in offers.Index().Where(o => o.Item.Supplier == supplier))
-                if ((int)solver.Value(counts[i]) is > 0 and var count)
+                if (solver.BooleanValue(taken[i]))
                 {
-                    order[offer.Item] = order.GetValueOrDefault(offer.Item) + count;
-                    total += count * offer.Price;
+                    order[offer.Item] = counts[i];
+                    total += counts[i] * offer.Price;
                 }
             if (order.Count == 0)
                 continue;

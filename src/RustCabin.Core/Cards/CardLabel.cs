@@ -20,23 +20,35 @@ public sealed record CardLabel(string Text, decimal Bytes)
     /// <summary>What is planned on: 97 % of the label, rounded down to 1 MiB.</summary>
     public long UsableBytes => (long)(Bytes * Kept) / MiB * MiB;
 
+    /// <summary>
+    /// A number with a point for its fraction. Labels print <c>4,096</c> for thousands, and <c>1,5</c> for one and a half.
+    /// </summary>
+    static string Plain(string number) =>
+        number.Split(',') is [var first, .. var rest]
+        && rest.Length > 0
+        && first is not ("" or "0")
+        && rest.All(r => r.Length == 3 && r.All(char.IsAsciiDigit))
+            ? string.Concat([first, .. rest])
+            : number.Replace(',', '.');
+
     /// <summary>Reads a label such as <c>32 GB</c> or <c>512MB</c>; null, with why, when it is none.</summary>
     public static CardLabel? Parse(string text, out string wrong)
     {
         wrong = "";
         string label = text.Trim().ToUpperInvariant();
         decimal unit =
-            label.EndsWith("GB", StringComparison.Ordinal) ? 1e9m
+            label.EndsWith("TB", StringComparison.Ordinal) ? 1e12m
+            : label.EndsWith("GB", StringComparison.Ordinal) ? 1e9m
             : label.EndsWith("MB", StringComparison.Ordinal) ? 1e6m
             : 0;
         if (unit == 0)
         {
-            wrong = $"\"{text}\" has neither MB nor GB";
+            wrong = $"\"{text}\" has neither MB, GB nor TB";
             return null;
         }
         if (
             !decimal.TryParse(
-                label[..^2].Trim().Replace(',', '.'),
+                Plain(label[..^2].Trim()),
                 NumberStyles.AllowDecimalPoint,
                 CultureInfo.InvariantCulture,
                 out decimal count

@@ -106,7 +106,7 @@ public sealed record CardLayout(CardLabel Card, HostLimits Host, IReadOnlyList<P
                     asked,
                     next,
                     sectors,
-                    fat && sectors > 0 ? FatLayout.Choose(asked.Fs, sectors, (long?)asked.Cluster?.Bytes) : null,
+                    fat && sectors > 0 ? FatLayout.Choose(asked.Fs, sectors, (long?)asked.Cluster?.Bytes, IsSmall(host)) : null,
                     files
                 )
             );
@@ -141,8 +141,15 @@ public sealed record CardLayout(CardLabel Card, HostLimits Host, IReadOnlyList<P
             end = Math.Min(end, Down(start + SectorsOf(largest), unit));
         if (asked.Start && host.StartWithin is { } within)
             end = Math.Min(end, Down(SectorsOf(within), unit));
+        // What is left gives way to the file system: no volume of that kind is larger.
+        FileSystem kind = asked.Fs == FileSystem.Fat && IsSmall(host) ? FileSystem.Fat16 : asked.Fs;
+        if (FatLayout.MostSectors(kind, (long?)asked.Cluster?.Bytes) is { } most)
+            end = Math.Min(end, Down(start + most, unit));
         return end;
     }
+
+    /// <summary>Partitions of 2 GiB at most mean FAT16: larger clusters than its are no use to such a host.</summary>
+    static bool IsSmall(HostLimits host) => host.LargestPartition is { Bytes: <= 2ul << 30 };
 
     static long SectorsOf(Units.ByteSize size) => (long)(size.Bytes / HostLimits.Sector);
 

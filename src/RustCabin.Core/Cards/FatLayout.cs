@@ -19,7 +19,7 @@ public sealed record FatLayout(FileSystem Fs, long Sectors, int ClusterSectors, 
     public const int Tables = 2;
 
     const int EntryBytes = 32,
-        SmallestCluster = 4,
+        UsualCluster = 4,
         LargestCluster = 128,
         LargestCluster16 = 64;
 
@@ -46,24 +46,55 @@ public sealed record FatLayout(FileSystem Fs, long Sectors, int ClusterSectors, 
     /// </summary>
     /// <param name="fs">The kind; <see cref="FileSystem.Fat"/> tries FAT16, FAT12, FAT32.</param>
     /// <param name="sectors">Sectors in all.</param>
-    /// <param name="clusterBytes">The cluster that is asked for; null: any.</param>
-    public static FatLayout? Choose(FileSystem fs, long sectors, long? clusterBytes)
+    /// <param name="clusterBytes">The cluster that is asked for; null: any, below 2 KiB where nothing else does.</param>
+    /// <param name="small">The host takes partitions of 2 GiB at most, and means FAT16 or FAT12 by any.</param>
+    public static FatLayout? Choose(FileSystem fs, long sectors, long? clusterBytes, bool small = false)
     {
-        FileSystem[] kinds = fs == FileSystem.Fat ? [FileSystem.Fat16, FileSystem.Fat12, FileSystem.Fat32] : [fs];
-        foreach (FileSystem kind in kinds)
-            for (int cluster = SmallestCluster; cluster <= MostOf(kind); cluster *= 2)
-                if (clusterBytes is null || clusterBytes == (long)cluster * HostLimits.Sector)
-                    if (Of(kind, sectors, cluster) is { IsLawful: true } lawful)
-                        return lawful;
-        return null;
+        FileSystem[] kinds =
+            fs != FileSystem.Fat ? [fs]
+            : small ? [FileSystem.Fat16, FileSystem.Fat12]
+            : [FileSystem.Fat16, FileSystem.Fat12, FileSystem.Fat32];
+        IEnumerable<FatLayout> lawful(int least, int below) =>
+            from kind in kinds
+            from shift in Enumerable.Range(0, 8)
+            let cluster = 1 << shift
+            where least <= cluster && below > cluster && cluster <= MostOf(kind)
+            where clusterBytes is null || clusterBytes == (long)cluster * HostLimits.Sector
+            let layout = Of(kind, sectors, cluster)
+            where layout.IsLawful
+            select layout;
+        return lawful(UsualCluster, int.MaxValue).FirstOrDefault() ?? lawful(1, UsualCluster).LastOrDefault();
     }
+
+    /// <summary>The most sectors that a volume of a kind can have, with the clusters that are asked for; null: no kind of FAT
+    /// with a limit below a card's.</summary>
+    public static long? MostSectors(FileSystem fs, long? clusterBytes)
+    {
+        if (fs is not (FileSystem.Fat12 or FileSystem.Fat16))
+            return null;
+        int cluster = clusterBytes is { } bytes ? (int)(bytes / HostLimits.Sector) : MostOf(fs);
+        (long low, long high) = (1, (long)cluster * (Clusters16 + 2) + Clusters16);
+        // The clusters grow with the sectors: the last that is still lawful.
+        while (low < high)
+        {
+            long middle = (low + high + 1) / 2;
+            if (Of(fs, middle, cluster).Clusters <= (fs == FileSystem.Fat12 ? Clusters12 : Clusters16))
+                low = middle;
+            else
+                high = middle - 1;
+        }
+        return low;
+    }
+
+    const long Clusters12 = 4_068,
+        Clusters16 = 65_508;
 
     /// <summary>True well away from the edges at which readers disagree of which kind it is.</summary>
     public bool IsLawful =>
         Fs switch
         {
-            FileSystem.Fat12 => Clusters is >= 1 and <= 4_068,
-            FileSystem.Fat16 => Clusters is >= 4_101 and <= 65_508,
+            FileSystem.Fat12 => Clusters is >= 1 and <= Clusters12,
+            FileSystem.Fat16 => Clusters is >= 4_101 and <= Clusters16,
             _ => Clusters is >= 65_541 and <= 268_435_444,
         };
 

@@ -13,6 +13,16 @@ public static class ShortNames
     /// <summary>So many names are looked at together at most.</summary>
     public const int Most = 5_000;
 
+    /// <summary>Names of devices, which no file may have before its dot.</summary>
+    static readonly HashSet<string> Devices =
+    [
+        "CON",
+        "PRN",
+        "AUX",
+        "NUL",
+        .. Enumerable.Range(1, 9).SelectMany(n => (string[])[$"COM{n}", $"LPT{n}"]),
+    ];
+
     const string Forbidden = "\"*+,/:;<=>?[\\]|";
 
     /// <summary>Each name in its order; a name that stands a second time is not ok.</summary>
@@ -39,7 +49,8 @@ public static class ShortNames
                 && name.Trim() == name
                 && !name.Any(c => char.IsControl(c) || c is '/' or ':' or '\\');
         string[] parts = name.Split('.');
-        return parts.Length is 1 or 2
+        return !Devices.Contains(parts[0])
+            && parts.Length is 1 or 2
             && parts[0].Length is >= 1 and <= 8
             && (parts.Length == 1 || parts[1].Length is >= 1 and <= 3)
             && parts.All(p => p.All(IsShort));

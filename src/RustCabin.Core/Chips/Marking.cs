@@ -63,6 +63,9 @@ public static partial class Marking
             return null;
         if (number.Length < 4 && before.Any(char.IsDigit))
             return null;
+        // Figures and a letter right before belong to the number: what is known of its end says nothing of the whole.
+        if (before.Length > 1 && char.IsDigit(before[^2]) && before[^1] is 'C' or 'L')
+            return null;
         return Behind().Match(after) is { Success: true } match ? match.Groups["speed"].Value : null;
     }
 

@@ -34,6 +34,15 @@ public sealed class EmptyPlacesAttribute : Attribute;
 [AttributeUsage(AttributeTargets.Property)]
 public sealed class OrNumberAttribute : Attribute;
 
+/// <summary>The field must be there in some cases; what is refused is told where the record is completed.</summary>
+/// <param name="when">In which, to stand behind "must be there".</param>
+[AttributeUsage(AttributeTargets.Property)]
+public sealed class RequiredIfAttribute(string when) : Attribute
+{
+    /// <summary>In which cases: <c>without auto</c>.</summary>
+    public string When => when;
+}
+
 /// <summary>The editor shows the field though nothing stands in it, since nearly every sheet wants it.</summary>
 [AttributeUsage(AttributeTargets.Property)]
 public sealed class UsualAttribute : Attribute;

@@ -207,9 +207,14 @@ sealed class SizeCodec(bool orNumber, bool notZero) : Codec<ByteSize>
         value = default;
         if (orNumber && element.ValueKind == JsonValueKind.Number)
         {
-            bool read = Bytes.TryRead(element, reading, out decimal bytes);
+            if (!Bytes.TryRead(element, reading, out decimal bytes))
+                return false;
+            if (bytes % 1 != 0)
+                reading.Wrong($"must be whole bytes, not {bytes}");
+            else if (notZero && bytes == 0)
+                reading.Wrong("must not be 0");
             value = new ByteSize((ulong)bytes);
-            return read;
+            return bytes % 1 == 0 && !(notZero && bytes == 0);
         }
         if (!Name.TryRead(element, reading, out string text))
             return false;

@@ -40,6 +40,7 @@ abstract class Field<T>(ShapeField declared, bool demanded)
             Unit = property.GetCustomAttribute<UnitOfAttribute>()?.Sign ?? "",
             Things = property.GetCustomAttribute<OnSheetAttribute>()?.Things,
             Usual = property.IsDefined(typeof(UsualAttribute)),
+            RequiredIf = property.GetCustomAttribute<RequiredIfAttribute>()?.When ?? "",
         };
         DisplayAttribute? shown = property.GetCustomAttribute<DisplayAttribute>();
         field = field with

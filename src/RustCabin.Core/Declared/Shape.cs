@@ -138,6 +138,9 @@ public sealed record ShapeField(string Name, Shape Shape, bool Required)
     /// <summary>The things that may stand in it; null: what the user types.</summary>
     public Things? Things { get; init; }
 
+    /// <summary>In which cases it must be there; empty: always where it is required, else never.</summary>
+    public string RequiredIf { get; init; } = "";
+
     /// <summary>The editor shows it though nothing stands in it.</summary>
     public bool Usual { get; init; }
 }

@@ -130,7 +130,7 @@ public sealed record Repair(string Net, IReadOnlyList<RepairWire> Wires, IReadOn
                 yield return new MeasuredShort(joined, nets);
     }
 
-    /// <summary>A wire between two places by their numbers, the lower first: those with a length first, then the shorter.</summary>
+    /// <summary>A wire between two places by their numbers, the lower first. Those with a length come first.</summary>
     /// <param name="Known">Sheets say how long it is.</param>
     /// <param name="Far">The millimetres, or how many places on.</param>
     readonly record struct Way(int A, int B, bool Known, double Far) : IComparable<Way>

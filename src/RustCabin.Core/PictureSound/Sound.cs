@@ -84,8 +84,8 @@ public sealed record SpeakerLoad(double Ohms, double Watts)
 public sealed record SidesAsked : ICompleted<SidesAsked>
 {
     /// <summary>The two sides.</summary>
-    public const string Left = "left",
-        Right = "right";
+    public const string Left = SoundRecord.Left,
+        Right = SoundRecord.Right;
 
     /// <summary>For each side played alone, the sides on which it was heard.</summary>
     [Required, OneOrMore, Display(Description = "For each side played alone, the sides on which it was heard.")]

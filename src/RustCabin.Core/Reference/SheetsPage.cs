@@ -16,8 +16,8 @@ public static class SheetsPage
 
             Every field that a pack may hold, in canonical order. How the sheets of a machine hang together is told in
             [packs.md](packs.md); the same as JSON Schema is
-            [schema/pack.schema.json](schema/pack.schema.json). A star marks what must be there. Unknown fields are an error,
-            except under `x`, which is kept and ignored.
+            [schema/pack.schema.json](schema/pack.schema.json). A star marks what must be there, one in brackets what must be
+            there in some cases. Unknown fields are an error, except under `x`, which is kept and ignored.
 
             This page is written from the declarations (`./cabin docs`): one property of a record in
             `src/RustCabin.Core/Sheets` says all of a field.
@@ -33,7 +33,9 @@ public static class SheetsPage
             page.Append($"\n## {Title(shape)}\n\n| field | holds | means |\n| --- | --- | --- |\n");
             foreach (ShapeField field in shape.Fields!)
             {
-                page.Append($"| `{field.Name}`{(field.Required ? " *" : "")} | {Holds(field)} | {Means(field)} |\n");
+                page.Append(
+                    $"| `{field.Name}`{(field.Required ? " *" : field.RequiredIf.Length > 0 ? " (*)" : "")} | {Holds(field)} | {Means(field)} |\n"
+                );
                 foreach (Shape inner in Records(field.Shape))
                     ahead.Enqueue(inner);
             }
@@ -60,7 +62,8 @@ public static class SheetsPage
                 : "";
         string otherwise = field.Otherwise.Length > 0 ? $" Left out: `{field.Otherwise}`." : "";
         string unit = field.Unit.Length > 0 ? $" In {field.Unit}." : "";
-        return $"{field.Help}{unit}{range}{otherwise}";
+        string must = field.RequiredIf.Length > 0 ? $" Must be there {field.RequiredIf}." : "";
+        return $"{field.Help}{must}{unit}{range}{otherwise}";
     }
 
     static string Holds(ShapeField field) =>

@@ -121,9 +121,11 @@ public sealed record BoardPoint : ICompleted<BoardPoint>
     [Required, Display(Description = "What it is. A closed link joins its two nets; nothing else does.")]
     public PointKind Kind { get; init; }
 
+    [RequiredIf("for a point on one net")]
     [Display(Description = "The net of a test point, pad, via or trace.")]
     public string? Net { get; init; }
 
+    [RequiredIf("for a point between two nets")]
     [Display(Description = "The two nets between which it lies, end 1 first.")]
     public IReadOnlyList<string> Nets { get; init; } = [];
 

@@ -49,6 +49,7 @@ public sealed record CareWork : ICompleted<CareWork>
     [Range(0.5, 500), UnitOf("mm"), Display(Description = "How wide the hole shall be.")]
     public decimal? HoleMm { get; init; }
 
+    [RequiredIf("for a hole")]
     [
         Range(0.1, 10_000),
         UnitOf("mm"),

@@ -20,6 +20,7 @@ public sealed record Claim : ICompleted<Claim>
     [Display(Description = "Self-configuration gives it its base.")]
     public bool Auto { get; init; }
 
+    [RequiredIf("without auto")]
     [Usual, Display(Description = "Where it begins.")]
     public Address? Base { get; init; }
 

@@ -75,6 +75,7 @@ public sealed record CardPartition : ICompleted<CardPartition>
     [Required, Display(Description = "Its name.")]
     public string Name { get; init; } = "";
 
+    [RequiredIf("without rest")]
     [NotZero, OrNumber, Usual, Display(Description = "Its size; left out with rest.")]
     public ByteSize? Size { get; init; }
 

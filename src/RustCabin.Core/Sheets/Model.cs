@@ -335,12 +335,15 @@ public sealed record PowerUpLine : ICompleted<PowerUpLine>
     [Display(Description = "It counts what self-configuration placed and scans nothing.")]
     public bool Auto { get; init; }
 
+    [RequiredIf("without auto")]
     [Usual, Display(Description = "Where the scan begins.")]
     public Address From { get; init; }
 
+    [RequiredIf("without auto")]
     [Usual, Display(Description = "The first address behind the scan.")]
     public Address To { get; init; }
 
+    [RequiredIf("without auto")]
     [Usual, Display(Description = "The size of a block, of which the first and the last word are probed.")]
     public ByteSize Step { get; init; }
 

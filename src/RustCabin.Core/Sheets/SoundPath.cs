@@ -108,8 +108,21 @@ public sealed record PictureRecord
 }
 
 /// <summary>What a job knows of the sound: on which sides each side was heard when it played alone.</summary>
-public sealed record SoundRecord
+public sealed record SoundRecord : ICompleted<SoundRecord>
 {
+    /// <summary>The two sides.</summary>
+    public const string Left = "left",
+        Right = "right";
+
+    /// <inheritdoc/>
+    public SoundRecord Completed(RecordReading read)
+    {
+        foreach ((string side, IReadOnlyList<string> on) in Heard)
+        foreach (string no in on.Prepend(side).Where(s => s is not (Left or Right)).Distinct())
+            read.WrongIfNew($"heard.{side}", $"\"{no}\" is not left or right");
+        return this;
+    }
+
     [OneOrMore, Display(Description = "For each side played alone, the sides on which it was heard.")]
     public OrderedDictionary<string, IReadOnlyList<string>> Heard { get; init; } = [];
 

@@ -28,27 +28,35 @@ public sealed record WireChange : ICompleted<WireChange>
     [Required, Display(Description = "What is done.")]
     public ChangeAct Do { get; init; }
 
+    [RequiredIf("for lift and socket")]
     [OnSheet(Things.BoardChips), Display(Description = "The chip whose legs are lifted, or that is socketed.")]
     public string? Chip { get; init; }
 
+    [RequiredIf("for lift")]
     [Range(1, 2000), OnSheet(Things.Legs), Display(ShortName = "leg", Description = "The legs that are lifted.")]
     public IReadOnlyList<int> Pins { get; init; } = [];
 
+    [RequiredIf("for cut")]
     [OnSheet(Things.Nets), Display(Description = "The net whose trace is cut.")]
     public string? Net { get; init; }
 
+    [RequiredIf("for cut")]
     [OnSheet(Things.Places), Display(Description = "The places that the cut parts from the rest of the net.")]
     public IReadOnlyList<string> Off { get; init; } = [];
 
+    [RequiredIf("for link, wire and row")]
     [OneOrMore, OnSheet(Things.Places), Display(Description = "Where a lead or a link begins; the places of a row, in order.")]
     public IReadOnlyList<string> From { get; init; } = [];
 
+    [RequiredIf("for link, wire and row")]
     [OneOrMore, OnSheet(Things.Places), Display(Description = "Where it ends; as many places as it has beginnings.")]
     public IReadOnlyList<string> To { get; init; } = [];
 
+    [RequiredIf("for remove and scrape")]
     [OnSheet(Things.Points), Display(Description = "What is taken off, or scraped free.")]
     public string? Point { get; init; }
 
+    [RequiredIf("for insulate, trim and drill")]
     [LongText, Display(Description = "Where, in words.")]
     public string Where { get; init; } = "";
 

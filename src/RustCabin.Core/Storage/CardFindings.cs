@@ -25,28 +25,49 @@ public static class CardFindings
                 $"A PC table has room for {CardLayout.MostOf(layout.Host.Table)}; more go into the machine's own table.",
                 [$"Asked for: {string.Join(", ", layout.Partitions.Select(p => p.Asked.Name))}."]
             );
+        if (layout.Partitions.Where(p => p.Asked.Start).ToArray() is { Length: > 1 } starts)
+            yield return new Finding(
+                StorageFindings.Part,
+                Severity.Stop,
+                "Two partitions to start from",
+                [subject],
+                $"The machine starts from one partition; {string.Join(" and ", starts.Select(p => p.Asked.Name))} are marked.",
+                ["A table marks one partition as the one to start from."]
+            );
+        // One cause makes one stop: what lies behind a partition that is too large lies where it does because of it.
+        bool pushed = layout.UnreachableBytes > 0 && layout.Partitions.Any(p => p.End > layout.ReachableBytes);
         foreach (PlacedPartition p in layout.Partitions)
         {
-            if (Oversize(layout, p) is { } why)
-                yield return new Finding(
-                    StorageFindings.Part,
-                    Severity.Stop,
-                    $"{p.Asked.Name} cannot be",
-                    [subject],
-                    $"{p.Asked.Name}: {why}.{lifts}",
-                    Steps(layout, p)
-                );
-            if (p.Asked.Start && layout.Host.StartWithin is { } within && p.End > (long)within.Bytes)
-                yield return new Finding(
-                    StorageFindings.Start,
-                    Severity.Stop,
-                    $"No start from {p.Asked.Name}",
-                    [subject],
-                    $"{p.Asked.Name} ends at {Size(p.End)}; the machine starts only from what ends within {within}.{lifts}",
-                    Steps(layout, p)
-                );
+            if (Wrong(layout, p, pushed, subject, lifts) is { } found)
+                yield return found;
+            pushed |= p.End > layout.UsableBytes || TooLong(layout, p);
         }
     }
+
+    static bool TooLong(CardLayout layout, PlacedPartition p) =>
+        layout.Host.LargestPartition is { } largest && p.Bytes > (long)largest.Bytes;
+
+    /// <summary>What is wrong with a partition itself; null: nothing, or nothing but where those before it put it.</summary>
+    static Finding? Wrong(CardLayout layout, PlacedPartition p, bool pushed, string subject, string lifts) =>
+        Oversize(layout, p, pushed) is { } why
+            ? new Finding(
+                StorageFindings.Part,
+                Severity.Stop,
+                $"{p.Asked.Name} cannot be",
+                [subject],
+                $"{p.Asked.Name}: {why}.{lifts}",
+                Steps(layout, p)
+            )
+        : !pushed && p.Asked.Start && layout.Host.StartWithin is { } within && p.End > (long)within.Bytes
+            ? new Finding(
+                StorageFindings.Start,
+                Severity.Stop,
+                $"No start from {p.Asked.Name}",
+                [subject],
+                $"{p.Asked.Name} ends at {Size(p.End)}; the machine starts only from what ends within {within}.{lifts}",
+                Steps(layout, p)
+            )
+        : null;
 
     static Finding Limit(CardLayout layout, string subject, string lifts)
     {
@@ -55,7 +76,7 @@ public static class CardFindings
         return new Finding(
             StorageFindings.Limit,
             beyond.Length > 0 ? Severity.Stop : Severity.Watch,
-            beyond.Length > 0 ? $"{beyond[0].Asked.Name} lies beyond reach" : $"{Rough(layout.UnreachableBytes)} out of reach",
+            beyond.Length > 0 ? $"{beyond[0].Asked.Name} lies beyond reach" : $"{Size(layout.UnreachableBytes)} out of reach",
             [subject],
             (
                 beyond.Length > 0
@@ -74,30 +95,35 @@ public static class CardFindings
     }
 
     /// <summary>Why a partition cannot be as it is; null: it can.</summary>
-    static string? Oversize(CardLayout layout, PlacedPartition p) =>
-        p.Sectors == 0 ? "nothing is left for it"
-        : layout.Host.LargestPartition is { } largest && p.Bytes > (long)largest.Bytes
-            ? $"{Size(p.Bytes)} is more than the host takes, {largest}"
-        : p.End > layout.UsableBytes ? $"it ends at {Size(p.End)}, and the card at {Size(layout.UsableBytes)}"
-        : p is { IsFat: true, Fat: null }
-            ? $"no lawful cluster of {Declared.Words<FileSystem>.Of(p.Asked.Fs)} divides {Size(p.Bytes)}"
-                + (p.Asked.Cluster is { } cluster ? $" into {cluster}" : "")
-        : null;
+    static string? Oversize(CardLayout layout, PlacedPartition p, bool pushed) =>
+        p.Sectors == 0
+            ? pushed
+                ? null
+                : "nothing is left for it"
+            : layout.Host.LargestPartition is { } largest && p.Bytes > (long)largest.Bytes
+                ? $"{Size(p.Bytes)} is more than the host takes, {largest}"
+                : p.End > layout.UsableBytes
+                    ? pushed
+                        ? null
+                        : $"it ends at {Size(p.End)}, and the card at {Size(layout.UsableBytes)}"
+                    : p is { IsFat: true, Fat: null }
+                        ? $"no lawful cluster of {Declared.Words<FileSystem>.Of(p.Asked.Fs)} divides {Size(p.Bytes)}"
+                            + (p.Asked.Cluster is { } cluster ? $" into {cluster}" : "")
+                            + (
+                                FatLayout.MostSectors(p.Fs, (long?)p.Asked.Cluster?.Bytes) is { } most && p.Sectors > most
+                                    ? $"; {Size(most / layout.Unit * layout.Unit * HostLimits.Sector)} is the most"
+                                    : ""
+                            )
+                        : null;
 
     static string[] Steps(CardLayout layout, PlacedPartition p) =>
         [
             $"Sectors {p.FirstSector:#,0} to {p.FirstSector + p.Sectors - 1:#,0}: {p.Bytes:#,0} bytes, ending at {p.End:#,0}.",
             .. layout.Lines.Select(l => $"{l.Words}: {l.Bytes:#,0} bytes."),
             .. p is { IsFat: true, Fat: null }
-                ?
-                [
-                    "FAT12 has up to 4,068 clusters, FAT16 4,101 to 65,508 of up to 32 KiB, FAT32 65,541 and more; each is 2 KiB "
-                        + "at least.",
-                ]
+                ? ["FAT12 has up to 4,068 clusters, FAT16 4,101 to 65,508 of up to 32 KiB, FAT32 65,541 and more."]
                 : (string[])[],
         ];
 
     static string Size(long bytes) => new ByteSize((ulong)bytes).ToString();
-
-    static string Rough(long bytes) => new ByteSize((ulong)bytes).ToRough(asOnTheBox: false);
 }

@@ -128,6 +128,33 @@ public sealed class ExpectationTests
     }
 
     [Fact]
+    public void Ten_things_of_twenty_suppliers_with_least_orders_are_decided_at_once()
+    {
+        var random = new Random(3);
+        SupplierOffer[] offers =
+        [
+            .. from supplier in Enumerable.Range(0, 20)
+            from item in Enumerable.Range(0, 10)
+            select new SupplierOffer
+            {
+                Supplier = $"s{supplier}",
+                Item = $"i{item}",
+                Price = random.Next(10, 900) / 100m,
+                Least = random.Next(1, 40),
+            },
+        ];
+        var asked = new SuppliersAsked
+        {
+            Wants = new(Enumerable.Range(0, 10).Select(i => KeyValuePair.Create($"i{i}", random.Next(1, 30)))),
+            Offers = offers,
+            Postage = new(Enumerable.Range(0, 20).Select(s => KeyValuePair.Create($"s{s}", random.Next(100, 900) / 100m))),
+        };
+        var watch = System.Diagnostics.Stopwatch.StartNew();
+        Assert.Equal(10, SupplierSplit.Of(asked, TimeSpan.FromSeconds(10))!.Orders.Sum(o => o.Value.Count));
+        Assert.InRange(watch.ElapsedMilliseconds, 0, 3000);
+    }
+
+    [Fact]
     public void Small_splits_equal_every_split_tried()
     {
         var random = new Random(11);

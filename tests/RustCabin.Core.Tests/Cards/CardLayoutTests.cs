@@ -52,14 +52,15 @@ public class CardLayoutTests
     }
 
     [Theory]
-    [InlineData("32", "neither MB nor GB")]
-    [InlineData("1 TB", "neither MB nor GB")]
+    [InlineData("32", "neither MB, GB nor TB")]
+    [InlineData("3 TB", "up to 2 TiB")]
+    [InlineData("4,09,6 MB", "not a size")]
     [InlineData("-4 GB", "not a size")]
     [InlineData("4e9 GB", "not a size")]
     [InlineData("99999999999999999999999999999999 GB", "not a size")]
     [InlineData("2200 GB", "up to 2 TiB")]
     [InlineData("2 MB", "3 MB at least")]
-    [InlineData("", "neither MB nor GB")]
+    [InlineData("", "neither MB, GB nor TB")]
     public void What_is_no_label_is_told(string label, string why)
     {
         Assert.Null(CardLabel.Parse(label, out string wrong));
@@ -175,7 +176,7 @@ public class CardLayoutTests
 
     [Theory]
     [InlineData(FileSystem.Fat16, 2100, null)]
-    [InlineData(FileSystem.Fat32, 100, null)]
+    [InlineData(FileSystem.Fat32, 30, null)]
     [InlineData(FileSystem.Fat12, 300, null)]
     [InlineData(FileSystem.Fat, 100, 3000L)]
     [InlineData(FileSystem.Fat, 100, 1L << 20)]
@@ -186,6 +187,99 @@ public class CardLayoutTests
         CardLayout layout = Layout("8 GB", new HostLimits(), p);
         Assert.Equal(["STO-PART"], Codes(layout));
         Assert.Null(layout.Partitions[0].WasteBytes);
+    }
+
+    [Theory]
+    [InlineData("4,096 MB", "4096 MB")]
+    [InlineData("1,000 GB", "1000 GB")]
+    [InlineData("1 TB", "1000 GB")]
+    [InlineData("1,5 GB", "1.5 GB")]
+    [InlineData("0,512 GB", "512 MB")]
+    public void Labels_are_read_as_they_are_printed(string label, string same) =>
+        Assert.Equal(CardLabel.Parse(same, out _)!.Bytes, CardLabel.Parse(label, out _)!.Bytes);
+
+    [Theory]
+    [InlineData(FileSystem.Fat16, 100, 1024L, FileSystem.Fat16)] // no: 102,400 clusters are too many
+    [InlineData(FileSystem.Fat16, 60, 1024L, FileSystem.Fat16)]
+    [InlineData(FileSystem.Fat16, 20, 512L, FileSystem.Fat16)]
+    [InlineData(FileSystem.Fat16, 6, null, FileSystem.Fat16)] // nothing larger than 1 KiB divides it lawfully
+    [InlineData(FileSystem.Fat32, 100, null, FileSystem.Fat32)]
+    public void Small_clusters_where_they_are_asked_for_or_nothing_larger_will_do(
+        FileSystem asked,
+        int mib,
+        long? cluster,
+        FileSystem got
+    )
+    {
+        FatLayout? fat = FatLayout.Choose(asked, mib * 2048L, cluster);
+        if (mib == 100 && asked == FileSystem.Fat16)
+            Assert.Null(fat);
+        else
+            Assert.Equal((got, cluster ?? 1024), (fat!.Fs, (long)fat.ClusterBytes));
+    }
+
+    [Fact]
+    public void The_rest_gives_way_to_the_file_system()
+    {
+        var host = new HostLimits { LargestPartition = new ByteSize(2ul << 30) };
+        PlacedPartition rest = Layout("8 GB", host, Rest("r", FileSystem.Fat16)).Partitions[0];
+        Assert.Equal((2047 * MiB, FileSystem.Fat16), (rest.Bytes, rest.Fat!.Fs));
+        // Where the limit means FAT16, FAT32 never comes of "any"; without a limit it does.
+        Assert.Equal(FileSystem.Fat16, Layout("8 GB", host, Rest("r")).Partitions[0].Fat!.Fs);
+        Assert.Equal(FileSystem.Fat32, Layout("8 GB", new HostLimits(), Rest("r")).Partitions[0].Fat!.Fs);
+        CardLayout sized = Layout("8 GB", host, Sized("a", 2048 * MiB));
+        Assert.Contains("2,047 MiB is the most", Assert.Single(CardFindings.Of(sized, "card")).Text);
+    }
+
+    [Theory]
+    [InlineData("0", "must not be 0")]
+    [InlineData("1.5", "must be whole bytes, not 1.5")]
+    [InlineData("-1", "must lie from 0")]
+    [InlineData("\"0\"", "must not be 0")]
+    [InlineData("4096", "")]
+    [InlineData("\"4K\"", "")]
+    public void A_size_as_a_number_takes_the_road_of_text(string size, string why)
+    {
+        using var json = System.Text.Json.JsonDocument.Parse($$"""{ "name": "a", "size": {{size}} }""");
+        var read = Core.Declared.Declaration<CardPartition>.Read(json.RootElement);
+        Assert.Equal(why.Length == 0, read.Errors.Count == 0);
+        if (why.Length > 0)
+            Assert.Contains(why, Assert.Single(read.Errors, e => e.Path == "size").Message);
+    }
+
+    [Fact]
+    public void One_cause_makes_one_stop()
+    {
+        var host = new HostLimits
+        {
+            LargestPartition = new ByteSize(2ul << 30),
+            StartWithin = new ByteSize(1ul << 30),
+            OffsetBits = 32,
+        };
+        CardLayout layout = Layout(
+            "4 GB",
+            host,
+            Sized("huge", 3000 * MiB, FileSystem.Native),
+            Sized("b", 500 * MiB, FileSystem.Native),
+            Sized("c", 500 * MiB, FileSystem.Native) with
+            {
+                Start = true,
+            }
+        );
+        Assert.Single(CardFindings.Of(layout, "card"), f => f.Severity == Severity.Stop);
+        CardLayout two = Layout(
+            "1 GB",
+            new HostLimits(),
+            Sized("a", 20 * MiB) with
+            {
+                Start = true,
+            },
+            Sized("b", 20 * MiB) with
+            {
+                Start = true,
+            }
+        );
+        Assert.Equal(["STO-PART"], Codes(two));
     }
 
     [Fact]

@@ -23,6 +23,11 @@ public class FilesTests
     [InlineData(".A", false)]
     [InlineData("", false)]
     [InlineData("ÄBER.TXT", false)]
+    [InlineData("CON", false)]
+    [InlineData("COM1.TXT", false)]
+    [InlineData("LPT9.A", false)]
+    [InlineData("COM0.TXT", true)]
+    [InlineData("CONS.TXT", true)]
     public void Short_names(string name, bool ok)
     {
         NameVerdict verdict = Assert.Single(ShortNames.Of(NameRule.Short, [name]));

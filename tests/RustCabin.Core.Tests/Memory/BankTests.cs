@@ -47,10 +47,11 @@ public class BankTests
     [InlineData(FaultKind.AddressLine, "model:a", 14, true, 16)]
     [InlineData(FaultKind.AddressLine, "model:a", 13, false, 8)]
     [InlineData(FaultKind.AddressLine, "model:a", 5, false, 48)]
-    // A bit stuck or a chip gone: the bank's first block does not hold what is written.
-    [InlineData(FaultKind.StuckBit, "model:a", 3, false, 0)]
-    [InlineData(FaultKind.StuckBit, "model:a", 3, true, 0)]
-    [InlineData(FaultKind.MissingChip, "model:a", 0, false, 0)]
+    // A bit stuck or a chip gone in the memory that it starts in: no stack, so it shows nothing.
+    [InlineData(FaultKind.StuckBit, "model:a", 3, false, null)]
+    [InlineData(FaultKind.StuckBit, "model:a", 3, true, null)]
+    [InlineData(FaultKind.MissingChip, "model:a", 0, false, null)]
+    // In a bank that comes later the first block does not hold what is written.
     [InlineData(FaultKind.MissingChip, "part:p:b", 0, false, 32)]
     [InlineData(FaultKind.AddressLine, "part:p:b", 13, false, 48)]
     public void A_fault_in_a_bank_stops_the_count_where_a_person_would_see_it(
@@ -58,8 +59,8 @@ public class BankTests
         string owner,
         int bit,
         bool high,
-        int kib
-    ) => Assert.Equal((ulong)kib, Kib(Plain, new BusFault(kind, owner, bit, high)));
+        int? kib
+    ) => Assert.Equal((ulong?)kib, Kib(Plain, new BusFault(kind, owner, bit, high)));
 
     [Fact]
     public void An_unseated_part_a_wrong_switch_and_a_missing_rail_count_short()
@@ -77,7 +78,7 @@ public class BankTests
     public void A_bit_of_the_other_byte_of_a_word_fails_as_well()
     {
         Machine wide = Plain with { DataBits = 16 };
-        Assert.Equal(0ul, Kib(wide, new BusFault(FaultKind.StuckBit, "model:a", 11)));
+        Assert.Null(Kib(wide, new BusFault(FaultKind.StuckBit, "model:a", 11)));
         Assert.Equal(32ul, Kib(wide, new BusFault(FaultKind.StuckBit, "part:p:b", 11)));
     }
 

@@ -58,6 +58,12 @@ public sealed class ActsTests
         Assert.Equal(Findings.Severity.Stop, found.Severity);
         Assert.Contains(why, found.Text);
         Assert.NotEmpty(field);
+        // A lead that can be run has no stop.
+        Pack sound = Sample.Pack(Pack("""{ "do": "wire", "from": ["TP1"], "to": ["U1.3"] }"""));
+        Assert.DoesNotContain(
+            Evidence.Keep(Core.Answers.Answer.For(Plan.For(sound, sound.Jobs[0]))).Findings,
+            f => f.Code == "WIRE-ACT"
+        );
         // Nothing that reads it falls over it.
         Assert.NotNull(Wired.Of(unit).Readings);
         Assert.NotEmpty(Core.Build.BuildSheet.For(Plan.For(pack, pack.Units[0]), unit).Steps);

@@ -33,7 +33,7 @@ sealed class Botched(IReadOnlyList<WireChange> changes, Func<string, string, boo
             ]
         );
 
-    /// <summary>The places beside one: a lifted leg has legs beside it, its pad has what lies on the board, any other both.</summary>
+    /// <summary>A lifted leg has legs beside it, its pad has what lies on the board, any other place both.</summary>
     IEnumerable<string> Beside(string place)
     {
         if (!place.StartsWith('U'))

@@ -41,7 +41,8 @@ public class ContinuityTests
             for (int line = 0; line < table.Length; line++)
                 Assert.True(
                     shownBy.Any(s => s is [var only] && only == line),
-                    $"seed {seed}: {wired.After.NameOf(table[line].From)} to {wired.After.NameOf(table[line].To)} can go in {Told(changes)}"
+                    $"seed {seed}: {wired.After.NameOf(table[line].From)} to {wired.After.NameOf(table[line].To)} can go in "
+                        + Told(changes)
                 );
         }
         return seen;

@@ -90,7 +90,7 @@ public sealed class RehearsalModel(SheetRepository sheets, JobRepository jobs) :
         }
     }
 
-    /// <summary>What was looked at and named; of two faults the one that was named first is mended, and the round goes on.</summary>
+    /// <summary>What was looked at and named. The first of two faults that is named is mended, and the round goes on.</summary>
     void Go(List<string> look, string? name, string? first, int before)
     {
         if (At is not { } whole)

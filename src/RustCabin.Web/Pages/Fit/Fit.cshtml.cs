@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Fit;
+using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
@@ -69,13 +70,27 @@ public sealed class FitModel(SheetRepository sheets, JobRepository jobs, StockRe
         ];
         Rows =
         [
-            .. (All ? every : known).Where(r =>
-                (Kind is null || r.Part.Kind == Kind)
-                && (string.IsNullOrEmpty(Want) || r.Part.Provides.Contains(Want))
-                && (!InStock || InHand(r.Part) > 0)
-            ),
+            .. (All ? every : known)
+                .Where(r =>
+                    (Kind is null || r.Part.Kind == Kind)
+                    && (string.IsNullOrEmpty(Want) || r.Part.Provides.Contains(Want))
+                    && (!InStock || InHand(r.Part) > 0)
+                )
+                .Select(Planned),
         ];
     }
+
+    /// <summary>What the sheets say, and, for the board at hand, what the plan says if the part came to it.</summary>
+    FitRow Planned(FitRow row) =>
+        IsPlanned(row.Part)
+            ? row
+            : row with
+            {
+                Cells =
+                [
+                    .. row.Cells.Select(c => c.Revision == View.After.Revision.Id ? FitPlanned.Of(View.At, row.Part, c) : c),
+                ],
+            };
 
     public bool IsPlanned(Part part) => View.After.Instances.Any(i => i.Part.Id == part.Id);
 
