@@ -147,7 +147,7 @@ public static class Cabin
     {
         builder.Services.AddSingleton(door);
         if (door.IsOpen)
-            Guard.AddServices(builder.Services, door);
+            Guard.AddServices(builder.Services, door, home);
         builder.Services.AddDataProtection().SetApplicationName("rust-cabin");
         builder
             .Services.AddOptions<Microsoft.AspNetCore.DataProtection.KeyManagement.KeyManagementOptions>()
@@ -180,7 +180,7 @@ public static class Cabin
             razor.Conventions.ConfigureFilter(new Microsoft.AspNetCore.Mvc.AutoValidateAntiforgeryTokenAttribute());
             razor.Conventions.ConfigureFilter(new KnownPresses());
         });
-        builder.Services.AddAntiforgery(a => a.Cookie.Name = "cabin-forgery");
+        builder.Services.AddAntiforgery(a => a.Cookie.Name = $"cabin-forgery-{Guard.Mark(home)}");
         builder.Services.AddResponseCompression(c => c.EnableForHttps = false);
         builder.Services.AddHealthChecks().AddCheck<CabinHealth>("cabin");
         builder.Services.AddProblemDetails(problems =>

@@ -1,5 +1,6 @@
 using System.Net;
 using System.Text.RegularExpressions;
+using AngleSharp.Dom;
 using AngleSharp.Html.Dom;
 using RustCabin.Data;
 
@@ -10,6 +11,24 @@ public sealed partial class EveryWordTests : OnACabin
 {
     [GeneratedRegex(@"[\p{L}\p{N}]+")]
     private static partial Regex Word { get; }
+
+    [Fact]
+    public async Task No_select_of_the_demo_has_a_choice_twice()
+    {
+        int selects = 0;
+        foreach (string job in (string[])["slip-3-winter", "slip-7-picture", "harbour-clerk-second", "jetty-disc-direct"])
+        foreach (string desk in RustCabin.Web.Stations.Desks.Trail.Select(d => d.Slug))
+        {
+            IHtmlDocument page = await Cabin.Page($"/jobs/{job}/{desk}");
+            foreach (IElement select in page.QuerySelectorAll("select"))
+            {
+                selects++;
+                string[] choices = [.. select.QuerySelectorAll("option").Select(o => o.TextContent.Trim())];
+                Assert.Empty(choices.GroupBy(c => c).Where(g => g.Count() > 1).Select(g => $"{job}/{desk}: {g.Key}"));
+            }
+        }
+        Assert.True(selects > 30, $"{selects} selects");
+    }
 
     [Fact]
     public async Task Every_word_of_the_demo_is_found_or_not_and_never_an_error()

@@ -11,7 +11,12 @@ public sealed class MemoryPageTests : OnACabin
     public async Task A_fault_is_tried_and_told_to_be_a_simulation()
     {
         IHtmlDocument page = await Cabin.Page("/jobs/slip-3-winter/memory?fault=unseated%20fathom");
-        Assert.Contains("not 4 MiB", Text(page, ".screen.faulty"));
+        // It sits between the processor and its socket.
+        Assert.Contains("(dark)", Text(page, ".screen.faulty"));
+        Assert.Contains(
+            "not 4 MiB",
+            Text(await Cabin.Page("/jobs/slip-3-winter/memory?fault=switch%20fathom%20W3%3Dclosed"), ".screen.faulty")
+        );
         Assert.Contains("A simulation, not a reading: Fathom memory board is not seated", Text(page, ".what-if"));
         Assert.Contains("(dark)", Text(await Cabin.Page("/jobs/slip-3-winter/memory?fault=rail%20%2B5"), ".screen.faulty"));
         Assert.Null((await Cabin.Page("/jobs/slip-3-winter/memory?fault=nonsense")).QuerySelector(".screen.faulty"));

@@ -76,14 +76,14 @@ public sealed record BusFault(
             FaultKind.Unseated => $"{unit.Find(Subject)?.Title ?? Subject} is not seated",
             FaultKind.SwitchMoved => $"{Detail[..Detail.IndexOf('=')]} of {unit.Find(Subject)?.Title ?? Subject} stands at "
                 + $"{Detail[(Detail.IndexOf('=') + 1)..]}",
-            FaultKind.StuckBit => $"data bit {Bit} of {unit.OwnerName(Claim)} is stuck {(High ? "high" : "low")}",
+            FaultKind.StuckBit => $"data bit {Bit} of {unit.NameOf(Claim)} is stuck {(High ? "high" : "low")}",
             FaultKind.MissingChip => Bits == 1
-                ? $"the chip of data bit {Bit} of {unit.OwnerName(Claim)} is missing"
-                : $"the chip of data bits {Bit} to {Bit + Bits - 1} of {unit.OwnerName(Claim)} is missing",
+                ? $"the chip of data bit {Bit} of {unit.NameOf(Claim)} is missing"
+                : $"the chip of data bits {Bit} to {Bit + Bits - 1} of {unit.NameOf(Claim)} is missing",
             FaultKind.AddressLine =>
-                $"address line A{Bit} of {unit.OwnerName(Claim)} is {(High ? "open, and floats high" : "stuck low")}",
-            FaultKind.RandomBank => $"the bank register of {unit.OwnerName(Claim)} starts anywhere",
-            FaultKind.RomImage => $"the image in {unit.OwnerName(Claim)} is {Detail}",
+                $"address line A{Bit} of {unit.NameOf(Claim)} is {(High ? "open, and floats high" : "stuck low")}",
+            FaultKind.RandomBank => $"the bank register of {unit.NameOf(Claim)} starts anywhere",
+            FaultKind.RomImage => $"the image in {unit.NameOf(Claim)} is {Detail}",
             _ => $"the {Subject} V rail is missing",
         };
 }

@@ -1,6 +1,5 @@
 using System.Numerics;
 using RustCabin.Core.Bench;
-using RustCabin.Core.Declared;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -20,19 +19,12 @@ static class MemoryHypotheses
     public static IEnumerable<Hypothesis> Of(PlannedUnit at) =>
         at.Claims.Where(c => c.Kind == ClaimKind.Ram && c.Size > 1).SelectMany(claim => Of(at, claim));
 
-    /// <summary>Memory by its owner; of one owner that brings several, with which of them.</summary>
-    static string NameOf(PlannedUnit at, DecodedClaim claim) =>
-        at.OwnerName(claim.Owner) is var name
-        && at.Claims.Count(c => c.Kind == ClaimKind.Ram && at.OwnerName(c.Owner) == name) > 1
-            ? $"{name}, {IdText.Plain(claim.Owner.Id)}"
-            : name;
-
     static IEnumerable<Hypothesis> Of(PlannedUnit at, DecodedClaim claim)
     {
         Instance? part = claim.Owner.Instance is { } name ? at.Find(name) : null;
         IReadOnlyList<AccessLevel> opens = part is null ? AccessPath.Deepest(at.Model) : AccessPath.To(at.Model, part);
         decimal tenth = Work.ChanceOf(part) / 10;
-        string what = NameOf(at, claim);
+        string what = at.NameOf(claim.Owner);
         Hypothesis of(string id, string words, decimal weight, BusFault fault) =>
             Hypothesis.Of(at, id, words, weight, Effect.In(fault)) with
             {

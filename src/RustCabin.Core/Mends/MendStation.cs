@@ -106,7 +106,13 @@ public sealed class MendStation : Station
     static IEnumerable<PassportLine> Found(PassportAsked asked) =>
         from cause in asked.Unit.Job?.Faults?.Confirmed ?? []
         let made = asked.IsDone(Acts.MendCause(cause.Gate, cause.Cause))
-        select new PassportLine(PassportPart.Mended, cause.Words, "", cause.Mend, made ? "mended" : "found, not mended yet")
+        select new PassportLine(
+            PassportPart.Mended,
+            cause.Words,
+            "",
+            cause.Mend.TrimEnd('.'),
+            made ? "mended" : "found, not mended yet"
+        )
         {
             At = cause.At,
         };

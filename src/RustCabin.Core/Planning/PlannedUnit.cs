@@ -1,3 +1,4 @@
+using RustCabin.Core.Declared;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Sheets;
 
@@ -64,6 +65,14 @@ public sealed record PlannedUnit(
     /// The name for a person of a claim's owner, such as <c>Fathom memory board</c> or <c>shared memory of the Brindle 16</c>.
     /// </summary>
     public string OwnerName(ClaimName owner) => SubjectName(owner.Subject);
+
+    /// <summary>The same; of an owner that brings several claims of the kind, with which of them.</summary>
+    public string NameOf(ClaimName owner)
+    {
+        string name = OwnerName(owner);
+        ClaimKind? kind = Claims.FirstOrDefault(c => c.Owner == owner)?.Kind;
+        return Claims.Count(c => c.Kind == kind && OwnerName(c.Owner) == name) > 1 ? $"{name}, {IdText.Plain(owner.Id)}" : name;
+    }
 
     /// <summary>What a finding or a fault is about, for a person.</summary>
     public string SubjectName(string subject) =>

@@ -1,4 +1,6 @@
 using System.Security.Claims;
+using System.Security.Cryptography;
+using System.Text;
 using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.Diagnostics;
 using RustCabin.Web.Api;
@@ -21,7 +23,14 @@ static class Guard
     /// <summary>What the page that asks for the phrase is drawn with.</summary>
     static readonly string[] Drawn = ["/css", "/js", "/lib", "/cabin.svg"];
 
-    public static void AddServices(IServiceCollection services, Door door)
+    /// <summary>
+    /// Tells the cookies of a cabin from those of another on the same host: a browser sends them to every port of it.
+    /// </summary>
+    /// <param name="home">The folder of the cabin.</param>
+    public static string Mark(string home) =>
+        Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(Path.GetFullPath(home))))[..8];
+
+    public static void AddServices(IServiceCollection services, Door door, string home)
     {
         services.AddSingleton<WrongPhrases>();
         services
@@ -30,7 +39,7 @@ static class Guard
                 Scheme,
                 cookie =>
                 {
-                    cookie.Cookie.Name = "cabin-door";
+                    cookie.Cookie.Name = $"cabin-door-{Mark(home)}";
                     cookie.Cookie.HttpOnly = true;
                     cookie.Cookie.SameSite = SameSiteMode.Strict;
                     cookie.ExpireTimeSpan = DoorFile.Stays;

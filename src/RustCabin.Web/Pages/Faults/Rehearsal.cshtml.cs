@@ -130,7 +130,7 @@ public sealed class RehearsalModel(SheetRepository sheets, JobRepository jobs) :
     ];
 
     /// <summary>So many seeds are tried on a machine for a kind of fault.</summary>
-    const int Seeds = 24;
+    const int Seeds = 120;
 
     /// <summary>Ten rounds over the machines that are here, no machine twice where there are enough.</summary>
     IReadOnlyList<(Round Round, string Unit)> Ten(Pack pack)
