@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Runtime.CompilerServices;
 using System.Text.Json;
 using Dapper;
 using Microsoft.Data.Sqlite;
@@ -119,13 +120,27 @@ public sealed partial class JobRepository
         return (jobs, aside);
     }
 
-    /// <summary>What a job refers to that was set aside; null: nothing, as nearly always.</summary>
+    /// <summary>What was found of jobs against sheets, as long as those sheets are the ones that stand.</summary>
+    readonly ConditionalWeakTable<Pack, ConcurrentDictionary<string, string>> _dangling = [];
+
+    /// <summary>
+    /// What a job refers to that is not there: it was set aside, or changed while the job or its unit was off the shelf; null:
+    /// nothing, as nearly always.
+    /// </summary>
     string? Dangles(FoundRow row)
     {
-        if (sheets.Aside().Count == 0)
-            return null;
-        using JsonDocument document = JsonDocument.Parse(row.Json);
-        return PackReader.ReadJob(document.RootElement, sheets.All()).Errors is [var first, ..] ? first.Told : null;
+        Pack all = sheets.All();
+        string told = _dangling
+            .GetValue(all, _ => new ConcurrentDictionary<string, string>())
+            .GetOrAdd(
+                row.Json,
+                json =>
+                {
+                    using JsonDocument document = JsonDocument.Parse(json);
+                    return PackReader.ReadJob(document.RootElement, all).Errors is [var first, ..] ? first.Told : "";
+                }
+            );
+        return told.Length > 0 ? told : null;
     }
 
     StoredJob? Stored(FoundRow found) =>

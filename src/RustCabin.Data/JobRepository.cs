@@ -274,14 +274,17 @@ public sealed partial class JobRepository(CabinFile file, SheetRepository sheets
     internal static string? Stored(SqliteConnection connection, IDbTransaction transaction, string id) =>
         connection.QuerySingleOrDefault<Row>($"{Select} where j.id = @id", new { id }, transaction)?.Json;
 
-    /// <summary>What the jobs here would say wrong of other sheets than they were written for.</summary>
+    /// <summary>
+    /// What the jobs here would say wrong of other sheets than they were written for. A job that is off the shelf, or whose unit
+    /// is, holds no sheet: where it no longer fits when it is put back, it is named there.
+    /// </summary>
     internal IReadOnlyList<SheetError> Broken(SqliteConnection connection, IDbTransaction transaction, Pack sheets)
     {
         var before = Aside().Select(a => a.Id).ToHashSet();
         return
         [
             .. connection
-                .Query<Row>(Select, transaction: transaction)
+                .Query<Row>($"{Select} where {There}", transaction: transaction)
                 .Where(row => !before.Contains(row.Id))
                 .SelectMany(row =>
                 {
