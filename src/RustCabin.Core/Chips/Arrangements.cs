@@ -1,3 +1,5 @@
+using RustCabin.Core.Units;
+
 namespace RustCabin.Core.Chips;
 
 /// <summary>
@@ -70,6 +72,7 @@ public static class Arrangements
 
     static void Fill(ArrangementQuestion question, List<ChipType> filled, List<Arrangement> found)
     {
+        Budget.Spend();
         if (Make(question, filled) is { } arrangement)
             found.Add(arrangement);
         if (filled.Count == question.Banks)

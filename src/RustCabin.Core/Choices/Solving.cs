@@ -1,16 +1,29 @@
 using System.Globalization;
 using Google.OrTools.Sat;
+using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Choices;
 
 /// <summary>A question put to the solver so that the same question has the same answer.</summary>
 static class Solving
 {
+    /// <summary>The best answer, proven; null: it is proven that there is none.</summary>
+    /// <param name="model">The question.</param>
+    /// <param name="left">What is left of the time.</param>
+    /// <exception cref="OutOfTimeException">The time was over first.</exception>
+    public static CpSolver? Possible(CpModel model, TimeSpan left) =>
+        Solved(model, left) is var (solver, status) && status == CpSolverStatus.Infeasible ? null
+        : status == CpSolverStatus.Optimal ? solver
+        : throw new OutOfTimeException();
+
     /// <summary>The best answer, proven.</summary>
     /// <param name="model">The question.</param>
     /// <param name="left">What is left of the time; null: as long as it takes.</param>
     /// <exception cref="OutOfTimeException">The time was over first.</exception>
-    public static CpSolver Optimal(CpModel model, TimeSpan? left)
+    public static CpSolver Optimal(CpModel model, TimeSpan? left) =>
+        Solved(model, left) is var (solver, status) && status == CpSolverStatus.Optimal ? solver : throw new OutOfTimeException();
+
+    static (CpSolver Solver, CpSolverStatus Status) Solved(CpModel model, TimeSpan? left)
     {
         if (left <= TimeSpan.Zero)
             throw new OutOfTimeException();
@@ -18,6 +31,10 @@ static class Solving
             ? string.Create(CultureInfo.InvariantCulture, $" max_time_in_seconds:{time.TotalSeconds:0.###}")
             : "";
         var solver = new CpSolver { StringParameters = $"num_workers:1 random_seed:1{limit}" };
-        return solver.Solve(model) == CpSolverStatus.Optimal ? solver : throw new OutOfTimeException();
+        // A solver looks at no clock of ours: it is told to stop when whoever asked has gone.
+        using CancellationTokenRegistration stop = Budget.Gone.Register(solver.StopSearch);
+        CpSolverStatus status = solver.Solve(model);
+        Budget.Gone.ThrowIfCancellationRequested();
+        return (solver, status);
     }
 }

@@ -1,3 +1,5 @@
+using RustCabin.Core.Units;
+
 namespace RustCabin.Core.Faults;
 
 /// <summary>A level, or two together, that is in some failures and in no success.</summary>
@@ -72,8 +74,11 @@ public static class TrialRules
                 .Where(r => r.Covers != 0)
                 .OrderByDescending(r => ulong.PopCount(r.Covers))
         )
+        {
+            Budget.Spend();
             if (kept.All(k => (covers & ~k.Covers) != 0))
                 kept.Add((rule, covers));
+        }
         return kept;
     }
 
@@ -85,6 +90,7 @@ public static class TrialRules
         int left
     )
     {
+        Budget.Spend();
         if (open == 0)
             return taken;
         if (left == 0)

@@ -1,5 +1,6 @@
 using System.ComponentModel.DataAnnotations;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Faults;
 
@@ -121,6 +122,7 @@ public sealed record TrialReading(
         int[] at = new int[factors.Length];
         while (true)
         {
+            Budget.Spend();
             OrderedDictionary<string, string> set = new(
                 factors.Select((f, i) => KeyValuePair.Create(f, asked.Factors[f][at[i]]))
             );

@@ -1,5 +1,6 @@
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
+using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Fit;
 
@@ -24,7 +25,10 @@ public sealed record BoardsFor(IReadOnlyList<BoardTakes> Boards, IReadOnlyList<(
         [
             .. model.Revisions.Select(r =>
             {
-                Part[] takes = [.. parts.Where(p => p.Ways.Any(w => Fits(model, r, w)))];
+                Site[] here = [.. model.Sites.Where(s => s.Revisions.Count == 0 || s.Revisions.Contains(r.Id))];
+                HashSet<string> sites = [.. here.Select(s => s.Id)],
+                    connectors = [.. here.Select(s => s.Connector).OfType<string>()];
+                Part[] takes = [.. parts.Where(p => p.Ways.Any(w => Fits(model, r, w, sites, connectors)))];
                 return new BoardTakes(r, takes, takes.Length == parts.Count);
             }),
         ];
@@ -42,14 +46,13 @@ public sealed record BoardsFor(IReadOnlyList<BoardTakes> Boards, IReadOnlyList<(
     }
 
     /// <summary>The way is for this board, and every site that it takes is on it.</summary>
-    static bool Fits(Model model, Revision revision, Way way)
+    static bool Fits(Model model, Revision revision, Way way, HashSet<string> sites, HashSet<string> connectors)
     {
-        bool Has(IReadOnlyList<string> revisions) => revisions.Count == 0 || revisions.Contains(revision.Id);
-        IEnumerable<Site> sites = model.Sites.Where(s => Has(s.Revisions));
+        Budget.Spend();
         return way.Model is null
-            ? sites.Any(s => s.Connector == way.Connector)
+            ? way.Connector is { } connector && connectors.Contains(connector)
             : way.Model == model.Id
-                && Has(way.Revisions)
-                && way.Occupies.All(o => o.Site is not { } site || LocalName.Parse(site).OnPart || sites.Any(s => s.Id == site));
+                && (way.Revisions.Count == 0 || way.Revisions.Contains(revision.Id))
+                && way.Occupies.All(o => o.Site is not { } site || LocalName.Parse(site).OnPart || sites.Contains(site));
     }
 }

@@ -2,6 +2,7 @@ using System.ComponentModel.DataAnnotations;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Images;
 
@@ -116,7 +117,10 @@ public abstract record RomOp([property: Required, Display(Description = "The ope
             try
             {
                 cancel.ThrowIfCancellationRequested();
+                Budget.Spend();
                 now = op.On(now);
+                if (now.Count > MostMade)
+                    throw new RomOpException(i, $"makes {now.Count:#,0} images; {MostMade:#,0} are the most");
             }
             catch (RomOpException wrong) when (wrong.At != i)
             {
@@ -130,6 +134,9 @@ public abstract record RomOp([property: Required, Display(Description = "The ope
 
     /// <summary>A chain takes so many images at most.</summary>
     public const int MostImages = 16;
+
+    /// <summary>No step of a chain makes more images.</summary>
+    public const int MostMade = 4_096;
 
     /// <summary>All steps of a chain together make so many bytes at most.</summary>
     public const long MostWork = 256L << 20;

@@ -1,4 +1,5 @@
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Planning;
 
@@ -97,22 +98,55 @@ public static class Revisions
     /// </summary>
     static double ExpectedBits(Model model, Clue clue, double[] now)
     {
+        bool single = clue.Values.Count == 1;
+        int values = single ? 2 : clue.Values.Count;
+        double trust = (double)clue.Trust,
+            others = (1 - trust) / (values - 1);
+        var at = model.Revisions.Index().ToDictionary(r => r.Item.Id, r => r.Index);
+        int[][] says =
+        [
+            .. clue.Values.Values.Select(v => v.Where(at.ContainsKey).Select(r => at[r]).Distinct().ToArray()),
+            .. single ? [(int[])[]] : (int[][])[],
+        ];
+        int[] listed = [.. says.SelectMany(s => s).Distinct()];
+        // A revision that no value lists shows each alike; of the others only those that a value lists stand out for it.
+        Mass all = Mass.Of(now, Enumerable.Range(0, now.Length)),
+            known = Mass.Of(now, listed),
+            unlisted = all.Less(known);
         double after = 0,
-            all = 0;
-        foreach (string value in clue.Values.Count == 1 ? clue.Values.Keys.Append(Other) : clue.Values.Keys)
+            sum = 0;
+        foreach (int[] spoken in says)
         {
-            double[] joint = [.. now.Select((p, i) => p * Likelihood(clue, value, model.Revisions[i].Id))];
-            double chance = joint.Sum();
+            Budget.Spend();
+            Mass here = Mass.Of(now, spoken);
+            (Mass Of, double By)[] parts = [(unlisted, 1.0 / values), (known.Less(here), others), (here, trust)];
+            double chance = parts.Sum(p => p.Of.Sum * p.By);
             if (chance <= 0)
                 continue;
-            all += chance;
-            after += chance * Entropy(joint.Select(j => j / chance));
+            sum += chance;
+            // Entropy of what is left, times its chance: every share is scaled by one of three likelihoods.
+            after += chance * Math.Log2(chance) - parts.Sum(p => p.Of.Scaled(p.By));
         }
-        return all > 0 ? Entropy(now) - after / all : 0;
+        return sum > 0 ? Math.Max(0, Entropy(now) - after / sum) : 0;
     }
 
-    /// <summary>The value of a clue that lists only one, where something else is seen; no sheet can list it.</summary>
-    const string Other = "";
+    /// <summary>Some chances together: their sum, and the sum of p log2 p.</summary>
+    readonly record struct Mass(double Sum, double Log)
+    {
+        public static Mass Of(double[] chances, IEnumerable<int> at)
+        {
+            double sum = 0,
+                log = 0;
+            foreach (double p in at.Select(i => chances[i]).Where(p => p > 0))
+                (sum, log) = (sum + p, log + p * Math.Log2(p));
+            return new Mass(sum, log);
+        }
+
+        public Mass Less(Mass other) => new(Math.Max(0, Sum - other.Sum), Log - other.Log);
+
+        /// <summary>The sum of (p l) log2 (p l).</summary>
+        public double Scaled(double by) => by > 0 && Sum > 0 ? by * Log + by * Math.Log2(by) * Sum : 0;
+    }
 
     static double Entropy(IEnumerable<double> chances) => -chances.Where(p => p > 0).Sum(p => p * Math.Log2(p));
 }

@@ -93,7 +93,10 @@ public sealed record CableLink(string Piece, bool Turned);
 public sealed record CableChain(IReadOnlyList<CableLink>? Links, CablePiece? Missing)
 {
     /// <summary>A joint yet to be made: what the next end must be, and whether the directions are crossed so far.</summary>
-    readonly record struct Here(string Family, Gender Wants, bool Crossed);
+    internal readonly record struct Here(string Family, Gender Wants, bool Crossed);
+
+    /// <summary>So many steps are tried one by one; beyond them the question is solved as a flow.</summary>
+    const int MostTries = 20_000;
 
     /// <summary>Finds it.</summary>
     public static CableChain Of(CablesAsked asked)
@@ -106,9 +109,15 @@ public sealed record CableChain(IReadOnlyList<CableLink>? Links, CablePiece? Mis
         // How many pieces each joint is from the goal when a piece may serve again: never too many.
         Dictionary<Here, int> least = Distances(asked.Pieces, goal);
         if (least.TryGetValue(start, out int shortest))
-            for (int most = shortest; most <= asked.Pieces.Count; most++)
-                if (Search(asked.Pieces, start, goal, most, least, [], []) is { } found)
+        {
+            // Nearly always a shortest walk takes no piece twice, and a few tries find it.
+            int tries = MostTries;
+            for (int most = shortest; most <= asked.Pieces.Count && tries > 0; most++)
+                if (Search(asked.Pieces, start, goal, most, least, [], [], ref tries) is { } found)
                     return new CableChain(found, null);
+            if (tries <= 0 && CableFlow.Of(asked.Pieces, start, goal) is { } solved)
+                return new CableChain(solved, null);
+        }
         return new CableChain(
             null,
             new CablePiece
@@ -120,16 +129,19 @@ public sealed record CableChain(IReadOnlyList<CableLink>? Links, CablePiece? Mis
         );
     }
 
-    static Gender Other(Gender gender) => gender == Gender.M ? Gender.F : Gender.M;
+    internal static Gender Other(Gender gender) => gender == Gender.M ? Gender.F : Gender.M;
 
-    static IEnumerable<(CableLink Link, CableEnd Near, CableEnd Far, bool Crossing)> Ends(IEnumerable<CablePiece> pieces) =>
+    internal static IEnumerable<(CableLink Link, CableEnd Near, CableEnd Far, bool Crossing)> Ends(
+        IEnumerable<CablePiece> pieces
+    ) =>
         pieces.SelectMany(p =>
             ((CableLink, CableEnd, CableEnd, bool)[])
                 [(new CableLink(p.Id, false), p.A, p.B, p.Crossing), (new CableLink(p.Id, true), p.B, p.A, p.Crossing)]
         );
 
     /// <summary>The joint behind a piece.</summary>
-    static Here Behind(Here here, CableEnd far, bool crossing) => new(far.Family, Other(far.Gender), here.Crossed ^ crossing);
+    internal static Here Behind(Here here, CableEnd far, bool crossing) =>
+        new(far.Family, Other(far.Gender), here.Crossed ^ crossing);
 
     static Dictionary<Here, int> Distances(IReadOnlyList<CablePiece> pieces, Here goal)
     {
@@ -155,9 +167,12 @@ public sealed record CableChain(IReadOnlyList<CableLink>? Links, CablePiece? Mis
         int left,
         Dictionary<Here, int> least,
         HashSet<Here> passed,
-        List<CableLink> links
+        List<CableLink> links,
+        ref int tries
     )
     {
+        if (--tries < 0)
+            return null;
         if (left == 0)
             return here == goal ? [.. links] : null;
         if (!passed.Add(here))
@@ -174,7 +189,7 @@ public sealed record CableChain(IReadOnlyList<CableLink>? Links, CablePiece? Mis
             )
                 continue;
             links.Add(link);
-            if (Search(pieces, behind, goal, left - 1, least, passed, links) is { } found)
+            if (Search(pieces, behind, goal, left - 1, least, passed, links, ref tries) is { } found)
                 return found;
             links.RemoveAt(links.Count - 1);
         }

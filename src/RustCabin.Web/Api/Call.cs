@@ -1,9 +1,11 @@
 using System.Text.Json;
 using RustCabin.Core.Choices;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Images;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Packs;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Units;
 
 namespace RustCabin.Web.Api;
 
@@ -26,7 +28,7 @@ static class Call
     )
         where TAsked : class, new() =>
         Describe<TAnswer>(
-            Map(routes, path, asked => Json(answer(asked)), read ?? (json => Declaration<TAsked>.Read(json)), heavy),
+            Map(routes, path, asked => BoundedJson.Of(answer(asked)), read ?? (json => Declaration<TAsked>.Read(json)), heavy),
             path,
             summary,
             Declaration<TAsked>.Shape
@@ -51,10 +53,6 @@ static class Call
         Describe(Map(routes, path, answer, read, heavy: false), path, summary, Declaration<TAsked>.Shape)
             .Produces<byte[]>(200, media[0], media[1..]);
 
-    /// <summary>An answer; null is told as null, not as nothing.</summary>
-    static IResult Json<T>(T answer) =>
-        answer is null ? TypedResults.Content("null", "application/json") : TypedResults.Ok(answer);
-
     static RouteHandlerBuilder Map<TAsked>(
         IEndpointRouteBuilder routes,
         string path,
@@ -67,33 +65,57 @@ static class Call
         IResult Answer(JsonElement body)
         {
             Reading<TAsked> reading = read(body);
-            if (reading.Value is not { } value)
-                return Problems.Invalid(reading.Errors);
+            return reading.Value is { } value ? answer(value) : Problems.Invalid(reading.Errors);
+        }
+        return routes.MapPost(
+            Root + path,
+            (HttpRequest request, HeavyWork work) =>
+                JsonBody.With(request, body => Placed(work, request.HttpContext, () => Answer(body), light: !heavy))
+        );
+    }
+
+    /// <summary>
+    /// Does the work of a call in its place, within its time and memory; what is over, too dense or no good is told.
+    /// </summary>
+    public static async Task<IResult> Placed(HeavyWork work, HttpContext context, Func<IResult> answer, bool light)
+    {
+        IResult Told()
+        {
             try
             {
-                return answer(value);
+                return answer();
+            }
+            catch (RomOpException wrong)
+            {
+                return Problems.Invalid([new SheetError($"ops[{wrong.At}]", wrong.Message)]);
+            }
+            catch (RefusedException refused)
+            {
+                return Problems.Invalid([new SheetError(refused.Field, refused.Message)]);
             }
             catch (MapTooDenseException dense)
             {
                 return Problems.Invalid([new SheetError("claims", dense.Message)]);
             }
+            catch (Exception over) when (over is TooManyTriedException or OverBudgetException)
+            {
+                return Problems.Invalid([new SheetError("", over.Message)]);
+            }
             catch (OutOfTimeException)
             {
-                return Problems.Of(
-                    StatusCodes.Status422UnprocessableEntity,
-                    $"Not decided within {HeavyWork.AtMost.TotalSeconds:0} seconds.",
-                    []
-                );
+                string late = $"Not decided within {HeavyWork.AtMost.TotalSeconds:0} seconds.";
+                return Problems.Of(StatusCodes.Status422UnprocessableEntity, late, new SheetError("", late));
             }
         }
-        async Task<IResult> Placed(JsonElement body, HttpContext context) =>
-            await context.RequestServices.GetRequiredService<HeavyWork>().Do(() => Answer(body), context.RequestAborted)
-            ?? HeavyWork.ComeAgain(context.Response);
-        return routes.MapPost(
-            Root + path,
-            (HttpRequest request) =>
-                JsonBody.With(request, body => heavy ? Placed(body, request.HttpContext) : Task.FromResult(Answer(body)))
-        );
+        try
+        {
+            return await work.Do(Told, context.RequestAborted, light) ?? HeavyWork.ComeAgain(context.Response);
+        }
+        catch (OperationCanceledException) when (context.RequestAborted.IsCancellationRequested)
+        {
+            // Nobody is there to be answered.
+            return TypedResults.Empty;
+        }
     }
 
     /// <summary>A call that takes a pack with one job, or with several and <c>?job=id</c>.</summary>
@@ -116,14 +138,18 @@ static class Call
         Describe<TAnswer>(
                 routes.MapPost(
                     Root + path,
-                    async (HttpRequest request, string? job, HeavyWork heavy) =>
+                    (HttpRequest request, string? job, HeavyWork work) =>
                     {
                         CancellationToken gone = request.HttpContext.RequestAborted;
-                        return await JsonBody.With(
+                        return JsonBody.With(
                             request,
-                            async body =>
-                                await heavy.Do(() => ForJob(body, job, (p, j) => answer(p, j, request.Query, gone)), gone)
-                                ?? HeavyWork.ComeAgain(request.HttpContext.Response)
+                            body =>
+                                Placed(
+                                    work,
+                                    request.HttpContext,
+                                    () => ForJob(body, job, (p, j) => answer(p, j, request.Query, gone)),
+                                    light: false
+                                )
                         );
                     }
                 ),
@@ -145,27 +171,22 @@ static class Call
         Describe<TAnswer>(
             routes.MapPost(
                 Root + path,
-                (HttpRequest request) =>
-                    JsonBody.With(request, body => Task.FromResult(ForPack(body, p => answer(p, request.Query))))
+                (HttpRequest request, HeavyWork work) =>
+                    JsonBody.With(
+                        request,
+                        body =>
+                            Placed(work, request.HttpContext, () => ForPack(body, p => answer(p, request.Query)), light: false)
+                    )
             ),
             path,
             summary,
             Declaration<PackSheet>.Shape
         );
 
-    static IResult ForPack(JsonElement body, Func<Pack, object> answer)
+    static IResult ForPack<TAnswer>(JsonElement body, Func<Pack, TAnswer> answer)
     {
         Reading<Pack> reading = PackReader.Read(body);
-        if (reading.Value is not { } pack)
-            return Problems.Invalid(reading.Errors);
-        try
-        {
-            return TypedResults.Ok(answer(pack));
-        }
-        catch (RefusedException refused)
-        {
-            return Problems.Invalid([new SheetError(refused.Field, refused.Message)]);
-        }
+        return reading.Value is { } pack ? BoundedJson.Of(answer(pack)) : Problems.Invalid(reading.Errors);
     }
 
     static RouteHandlerBuilder Describe<TAnswer>(RouteHandlerBuilder call, string path, string summary, Shape takes) =>
@@ -181,7 +202,7 @@ static class Call
             .ProducesProblem(415)
             .ProducesProblem(422);
 
-    static IResult ForJob(JsonElement body, string? wanted, Func<Pack, Job, object> answer)
+    static IResult ForJob<TAnswer>(JsonElement body, string? wanted, Func<Pack, Job, TAnswer> answer)
     {
         Reading<Pack> reading = PackReader.Read(body);
         if (reading.Value is not { } pack)
@@ -197,17 +218,6 @@ static class Call
             string holds = pack.Jobs.Count == 0 ? "holds no job" : $"holds {pack.Jobs.Count} jobs: say which with ?job=id";
             return Problems.Invalid([new SheetError("jobs", holds)]);
         }
-        try
-        {
-            return TypedResults.Ok(answer(pack, wanted is null ? pack.Jobs[0] : pack.FindJob(wanted)!));
-        }
-        catch (RefusedException refused)
-        {
-            return Problems.Invalid([new SheetError(refused.Field, refused.Message)]);
-        }
-        catch (Exception wide) when (wide is MapTooDenseException or TooManyTriedException)
-        {
-            return Problems.Invalid([new SheetError("", wide.Message)]);
-        }
+        return BoundedJson.Of(answer(pack, wanted is null ? pack.Jobs[0] : pack.FindJob(wanted)!));
     }
 }

@@ -40,33 +40,15 @@ static class RomCalls
         Form(
                 routes.MapPost(
                     "/api/v1/rom/inspect",
-                    (HttpRequest request) =>
+                    (HttpRequest request, HeavyWork work) =>
                         With(
                             request,
-                            async form =>
-                            {
-                                await Task.CompletedTask;
-                                byte[] image =
-                                    form.Images.Count == 1
-                                        ? form.Images[0]
-                                        : throw new FormatException(
-                                            $"image: {form.Images.Count} images are given; one is inspected at a time"
-                                        );
-                                RomInspection seen = RomInspection.Of(image);
-                                return TypedResults.Ok(
-                                    new InspectAnswer(
-                                        seen.Size,
-                                        seen.Crc32,
-                                        seen.Sha1,
-                                        seen.Sha256,
-                                        seen.Sum16,
-                                        seen.Sum32,
-                                        seen.BlankBytes,
-                                        seen.RepeatedHalves,
-                                        Words<ByteOrder>.Of(seen.ByteOrder)
+                            form =>
+                                form.Images.Count == 1
+                                    ? Call.Placed(work, request.HttpContext, () => Inspect(form.Images[0]), light: false)
+                                    : throw new FormatException(
+                                        $"image: {form.Images.Count} images are given; one is inspected at a time"
                                     )
-                                );
-                            }
                         )
                 ),
                 "rom-inspect",
@@ -85,8 +67,7 @@ static class RomCalls
                                 if (RomOp.TooMuch([.. form.Images.Select(i => (long)i.Length)], form.Ops) is { } tooMuch)
                                     throw tooMuch;
                                 CancellationToken gone = request.HttpContext.RequestAborted;
-                                return await heavy.Do(() => Transform(form, gone), gone)
-                                    ?? HeavyWork.ComeAgain(request.HttpContext.Response);
+                                return await Call.Placed(heavy, request.HttpContext, () => Transform(form, gone), light: false);
                             }
                         )
                 ),
@@ -127,6 +108,24 @@ static class RomCalls
         new(wiring.Fits, wiring.Lift, wiring.Links, wiring.Ties, wiring.Empty, [.. wiring.Findings.Select(AnswerJson.Of)]);
 
     sealed record ImageForm(IReadOnlyList<byte[]> Images, IReadOnlyList<RomOp> Ops, RomFormat Out);
+
+    static IResult Inspect(byte[] image)
+    {
+        var seen = RomInspection.Of(image);
+        return BoundedJson.Of(
+            new InspectAnswer(
+                seen.Size,
+                seen.Crc32,
+                seen.Sha1,
+                seen.Sha256,
+                seen.Sum16,
+                seen.Sum32,
+                seen.BlankBytes,
+                seen.RepeatedHalves,
+                Words<ByteOrder>.Of(seen.ByteOrder)
+            )
+        );
+    }
 
     static IResult Transform(ImageForm form, CancellationToken gone)
     {
@@ -180,8 +179,9 @@ static class RomCalls
                     : new SheetError(wrong.Message[..Math.Max(0, colon)], wrong.Message[(colon + 2)..]),
             ]);
         }
-        catch (InvalidDataException)
+        catch (Exception cut) when (cut is InvalidDataException or BadHttpRequestException or IOException)
         {
+            // Cut off, badly chunked, or no form at all.
             return Problems.Of(StatusCodes.Status400BadRequest, "The form does not read.", new SheetError("", "not a form"));
         }
     }

@@ -1,0 +1,118 @@
+using System.Diagnostics;
+using System.Net;
+using System.Text;
+
+namespace RustCabin.Web.Tests;
+
+/// <summary>
+/// The heaviest that calls can be asked by their own limits: each answers within its time and its size, or says that it is over.
+/// Source: docs/security.md, Heavy work.
+/// </summary>
+public sealed class HeaviestTests : OnACabin
+{
+    static string Many(int count, Func<int, string> of) => string.Join(',', Enumerable.Range(0, count).Select(of));
+
+    public static readonly TheoryData<string, string> Asked = new()
+    {
+        // Pieces that lead nowhere in every order.
+        {
+            "cables",
+            $$"""{ "from": { "family": "a", "gender": "m", "role": "DTE", "level": "rs232" }, "to": { "family": "z", "gender": "m", "role": "DTE", "level": "rs232" }, "pieces": [ {{Many(
+                32,
+                i => $$"""{ "id": "p{{i}}", "a": { "family": "{{(char)('a' + i % 4)}}", "gender": "f" }, "b": { "family": "{{(i == 31 ? 'z' : (char)('a' + (i + 1) % 4))}}", "gender": "{{(i % 2 == 0 ? "f" : "m")}}" } }"""
+            )}} ] }"""
+        },
+        {
+            "identify",
+            $$"""{ "model": { "id": "m", "name": "M", "addressBits": 16, "dataBits": 8, "masters": ["cpu"], "revisions": [ {{Many(
+                900,
+                i => $$"""{ "id": "r{{i}}", "name": "R" }"""
+            )}} ], "clues": [ { "id": "c", "ask": "?", "trust": 0.9, "values": { {{Many(900, i => $"\"v{i}\": [\"r{i}\"]")}} } } ] }, "seen": {} }"""
+        },
+        {
+            "map",
+            $$"""{ "addressBits": 32, "masters": ["cpu"], "claims": [ {{Many(
+                1900,
+                i => $$"""{ "id": "c{{i}}", "kind": "ram", "base": "0x{{i * 16:X}}", "size": "1M" }"""
+            )}} ] }"""
+        },
+        {
+            "memory/arrangements",
+            """{ "baseBytes": 0, "capBytes": 1073741824, "dataBits": 8, "parityBits": 0, "banks": 8, "types": ["16Kx1", "64Kx1", "256Kx1", "1Mx1"], "mix": "any", "targetBytes": 0, "stock": {}, "prices": { "16Kx1": 1, "64Kx1": 1, "256Kx1": 1, "1Mx1": 1 }, "socketed": false }"""
+        },
+        {
+            "trials",
+            $$"""{ "factors": { {{Many(16, i => $"\"f{i}\": [\"a\", \"b\"]")}} }, "trials": [ {{Many(
+                500,
+                t => $$"""{ "works": {{(t % 2 == 0 ? "false" : "true")}}, "set": { {{Many(16, i => $"\"f{i}\": \"{(t % 2 == 0 || (t * 31 + i * 17) % 5 > 0 && i != t % 16 ? "a" : "b")}\"")}} } }"""
+            )}} ] }"""
+        },
+        {
+            "repair",
+            $$"""{ "legs": [ {{Many(2000, i => $$"""{ "place": "U{{i}}.1", "net": "n" }""")}} ], "broken": [ {{Many(2000, i => $"\"U{i}.1\"")}} ] }"""
+        },
+        {
+            "connectors/chain",
+            $$"""{ "source": [ {{Many(16, i => $"\"{(i % 3 == 0 ? "GND" : $"s{i}")}\"")}} ], "boards": [ {{Many(
+                16,
+                b => $$"""{ "name": "b{{b}}", "wants": [ {{Many(16, i => (i + b) % 4 == 0 ? "\"n\"" : $"\"s{(i * 5 + b * 7) % 16}\"")}} ] }"""
+            )}} ] }"""
+        },
+    };
+
+    [Theory, MemberData(nameof(Asked))]
+    public async Task It_is_answered_within_its_time_and_its_size(string call, string body)
+    {
+        var clock = Stopwatch.StartNew();
+        HttpResponseMessage answer = await Cabin.Http.PostAsync(
+            $"/api/v1/{call}",
+            new StringContent(body, Encoding.UTF8, "application/json")
+        );
+        byte[] told = await answer.Content.ReadAsByteArrayAsync();
+        Assert.InRange(clock.Elapsed.TotalSeconds, 0, 12);
+        Assert.InRange(told.Length, 2, 8_000_000);
+        string text = Encoding.UTF8.GetString(told);
+        Assert.True(
+            answer.StatusCode is HttpStatusCode.OK
+                || (
+                    answer.StatusCode == HttpStatusCode.UnprocessableEntity && text.Contains("for less") | text.Contains("within")
+                ),
+            $"{call}: {answer.StatusCode} {text[..Math.Min(300, text.Length)]}"
+        );
+        Assert.DoesNotContain("\"errors\":[]", text);
+    }
+
+    [Fact]
+    public async Task Work_ends_when_whoever_asked_has_gone()
+    {
+        string body = (string)Asked.Single(a => a.Data.Item1 == "connectors/chain").Data.Item2;
+        using var gone = new CancellationTokenSource(TimeSpan.FromMilliseconds(400));
+        // Both heavy places are taken, left, and free again.
+        await Task.WhenAll(
+            Enumerable
+                .Range(0, 2)
+                .Select(async _ =>
+                {
+                    try
+                    {
+                        await Cabin.Http.PostAsync(
+                            "/api/v1/connectors/chain",
+                            new StringContent(body, Encoding.UTF8, "application/json"),
+                            gone.Token
+                        );
+                    }
+                    catch (OperationCanceledException)
+                    {
+                        // That is what is meant.
+                    }
+                })
+        );
+        var clock = Stopwatch.StartNew();
+        (HttpStatusCode status, _) = await Cabin.Post(
+            "/api/v1/trials",
+            """{ "factors": { "f": ["a", "b"] }, "trials": [ { "works": false, "set": { "f": "a" } } ] }"""
+        );
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.InRange(clock.Elapsed.TotalSeconds, 0, 2);
+    }
+}
