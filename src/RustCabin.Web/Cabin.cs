@@ -171,9 +171,10 @@ public static class Cabin
         builder.Services.AddSingleton<PackExport>();
         builder.Services.AddSingleton<RomImageRepository>();
         builder.Services.AddSingleton<RecipeRepository>();
-        builder.Services.AddSingleton(
-            new Pages.Wants.SearchDesk(TimeSpan.FromMilliseconds(builder.Configuration.GetValue("patience", 450)))
-        );
+        builder.Services.AddSingleton(services => new Pages.Wants.SearchDesk(
+            services.GetRequiredService<HeavyWork>(),
+            TimeSpan.FromMilliseconds(builder.Configuration.GetValue("patience", 450))
+        ));
         builder.Services.AddSingleton<Pages.Rom.ChainDesk>();
         builder.Services.AddRazorPages(razor =>
         {

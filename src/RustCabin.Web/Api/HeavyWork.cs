@@ -85,10 +85,6 @@ public sealed class HeavyWork : IDisposable
             TaskScheduler.Default
         );
 
-    /// <summary>The same for a page, which waits for it; null: there was no place for it in time.</summary>
-    public T? Now<T>(Func<T> work, CancellationToken gone)
-        where T : class => Do(work, gone).GetAwaiter().GetResult();
-
     /// <summary>What a page says where there was no place.</summary>
     public const string Busy = "Two other pieces of heavy work are being done. Press again in some seconds.";
 

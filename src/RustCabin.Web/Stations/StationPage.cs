@@ -31,7 +31,16 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
     /// <summary>True if one of these handlers refused what was typed: what is folded round its form stands open.</summary>
     public bool Refused(params string[] handlers) => handlers.Any(h => ((IRefusing)this).Refused(h) is not null);
 
-    public IActionResult OnGet(string job) => Load(job) ? Page() : NotFound();
+    public async Task<IActionResult> OnGetAsync(string job)
+    {
+        if (!Load(job))
+            return NotFound();
+        await Prepared();
+        return Page();
+    }
+
+    /// <summary>What a page works out for seconds before it is shown; no thread waits for it.</summary>
+    protected virtual Task Prepared() => Task.CompletedTask;
 
     public IActionResult OnPostSwitch(string job, long version, string instance, string switchId, string position) =>
         Press(job, version, at => Switching.Switch(at, instance, switchId, position));
@@ -44,17 +53,17 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
     /// Sets every switch of the job so that nothing stands in the way and every want is given, with the fewest moves; or says
     /// what clashes.
     /// </summary>
-    public IActionResult OnPostSettle(string job, long version)
+    public async Task<IActionResult> OnPostSettleAsync(string job, long version)
     {
         if (!Load(job))
             return NotFound();
         Settings? found;
         try
         {
-            found = Solved(most: 1);
+            found = await Solved(most: 1);
             // Wants that no switch can give do not keep the rest from being set right.
             if (found is { Solutions.Count: 0 } && View.Answer.Standing == Standing.Stop)
-                found = Solved(most: 1, wants: []) is { Solutions.Count: > 0 } without ? without : found;
+                found = await Solved(most: 1, wants: []) is { Solutions.Count: > 0 } without ? without : found;
         }
         catch (TooManyTriedException wide)
         {
@@ -76,12 +85,12 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
 
     /// <summary>What the solver finds for the job as planned; null: it had no place among the heavy work in time.</summary>
     /// <exception cref="TooManyTriedException">There is more to try than it takes.</exception>
-    protected Settings? Solved(int most, IReadOnlyList<Need>? wants = null)
+    protected Task<Settings?> Solved(int most, IReadOnlyList<Need>? wants = null)
     {
         CancellationToken gone = HttpContext.RequestAborted;
         return HttpContext
             .RequestServices.GetRequiredService<Api.HeavyWork>()
-            .Now(() => SettingsSolver.Solve(View.After, wants, most, cancel: gone, within: Api.HeavyWork.AtMost), gone);
+            .Do(() => SettingsSolver.Solve(View.After, wants, most, cancel: gone, within: Api.HeavyWork.AtMost), gone);
     }
 
     /// <summary>What a page says where the solver's time was over first.</summary>

@@ -130,17 +130,26 @@ public sealed class CostsModel(
             Offers = offers,
             Postage = postage,
         };
+        _asked = asked;
+    }
+
+    SuppliersAsked? _asked;
+
+    protected override async Task Prepared()
+    {
+        if (_asked is not { } asked)
+            return;
         try
         {
             // A place in the answer for what nobody offers, so that a refused place among the heavy work is not taken for it.
-            SupplierSplit?[]? answer = heavy.Now(
+            SupplierSplit?[]? answer = await heavy.Do(
                 () => (SupplierSplit?[])[SupplierSplit.Of(asked, HeavyWork.AtMost)],
                 HttpContext.RequestAborted
             );
             Split = answer?[0];
             WrongOffer = answer is null ? HeavyWork.Busy.TrimEnd('.') : "";
         }
-        catch (OutOfTimeException)
+        catch (Exception over) when (over is OutOfTimeException or Core.Units.OverBudgetException)
         {
             WrongOffer = "Not decided in time: fewer offers make it easier";
         }

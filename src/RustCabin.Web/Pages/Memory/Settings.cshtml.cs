@@ -38,21 +38,26 @@ public sealed class SettingsModel(SheetRepository sheets, JobRepository jobs) : 
     /// <summary>So many settings stand on the page.</summary>
     const int Shown = 6;
 
+    protected override async Task Prepared()
+    {
+        if (!Solve)
+            return;
+        try
+        {
+            Found = await Solved(Shown);
+            Notice =
+                Found is null ? Api.HeavyWork.Busy
+                : !Found.Decided ? Undecided
+                : null;
+        }
+        catch (TooManyTriedException wide)
+        {
+            Notice = wide.Message;
+        }
+    }
+
     protected override void Loaded()
     {
-        if (Solve && HttpMethods.IsGet(Request.Method))
-            try
-            {
-                Found = Solved(Shown);
-                Notice =
-                    Found is null ? Api.HeavyWork.Busy
-                    : !Found.Decided ? Undecided
-                    : null;
-            }
-            catch (TooManyTriedException wide)
-            {
-                Notice = wide.Message;
-            }
         var columns = new List<SettingColumn>
         {
             new("before", null, View.Before, Answer.For(View.Before)),
@@ -103,11 +108,11 @@ public sealed class SettingsModel(SheetRepository sheets, JobRepository jobs) : 
             ? moves
             : "as planned";
 
-    public IActionResult OnPostTake(string job, long version, int index)
+    public async Task<IActionResult> OnPostTakeAsync(string job, long version, int index)
     {
         if (!Load(job))
             return NotFound();
-        if (Solved(Shown) is not { Solutions: var found })
+        if (await Solved(Shown) is not { Solutions: var found })
             return Refuse(StatusCodes.Status503ServiceUnavailable, $"Nothing was changed. {Api.HeavyWork.Busy}");
         return index >= 0 && index < found.Count
             ? Settle(job, version, found[index])

@@ -33,35 +33,37 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
     {
         Shares = WantShare.Of(View.After);
         Suggested = Suggestions.Of(View.After, View.Sheets);
-        if ((Seek || Near) && HttpMethods.IsGet(Request.Method))
-            Look();
     }
 
-    SetQuestion Question() =>
-        SetQuestion.Of(
-            View.Sheets with
-            {
-                Jobs = [View.Job],
-            },
-            View.Job,
-            stock
-                .All()
-                .Where(s => s.Item.Kind == StockKind.Part && s.Item.Count > 0)
-                .GroupBy(s => s.Item.Item)
-                .ToDictionary(g => g.Key, g => g.Sum(s => s.Item.Count))
-        );
-
-    void Look()
+    /// <summary>The search for this job as it and the cabin stand.</summary>
+    Search Searched()
     {
-        Search search = desk.Ask(View.Job.Id, View.Stored.Version, Question());
+        Dictionary<string, int> inHand = stock
+            .All()
+            .Where(s => s.Item.Kind == StockKind.Part && s.Item.Count > 0)
+            .GroupBy(s => s.Item.Item)
+            .ToDictionary(g => g.Key, g => g.Sum(s => s.Item.Count));
+        var ground = new SearchGround(
+            View.Stored.Version,
+            Sheets.All(),
+            string.Join(' ', inHand.OrderBy(i => i.Key, StringComparer.Ordinal).Select(i => $"{i.Key}={i.Value}"))
+        );
+        return desk.Ask(View.Job.Id, ground, SetQuestion.Of(View.Sheets with { Jobs = [View.Job] }, View.Job, inHand));
+    }
+
+    protected override async Task Prepared()
+    {
+        if (!Seek && !Near)
+            return;
+        Search search = Searched();
         try
         {
-            if (search.Task.Wait(desk.Patience))
-                Show(search.Task.Result);
+            if (await Task.WhenAny(search.Task, Task.Delay(desk.Patience, HttpContext.RequestAborted)) == search.Task)
+                Show(await search.Task);
             else
                 Under = search.Progress;
         }
-        catch (AggregateException called) when (called.InnerException is OperationCanceledException)
+        catch (OperationCanceledException)
         {
             Notice = "The search was called off.";
         }
@@ -99,16 +101,12 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
         Press(job, version, at => Wanting.Limits(at, form));
 
     /// <summary>Makes a set the job. It is looked for again if its search was lost.</summary>
-    public IActionResult OnPostTake(string job, long version, string set) =>
-        Press(
-            job,
-            version,
-            _ =>
-            {
-                (Seek, Near) = (false, false);
-                return Wanting.Take(
-                    desk.Ask(job, version, Question()).Task.GetAwaiter().GetResult().Sets.FirstOrDefault(s => s.Key == set)
-                );
-            }
-        );
+    public async Task<IActionResult> OnPostTakeAsync(string job, long version, string set)
+    {
+        if (!Load(job))
+            return NotFound();
+        (Seek, Near) = (false, false);
+        BuildSets found = await Searched().Task.WaitAsync(HttpContext.RequestAborted);
+        return Press(job, version, _ => Wanting.Take(found.Sets.FirstOrDefault(s => s.Key == set)));
+    }
 }

@@ -63,7 +63,7 @@ public sealed class ConnectorsModel(SheetRepository sheets, StockRepository stoc
                 .Concat(sheets.All().Parts.Where(p => p.Contacts.Count > 0).Select(p => (p.Name, string.Join(' ', p.Contacts)))),
         ];
 
-    public void OnGet()
+    public async Task OnGetAsync()
     {
         ViewData["Title"] = "Connectors and cables";
         if (((string?[])[Source, Boards, One, Other, From, To, Pieces]).Any(t => t?.Length > LongestText))
@@ -73,12 +73,12 @@ public sealed class ConnectorsModel(SheetRepository sheets, StockRepository stoc
         }
         // What lies in the cupboard is at hand, until other pieces are typed.
         Pieces ??= string.Join('\n', CableRuns.PiecesOf(stock.All().Select(i => i.Item)).Select(p => $"{p.Id}: {p.Text}"));
-        Chained();
+        await Chained();
         Led();
         Cabled();
     }
 
-    void Chained()
+    async Task Chained()
     {
         if (string.IsNullOrWhiteSpace(Source) || string.IsNullOrWhiteSpace(Boards))
             return;
@@ -99,11 +99,11 @@ public sealed class ConnectorsModel(SheetRepository sheets, StockRepository stoc
         {
             if (ChainWrong is null)
             {
-                Chain = heavy.Now(() => Chain.Of(Asked, HeavyWork.AtMost), HttpContext.RequestAborted);
+                Chain = await heavy.Do(() => Chain.Of(Asked, HeavyWork.AtMost), HttpContext.RequestAborted);
                 ChainWrong = Chain is null ? HeavyWork.Busy : null;
             }
         }
-        catch (Core.Choices.OutOfTimeException)
+        catch (Exception over) when (over is Core.Choices.OutOfTimeException or Core.Units.OverBudgetException)
         {
             ChainWrong = "Not decided in time: fewer contacts or boards make it easier.";
         }
