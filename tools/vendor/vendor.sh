@@ -14,6 +14,13 @@ for face in rokkitt-latin-600 overpass-latin-400 overpass-latin-600 overpass-mon
   family=${face%%-latin*}
   cp "node_modules/@fontsource/$family/files/$face-normal.woff2" "$lib/fonts/$face.woff2"
 done
+# The licence of each, beside what it covers; the packages of Alpine ship none.
+mkdir -p "$lib/licences"
+cp alpine-licence.txt "$lib/licences/alpine.txt"
+cp node_modules/bootstrap/LICENSE "$lib/licences/bootstrap.txt"
+for family in rokkitt overpass overpass-mono; do
+  cp "node_modules/@fontsource/$family/LICENSE" "$lib/licences/$family.txt"
+done
 cp node_modules/axe-core/axe.min.js "$axe/axe.min.js"
 { echo "Vendored by tools/vendor/vendor.sh; versions are pinned in tools/vendor/package.json."
   for p in @alpinejs/csp @alpinejs/morph bootstrap @fontsource/rokkitt @fontsource/overpass @fontsource/overpass-mono; do

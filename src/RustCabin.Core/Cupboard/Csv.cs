@@ -1,9 +1,10 @@
 using System.Text;
+using System.Text.RegularExpressions;
 
 namespace RustCabin.Core.Cupboard;
 
 /// <summary>Writes CSV (RFC 4180: CRLF, quotes doubled) in which no cell is a command to a spreadsheet.</summary>
-public static class Csv
+public static partial class Csv
 {
     /// <summary>Rows as text: a cell that a spreadsheet would run is made plain.</summary>
     public static string Of(IEnumerable<IReadOnlyList<string>> rows)
@@ -16,7 +17,7 @@ public static class Csv
 
     /// <summary>
     /// One cell. Text that a spreadsheet would run (it begins with = + - @, a tab or a line end) gets an apostrophe in front;
-    /// plain negative numbers are left alone.
+    /// plain negative numbers are left alone. So does what would begin a cell to a program that separates by another mark.
     /// </summary>
     public static string Cell(string text)
     {
@@ -26,8 +27,13 @@ public static class Csv
             && !IsNumber(text)
         )
             text = $"'{text}";
-        return text.AsSpan().IndexOfAny(",\"\r\n\t") >= 0 ? $"\"{text.Replace("\"", "\"\"")}\"" : text;
+        text = Inner().Replace(text, "$1'");
+        return text.AsSpan().IndexOfAny(",;\"\r\n\t") >= 0 ? $"\"{text.Replace("\"", "\"\"")}\"" : text;
     }
+
+    /// <summary>A mark by which some program separates cells, and behind it what a spreadsheet runs; numbers are none.</summary>
+    [GeneratedRegex(@"([;,\t\r\n]\s*)(?=[=@\uFF1D\uFF0B\uFF0D\uFF20]|[+-](?![0-9]))")]
+    private static partial Regex Inner();
 
     static bool IsNumber(string text) =>
         decimal.TryParse(

@@ -60,9 +60,13 @@ public class CupboardTests
     [InlineData("+1+2", "'+1+2")]
     [InlineData("-12", "-12")]
     [InlineData("-1+HYPERLINK(\"x\")", "\"'-1+HYPERLINK(\"\"x\"\")\"")]
-    [InlineData("\t=1", "\"'\t=1\"")]
+    [InlineData("\t=1", "\"'\t'=1\"")]
     [InlineData("<script>", "<script>")]
     [InlineData("two\nlines", "\"two\nlines\"")]
     [InlineData("", "")]
+    [InlineData("a;=1+1", "\"a;'=1+1\"")]
+    [InlineData("a, @sum", "\"a, '@sum\"")]
+    [InlineData("a\n-cmd", "\"a\n'-cmd\"")]
+    [InlineData("between 3, -5 and 4", "\"between 3, -5 and 4\"")]
     public void No_cell_is_a_command_to_a_spreadsheet(string text, string cell) => Assert.Equal(cell, Csv.Cell(text));
 }

@@ -16,7 +16,9 @@ static class PhotoFile
                 {
                     if (photos.Find(unit, id) is not { } photo)
                         return Results.NotFound();
-                    context.Response.Headers.CacheControl = "private, max-age=31536000, immutable";
+                    // What goes to a device that signed in is not to be kept there.
+                    if (context.Response.Headers.CacheControl.Count == 0)
+                        context.Response.Headers.CacheControl = "private, max-age=31536000, immutable";
                     return Results.Bytes(photo.Bytes, photo.Kind);
                 }
             )
