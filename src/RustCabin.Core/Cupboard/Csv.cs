@@ -1,3 +1,4 @@
+using System.Buffers;
 using System.Text;
 using System.Text.RegularExpressions;
 
@@ -28,8 +29,10 @@ public static partial class Csv
         )
             text = $"'{text}";
         text = Inner().Replace(text, "$1'");
-        return text.AsSpan().IndexOfAny(",;\"\r\n\t") >= 0 ? $"\"{text.Replace("\"", "\"\"")}\"" : text;
+        return text.AsSpan().ContainsAny(Quoted) ? $"\"{text.Replace("\"", "\"\"")}\"" : text;
     }
+
+    static readonly SearchValues<char> Quoted = SearchValues.Create(",;\"\r\n\t");
 
     /// <summary>A mark by which some program separates cells, and behind it what a spreadsheet runs; numbers are none.</summary>
     [GeneratedRegex(@"([;,\t\r\n]\s*)(?=[=@\uFF1D\uFF0B\uFF0D\uFF20]|[+-](?![0-9]))")]
