@@ -139,10 +139,25 @@ public sealed class Rehearsal
         _expected = PowerUp.Run(at);
     }
 
-    /// <summary>The round goes on with what is left once a cause of it is mended; null: it is none of it, or nothing is
-    /// left.</summary>
-    public Rehearsal? Mended(string cause) =>
-        Hidden.Count > 1 && IsIt(cause) ? new Rehearsal(At, Causes, [.. Hidden.Where(h => h.Id != cause)]) : null;
+    /// <summary>What is known from before something was mended; nothing in a fresh round.</summary>
+    public Seen Known { get; private init; } = new();
+
+    /// <summary>
+    /// The round goes on with what is left once a cause of it is mended; null: it is none of it, or nothing is left. What was
+    /// seen with the plug out stays so, but for what is mended.
+    /// </summary>
+    /// <param name="cause">The cause that was named.</param>
+    /// <param name="seen">What was seen by then.</param>
+    public Rehearsal? Mended(string cause, Seen seen)
+    {
+        if (Hidden.Count <= 1 || Hidden.FirstOrDefault(h => h.Id == cause) is not { } mended)
+            return null;
+        HashSet<string> stays = [.. Looks.Where(o => o.State == LookState.PlugOut && o.Id != mended.Look?.Id).Select(o => o.Id)];
+        return new Rehearsal(At, Causes, [.. Hidden.Where(h => h.Id != cause)])
+        {
+            Known = new Seen { Looks = seen.Looks.Where(l => stays.Contains(l.Key)).ToDictionary() },
+        };
+    }
 
     static Hypothesis Draw(IReadOnlyList<Hypothesis> from, Random random)
     {
@@ -193,8 +208,13 @@ public sealed class Rehearsal
     public IReadOnlyList<Observable> Looks => field ??= After(new Seen()).Observables;
 
     /// <summary>What was seen after some acts.</summary>
-    public Seen SeenAfter(IEnumerable<string> acts) =>
-        new() { Looks = Looks.Where(o => acts.Contains(o.Id)).ToDictionary(o => o.Id, Shows) };
+    public Seen SeenAfter(IEnumerable<string> acts)
+    {
+        var looks = new Dictionary<string, string>(Known.Looks);
+        foreach (Observable at in Looks.Where(o => acts.Contains(o.Id)))
+            looks[at.Id] = Shows(at);
+        return new Seen { Looks = looks };
+    }
 
     /// <summary>The diagnosis after what was seen.</summary>
     public Diagnosis After(Seen seen) => Diagnosis.Of(At, [], seen, Causes, _expected, Sights);
@@ -208,7 +228,7 @@ public sealed class Rehearsal
     public IReadOnlyList<Act> Told(IReadOnlyList<string> acts)
     {
         var told = new List<Act>();
-        Diagnosis before = After(new Seen());
+        Diagnosis before = After(Known);
         foreach ((int i, string id) in acts.Index())
             if (before.Observables.FirstOrDefault(o => o.Id == id) is { } what)
             {
@@ -230,7 +250,7 @@ public sealed class Rehearsal
     /// nothing that is allowed tells anything more; of two faults it mends the one that it found, and goes on.
     /// </summary>
     public IReadOnlyList<Act> BestLine() =>
-        [.. Line(out Diagnosis end, out _), .. Mended(end.Causes[0].Cause.Id)?.BestLine() ?? []];
+        [.. Line(out Diagnosis end, out Seen seen), .. Mended(end.Causes[0].Cause.Id, seen)?.BestLine() ?? []];
 
     /// <summary>The looks until a cause is settled or nothing tells any more, with the diagnosis then.</summary>
     /// <param name="end">The diagnosis at the end.</param>
@@ -238,7 +258,7 @@ public sealed class Rehearsal
     public IReadOnlyList<Act> Line(out Diagnosis end, out Seen seen)
     {
         var acts = new List<Act>();
-        seen = new Seen();
+        seen = Known;
         end = After(seen);
         while (end.Next is { } next && !IsSettled(end.Causes[0], seen) && acts.Count < MostActs)
         {

@@ -46,7 +46,7 @@ public sealed class RehearsalTests
                 ? ""
                 : $"{string.Join(" and ", round.Hidden.Select(h => h.Id))} ended with {first.Cause.Id}, {first.Chance:0.000}; "
                     + string.Join(", ", seen.Looks.Where(l => l.Key.Length < 30).Take(6));
-        return round.Mended(first.Cause.Id) is { } rest ? Ends(rest) : "";
+        return round.Mended(first.Cause.Id, seen) is { } rest ? Ends(rest) : "";
     }
 
     [Fact]

@@ -98,12 +98,13 @@ public sealed class RehearsalModel(SheetRepository sheets, JobRepository jobs) :
         Hidden = whole.Hidden;
         Acts = [.. look.Where(l => whole.Looks.Any(o => o.Id == l)).Take(400)];
         // The right one of two, named for the first time: the round goes on from here.
-        if (first is null && name is not null && whole.Mended(name) is not null)
+        if (first is null && name is not null && whole.Mended(name, new Seen()) is not null)
             (first, before, name) = (name, Acts.Count, null);
-        Before = first is not null && whole.Mended(first) is not null ? Math.Clamp(before, 0, Acts.Count) : Acts.Count;
+        Before =
+            first is not null && whole.Mended(first, new Seen()) is not null ? Math.Clamp(before, 0, Acts.Count) : Acts.Count;
         string[] earlier = [.. Acts.Take(Before).Distinct()],
             later = [.. Acts.Skip(Before).Distinct()];
-        if (first is not null && whole.Mended(first) is { } rest)
+        if (first is not null && whole.Mended(first, whole.SeenAfter(earlier)) is { } rest)
             (First, At) = (whole.Causes.First(c => c.Id == first), rest);
         Acts = [.. earlier, .. later];
         Before = earlier.Length;
@@ -178,6 +179,9 @@ public sealed class RehearsalModel(SheetRepository sheets, JobRepository jobs) :
         + string.Concat(Acts.Concat(look is null ? [] : [look]).Select(l => $"&look={Uri.EscapeDataString(l)}"))
         + (First is null ? "" : $"&first={Uri.EscapeDataString(First.Id)}&before={Before}")
         + (name is null ? "" : $"&name={Uri.EscapeDataString(name)}");
+
+    /// <summary>What was looked at, to stand before what it showed.</summary>
+    public static string Asked(Observable what) => what.Words.EndsWith('?') ? what.Words : $"{what.Words}:";
 
     /// <summary>What an outcome says, a line of the count as a size.</summary>
     public string Words(Observable at, string outcome) =>
