@@ -33,15 +33,19 @@ public static class SheetsPage
             page.Append($"\n## {Title(shape)}\n\n| field | holds | means |\n| --- | --- | --- |\n");
             foreach (ShapeField field in shape.Fields!)
             {
-                page.Append(
-                    $"| `{field.Name}`{(field.Required ? " *" : field.RequiredIf.Length > 0 ? " (*)" : "")} | {Holds(field)} | {Means(field)} |\n"
-                );
+                page.Append($"| `{field.Name}`{Star(field)} | {Holds(field)} | {Means(field)} |\n");
                 foreach (Shape inner in Records(field.Shape))
                     ahead.Enqueue(inner);
             }
         }
         return page.ToString();
     }
+
+    /// <summary>How a field is marked that must be there, always or in some cases.</summary>
+    static string Star(ShapeField field) =>
+        field.Required ? " *"
+        : field.RequiredIf.Length > 0 ? " (*)"
+        : "";
 
     /// <summary>A record's name without what only the code needs of it.</summary>
     static string Title(Shape shape) => shape.Record == nameof(PackSheet) ? "Pack" : shape.Record!;
