@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -20,8 +21,12 @@ public sealed record Starting(
     /// <summary>The stack that a start needs, in bytes.</summary>
     const ulong Page = 256;
 
-    /// <summary>What a unit needs, by its sheet as it is planned.</summary>
-    public static Starting Of(PlannedUnit right)
+    static readonly ConditionalWeakTable<PlannedUnit, Starting> Known = [];
+
+    /// <summary>What a unit needs, by its sheet as it is planned; worked out once as long as the plan is kept.</summary>
+    public static Starting Of(PlannedUnit right) => Known.GetValue(right, Made);
+
+    static Starting Made(PlannedUnit right)
     {
         Model model = right.Model;
         DecodedClaim[] needed = [.. (model.Start?.Needs ?? []).SelectMany(id => Own(right).Where(c => c.Owner.Id == id))];

@@ -1,9 +1,11 @@
+using RustCabin.Core.Units;
+
 namespace RustCabin.Core.Choices;
 
 /// <summary>
 /// The time for a question was over before it was decided: what was asked may be possible or not. Never to be told as impossible.
 /// </summary>
-public sealed class OutOfTimeException() : Exception("the time for this question was over before it was decided");
+public sealed class OutOfTimeException() : OverBudgetException("the time for this question was over before it was decided");
 
 /// <summary>How long a question may take in all. It is called off when whoever asks goes away, and out of time after
 /// that.</summary>

@@ -114,7 +114,7 @@ public sealed record FaultsAsked
             {
                 Lines = Observed.Lines is { } lines ? [.. lines.Select(l => l.Bytes)] : null,
                 Starts = Observed.Starts,
-                Looks = Observed.Probes.DistinctBy(p => Known(p.Key)).ToDictionary(p => Known(p.Key), p => p.Value),
+                Looks = Probed.ToDictionary(p => p.Pair.Look, p => p.Read),
             },
             inCall: true
         );
@@ -129,28 +129,28 @@ public sealed record FaultsAsked
                     Probes =
                     [
                         .. job.Probes,
-                        .. from probe in Observed.Probes
-                        let pair = PlacePair.Looked(Known(probe.Key))!.Value
-                        select new Probe
+                        .. Probed.Select(p => new Probe
                         {
-                            From = pair.From,
-                            To = pair.To,
-                            Beep = probe.Value == "closed",
-                        },
+                            From = p.Pair.From,
+                            To = p.Pair.To,
+                            Beep = p.Read == "closed",
+                        }),
                     ],
                 },
             }
             : At!.At!;
 
-    /// <summary>A pair as the table names it, whichever end came first.</summary>
-    string Known(string text)
+    /// <summary>What a meter showed, each pair once and as the table names it, whichever end came first.</summary>
+    IEnumerable<(PlacePair Pair, string Read)> Probed =>
+        Observed.Probes.Select(p => (Pair: Known(PlacePair.Parse(p.Key)!.Value), p.Value)).DistinctBy(p => p.Pair);
+
+    PlacePair Known(PlacePair pair)
     {
-        // Observations that are not a pair were refused before.
-        PlacePair pair = PlacePair.Parse(text)!.Value;
-        IReadOnlyList<Hypothesis> known = Trail.Hypotheses(At!.At!);
-        return known.Any(h => h.Id == pair.Look) ? pair.Look
-            : known.Any(h => h.Id == pair.Turned.Look) ? pair.Turned.Look
-            : string.CompareOrdinal(pair.From, pair.To) <= 0 ? pair.Look
-            : pair.Turned.Look;
+        bool listed(PlacePair one) =>
+            Wired.IsAny(At!.At!) && Wired.Of(At.At!).Readings.Any(l => new PlacePair(l.From, l.To) == one);
+        return listed(pair) ? pair
+            : listed(pair.Turned) ? pair.Turned
+            : string.CompareOrdinal(pair.From, pair.To) <= 0 ? pair
+            : pair.Turned;
     }
 }

@@ -25,7 +25,7 @@ public sealed record BoardsFor(IReadOnlyList<BoardTakes> Boards, IReadOnlyList<(
         [
             .. model.Revisions.Select(r =>
             {
-                Site[] here = [.. model.Sites.Where(s => s.Revisions.Count == 0 || s.Revisions.Contains(r.Id))];
+                Site[] here = [.. model.Sites.Where(s => Has(r, s.Revisions))];
                 HashSet<string> sites = [.. here.Select(s => s.Id)],
                     connectors = [.. here.Select(s => s.Connector).OfType<string>()];
                 Part[] takes = [.. parts.Where(p => p.Ways.Any(w => Fits(model, r, w, sites, connectors)))];
@@ -45,6 +45,9 @@ public sealed record BoardsFor(IReadOnlyList<BoardTakes> Boards, IReadOnlyList<(
         );
     }
 
+    static bool Has(Revision revision, IReadOnlyList<string> revisions) =>
+        revisions.Count == 0 || revisions.Contains(revision.Id);
+
     /// <summary>The way is for this board, and every site that it takes is on it.</summary>
     static bool Fits(Model model, Revision revision, Way way, HashSet<string> sites, HashSet<string> connectors)
     {
@@ -52,7 +55,7 @@ public sealed record BoardsFor(IReadOnlyList<BoardTakes> Boards, IReadOnlyList<(
         return way.Model is null
             ? way.Connector is { } connector && connectors.Contains(connector)
             : way.Model == model.Id
-                && (way.Revisions.Count == 0 || way.Revisions.Contains(revision.Id))
+                && Has(revision, way.Revisions)
                 && way.Occupies.All(o => o.Site is not { } site || LocalName.Parse(site).OnPart || sites.Contains(site));
     }
 }

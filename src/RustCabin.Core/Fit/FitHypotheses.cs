@@ -81,7 +81,8 @@ static class FitHypotheses
         IReadOnlyList<AccessLevel> opens = AccessPath.To(at.Model, part);
         decimal chance = Work.ChanceOf(part);
         var gone = Effect.Without(at, part);
-        yield return new Hypothesis($"seat:{part.Name}", $"{part.Title} is not seated", chance, gone.On(at).Seen(Press, Pressed))
+        Shown without = gone.On(at);
+        yield return new Hypothesis($"seat:{part.Name}", $"{part.Title} is not seated", chance, without.Seen(Press, Pressed))
         {
             Effect = gone,
             Instance = part,
@@ -98,6 +99,8 @@ static class FitHypotheses
                 Opens = opens,
             },
         };
+        foreach (Hypothesis seated in SeatHypotheses.Of(at, part, gone, without))
+            yield return seated;
         foreach (Switch own in part.Part.Switches)
         foreach (string position in own.Positions.Where(p => p != part.Positions[own.Id]))
             yield return Hypothesis.Of(
@@ -105,7 +108,7 @@ static class FitHypotheses
                 $"switch:{part.Name}.{own.Id}={position}",
                 $"{own.Id} of {part.Title} stands {position}",
                 chance / 2,
-                new Effect { Built = unit => Plan.Moved(unit, part.Name, own.Id, position) }
+                Effect.Moved(part, own, position)
             ) with
             {
                 Instance = part,

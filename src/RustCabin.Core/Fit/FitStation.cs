@@ -45,13 +45,10 @@ public sealed class FitStation : Station
     public override IEnumerable<Work> Works(BuildAsked asked) => FitWorks.Of(asked);
 
     /// <inheritdoc/>
-    public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) => FitHypotheses.Of(at).Concat(SeatHypotheses.Of(at));
+    public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) => FitHypotheses.Of(at).Concat(SeatHypotheses.Own(at));
 
     /// <inheritdoc/>
     public override IEnumerable<Sight> Sights(PlannedUnit at) => FitHypotheses.Sights(at);
-
-    static Effect Moved(Instance part, Switch own, string position) =>
-        new() { Built = unit => Plan.Moved(unit, part.Name, own.Id, position) };
 
     /// <summary>A part that is not seated, and a switch that stands elsewhere.</summary>
     public override IEnumerable<Slip> Slips(PlannedUnit unit)
@@ -60,19 +57,13 @@ public sealed class FitStation : Station
         {
             yield return new Slip(
                 new BusFault(FaultKind.Unseated, instance.Name),
-                _ =>
-                    Effect.Without(unit, instance).Count(unit) is { } count
-                        ? (count, "Everything that the part answers to is gone.")
-                        : (null, Slip.Dead)
+                _ => Effect.Without(unit, instance).Told(unit, "Everything that the part answers to is gone.")
             );
             foreach (Switch own in instance.Part.Switches)
             foreach (string position in own.Positions.Where(p => p != instance.Positions[own.Id]))
                 yield return new Slip(
                     new BusFault(FaultKind.SwitchMoved, instance.Name, Detail: $"{own.Id}={position}"),
-                    _ =>
-                        Moved(instance, own, position).Count(unit) is { } count
-                            ? (count, "The part answers as that position says.")
-                            : (null, Slip.Dead)
+                    _ => Effect.Moved(instance, own, position).Told(unit, "The part answers as that position says.")
                 );
         }
     }

@@ -15,10 +15,12 @@ static class SeatHypotheses
     const decimal LookMinutes = 1,
         SeatMinutes = 4;
 
-    /// <summary>Of each part by the sites that it takes, then of the sockets that nothing was put into.</summary>
-    public static IEnumerable<Hypothesis> Of(PlannedUnit at) => at.Instances.SelectMany(i => Of(at, i)).Concat(Own(at));
-
-    static IEnumerable<Hypothesis> Of(PlannedUnit at, Instance part)
+    /// <summary>Of a part by the sites that it takes.</summary>
+    /// <param name="at">The unit.</param>
+    /// <param name="part">The part.</param>
+    /// <param name="gone">The part does not answer.</param>
+    /// <param name="shows">What the machine shows then: one run serves for all of them.</param>
+    public static IEnumerable<Hypothesis> Of(PlannedUnit at, Instance part, Effect gone, Shown shows)
     {
         Site[] taken =
         [
@@ -27,15 +29,15 @@ static class SeatHypotheses
                 .Select(o => o.Site is { } site ? at.FindSite(site) : null)
                 .OfType<Site>(),
         ];
-        var gone = Effect.Without(at, part);
         decimal quarter = Work.ChanceOf(part) / 4;
-        Hypothesis of(string id, string words, string mend, string look, string usual, string shows) =>
-            Hypothesis.Of(at, $"{id}:{part.Name}", words, quarter, gone) with
+        Hypothesis of(string id, string words, string mend, string look, string usual, string odd) =>
+            new($"{id}:{part.Name}", words, quarter, shows)
             {
+                Effect = gone,
                 Instance = part,
                 Mend = mend,
                 MendMinutes = SeatMinutes,
-                Look = Look.At(at, part, $"{id}:{part.Name}", look, LookMinutes, usual, shows),
+                Look = Look.At(at, part, $"{id}:{part.Name}", look, LookMinutes, usual, odd),
             };
         if (taken.Any(s => s.Package is not null))
         {
@@ -69,7 +71,7 @@ static class SeatHypotheses
             yield return of(
                 "ribbon",
                 $"the ribbon or plug of {part.Title} is the other way round",
-                $"Switch off, and turn it: the marked edge at contact 1.",
+                "Switch off, and turn it: the marked edge at contact 1.",
                 $"Look where the marked edge of the lead of {part.Title} lies",
                 "at contact 1",
                 "at the other end"
@@ -77,7 +79,7 @@ static class SeatHypotheses
     }
 
     /// <summary>The machine's own processor and ROM, where they sit in sockets and nothing took their place.</summary>
-    static IEnumerable<Hypothesis> Own(PlannedUnit at) =>
+    public static IEnumerable<Hypothesis> Own(PlannedUnit at) =>
         from name in Starting.Of(at).Sites
         let site = at.FindSite(name)
         where site is { Kind: "socket" } && at.Instances.All(i => i.Occupied.All(o => o.Site != name))

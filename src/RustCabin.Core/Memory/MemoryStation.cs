@@ -62,8 +62,7 @@ public sealed class MemoryStation : Station
         }
     }
 
-    static Slip Cell(PlannedUnit unit, BusFault fault, string why) =>
-        new(fault, like => Effect.In(like).Count(unit) is { } count ? (count, why) : (null, Slip.Dead));
+    static Slip Cell(PlannedUnit unit, BusFault fault, string why) => new(fault, like => Effect.In(like).Told(unit, why));
 
     static Slip RandomBank(PlannedUnit unit, BusFault fault) =>
         new(

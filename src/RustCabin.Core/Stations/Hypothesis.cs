@@ -54,6 +54,10 @@ public sealed record Effect
             IsDead = parts.Any(Starting.Of(at).RestsOn),
         };
 
+    /// <summary>A switch of a part stands elsewhere.</summary>
+    public static Effect Moved(Instance part, Switch own, string position) =>
+        new() { Built = unit => Plan.Moved(unit, part.Name, own.Id, position) };
+
     /// <summary>A fault in cells or a register.</summary>
     public static Effect In(BusFault cells) => new() { Cells = [cells] };
 
@@ -78,6 +82,10 @@ public sealed record Effect
         PlannedUnit built = Built?.Invoke(at) ?? at;
         return Starting.Of(at).Does(built, Cells) ? PowerUp.Run(built.Model, built.Map, Cells) : null;
     }
+
+    /// <summary>The same with why it shows that; of a machine that does not start, why it shows nothing.</summary>
+    public (PowerUpCount? Count, string Why) Told(PlannedUnit at, string why) =>
+        Count(at) is { } count ? (count, why) : (null, Slip.Dead);
 
     /// <summary>What a machine with it shows.</summary>
     public Shown On(PlannedUnit at) => Shown.Of(Count(at));

@@ -4,7 +4,7 @@ namespace RustCabin.Core.Units;
 
 /// <summary>A piece of work took more than it may: of time, or of memory.</summary>
 /// <param name="why">What was over, as a sentence.</param>
-public sealed class OverBudgetException(string why) : Exception(why);
+public class OverBudgetException(string why) : Exception(why);
 
 /// <summary>
 /// What a piece of work may take, on the thread that does it. Loops that can grow long call <see cref="Spend"/>, which ends the

@@ -48,11 +48,21 @@ public static class Continuity
     public static IReadOnlyList<ContinuityLine> Of(Wired wired)
     {
         Mistake[] mistakes = [.. Mistake.Of(wired)];
-        ContinuityLine[] all = Sufficient(wired, [.. Candidates(wired)], mistakes);
-        var shows = new Shows(wired, all);
-        bool[] stays = Lean(all, [.. mistakes.Select(shows.Of).Where(s => s.Length > 0)]);
-        return [.. all.Where((_, i) => stays[i]), .. Rails(wired)];
+        ContinuityLine[] lines = [.. Candidates(wired)];
+        int[][] shown = ShownBy(wired, lines, mistakes);
+        ContinuityLine[] more = [.. mistakes.Where((_, m) => shown[m].Length == 0).SelectMany(m => Telling(wired, m))];
+        if (more.Length > 0)
+        {
+            lines = [.. lines.Concat(more.DistinctBy(Pair)).OrderBy(l => l.Change)];
+            shown = ShownBy(wired, lines, mistakes);
+        }
+        bool[] stays = Lean(lines, [.. shown.Where(s => s.Length > 0)]);
+        return [.. lines.Where((_, i) => stays[i]), .. Rails(wired)];
     }
+
+    /// <summary>For each mistake the lines that show it.</summary>
+    static int[][] ShownBy(Wired wired, ContinuityLine[] lines, Mistake[] mistakes) =>
+        [.. mistakes.Select(new Shows(wired, lines).Of)];
 
     /// <summary>Every line that the rules name, each pair once.</summary>
     static IEnumerable<ContinuityLine> Candidates(Wired wired)
@@ -67,19 +77,15 @@ public static class Continuity
 
     static (int, int) Pair(ContinuityLine line) => (Math.Min(line.From, line.To), Math.Max(line.From, line.To));
 
-    /// <summary>The lines, and for each mistake that none of them shows one that does, if a meter can tell it at all.</summary>
-    static ContinuityLine[] Sufficient(Wired wired, ContinuityLine[] lines, IReadOnlyList<Mistake> mistakes)
+    /// <summary>The first line that shows a mistake which no rule names one for; none: no meter can tell it.</summary>
+    static IEnumerable<ContinuityLine> Telling(Wired wired, Mistake mistake)
     {
-        var shows = new Shows(wired, lines);
-        var more = new List<ContinuityLine>();
-        foreach (Mistake mistake in mistakes.Where(m => shows.Of(m).Length == 0))
-            if (Telling(wired, mistake).FirstOrDefault(l => new Shows(wired, [l]).Of(mistake).Length > 0) is { } line)
-                more.Add(line);
-        return more.Count == 0 ? lines : [.. lines.Concat(more.DistinctBy(Pair)).OrderBy(l => l.Change)];
+        ContinuityLine[] between = [.. Between(wired, mistake)];
+        return new Shows(wired, between).Of(mistake).Take(1).Select(line => between[line]);
     }
 
     /// <summary>Lines between the places that a mistake brings together, leaves apart or parts.</summary>
-    static IEnumerable<ContinuityLine> Telling(Wired wired, Mistake mistake)
+    static IEnumerable<ContinuityLine> Between(Wired wired, Mistake mistake)
     {
         Netlist after = wired.After;
         IEnumerable<(int A, int B)> pairs = mistake

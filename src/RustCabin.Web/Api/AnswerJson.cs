@@ -115,13 +115,13 @@ static class AnswerJson
             Segments(map),
             [
                 .. map.Fights.Select(f => new FightJson(
-                    Counted(map, f.Range.From.Value),
+                    Hex(map, f.Range.From.Value),
                     Hex(map, f.Range.To.Value),
                     [.. f.Claims.Select(c => $"{map.Claims[c].Owner}")],
                     [.. map.MasterNames(f.Masters)]
                 )),
             ],
-            [.. map.Mirrors().Select(m => new MirrorJson($"{map.Claims[m.Claim].Owner}", Counted(map, m.Base), m.Size))],
+            [.. map.Mirrors().Select(m => new MirrorJson($"{map.Claims[m.Claim].Owner}", Hex(map, m.Base), m.Size))],
             Reach(map)
         );
 
@@ -140,7 +140,7 @@ static class AnswerJson
             .. map
                 .Segments.Where(s => s.Claims.Length > 0)
                 .Select(s => new SegmentJson(
-                    Counted(map, s.From),
+                    Hex(map, s.From),
                     Hex(map, s.To),
                     [
                         .. s
@@ -168,14 +168,12 @@ static class AnswerJson
     static Dictionary<string, ulong> Reach(ResolvedMap map) =>
         map.Masters.Index().ToDictionary(m => m.Item, m => map.Reach[m.Index].Bytes);
 
-    /// <summary>The same, counted as a step of the work.</summary>
-    static string Counted(ResolvedMap map, ulong address)
+    /// <summary>An address as answers write it; each is a step of the work that answers.</summary>
+    static string Hex(ResolvedMap map, ulong address)
     {
         Budget.Spend();
-        return Hex(map, address);
+        return new Address(address).ToJson(map.AddressBits);
     }
-
-    static string Hex(ResolvedMap map, ulong address) => new Address(address).ToJson(map.AddressBits);
 
     /// <summary>The same number without the zeros that decimal arithmetic leaves behind the point.</summary>
     static decimal Plain(decimal number) => number / 1.0000000000000000000000000000m;

@@ -97,14 +97,14 @@ static class Call
             {
                 return Problems.Invalid([new SheetError("claims", dense.Message)]);
             }
-            catch (Exception over) when (over is TooManyTriedException or OverBudgetException)
-            {
-                return Problems.Invalid([new SheetError("", over.Message)]);
-            }
             catch (OutOfTimeException)
             {
                 string late = $"Not decided within {HeavyWork.AtMost.TotalSeconds:0} seconds.";
                 return Problems.Of(StatusCodes.Status422UnprocessableEntity, late, new SheetError("", late));
+            }
+            catch (Exception over) when (over is TooManyTriedException or OverBudgetException)
+            {
+                return Problems.Invalid([new SheetError("", over.Message)]);
             }
         }
         try

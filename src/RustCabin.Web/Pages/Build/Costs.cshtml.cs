@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Build;
-using RustCabin.Core.Choices;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Presses;
@@ -149,7 +148,7 @@ public sealed class CostsModel(
             Split = answer?[0];
             WrongOffer = answer is null ? HeavyWork.Busy.TrimEnd('.') : "";
         }
-        catch (Exception over) when (over is OutOfTimeException or Core.Units.OverBudgetException)
+        catch (Core.Units.OverBudgetException)
         {
             WrongOffer = "Not decided in time: fewer offers make it easier";
         }

@@ -41,7 +41,10 @@ public sealed class FitModel(SheetRepository sheets, JobRepository jobs, StockRe
 
     public PartKind? Kind => KindText is { Length: > 0 } text && Words<PartKind>.TryParse(text, out PartKind kind) ? kind : null;
 
-    public IReadOnlyList<FitRow> Rows { get; private set; } = [];
+    /// <summary>The parts that are shown. Each is planned to see what it brings, so that a press does not wait for it.</summary>
+    public IReadOnlyList<FitRow> Rows => field ??= [.. _shown.Select(Planned)];
+
+    IReadOnlyList<FitRow> _shown = [];
 
     /// <summary>The kinds of which there are parts for this model.</summary>
     public IReadOnlyList<PartKind> Kinds { get; private set; } = [];
@@ -68,15 +71,13 @@ public sealed class FitModel(SheetRepository sheets, JobRepository jobs, StockRe
                 .OrderBy(p => !wanted.Contains(p))
                 .ThenBy(p => p, StringComparer.Ordinal),
         ];
-        Rows =
+        _shown =
         [
-            .. (All ? every : known)
-                .Where(r =>
-                    (Kind is null || r.Part.Kind == Kind)
-                    && (string.IsNullOrEmpty(Want) || r.Part.Provides.Contains(Want))
-                    && (!InStock || InHand(r.Part) > 0)
-                )
-                .Select(Planned),
+            .. (All ? every : known).Where(r =>
+                (Kind is null || r.Part.Kind == Kind)
+                && (string.IsNullOrEmpty(Want) || r.Part.Provides.Contains(Want))
+                && (!InStock || InHand(r.Part) > 0)
+            ),
         ];
     }
 

@@ -103,7 +103,7 @@ public sealed class ConnectorsModel(SheetRepository sheets, StockRepository stoc
                 ChainWrong = Chain is null ? HeavyWork.Busy : null;
             }
         }
-        catch (Exception over) when (over is Core.Choices.OutOfTimeException or Core.Units.OverBudgetException)
+        catch (Core.Units.OverBudgetException)
         {
             ChainWrong = "Not decided in time: fewer contacts or boards make it easier.";
         }
