@@ -70,24 +70,7 @@ public sealed class RepairTests
 
     static PlannedUnit Lifted()
     {
-        Model model = new RandomBoard(1).Model() with
-        {
-            Chips =
-            [
-                new BoardChip
-                {
-                    Id = "U1",
-                    Package = "DIP-8",
-                    Nets = new OrderedDictionary<string, string>
-                    {
-                        ["1"] = "a",
-                        ["2"] = "a",
-                        ["3"] = "a",
-                        ["4"] = "GND",
-                    },
-                },
-            ],
-        };
+        Model model = RandomBoard.Of(RandomBoard.Chip("U1", "DIP-8", (1, "a"), (2, "a"), (3, "a"), (4, "GND")));
         return RandomBoard.With(
             model,
             [

@@ -180,6 +180,27 @@ public class ChainTests
         // Crossing and back through p would need p twice.
         Assert.Equal("want DBF DEF straight", Found(Line("DBm DTE rs232", "DEm DCE rs232", "p DBf DEf crossing", "q DEm DBm")));
 
+    [Theory]
+    [InlineData("", "want F1F ZM crossing")]
+    [InlineData("r F3f Zm", "F1F3 r c p")]
+    public void Thirty_pieces_that_lead_everywhere_are_decided_at_once(string more, string found)
+    {
+        // From every family to every other; the only crossing piece begins where p ends, and p serves once.
+        string[] pieces =
+        [
+            .. from one in Enumerable.Range(0, 6)
+            from other in Enumerable.Range(0, 6)
+            where one != other
+            select $"F{one}F{other} F{one}f F{other}m",
+            "p F0f Zm",
+            "c Zf F0m crossing",
+            .. more.Length > 0 ? [more] : (string[])[],
+        ];
+        var clock = System.Diagnostics.Stopwatch.StartNew();
+        Assert.Equal(found, Found(Line("F1m DTE rs232", "Zf DTE rs232", pieces)));
+        Assert.InRange(clock.ElapsedMilliseconds, 0, 3000);
+    }
+
     [Fact]
     public void Connectors_meet_contact_by_contact()
     {

@@ -87,18 +87,7 @@ public class ContinuityTests
     /// <summary>A lead to leg 7 beside +5, which lies at leg 8: a joint, its neighbours, and the rail.</summary>
     static Probed Verdict(int line, Probe? probe)
     {
-        Model board = new RandomBoard(1).Model() with
-        {
-            Chips =
-            [
-                new BoardChip
-                {
-                    Id = "U1",
-                    Package = "DIP-8",
-                    Nets = new OrderedDictionary<string, string> { ["4"] = "GND", ["5"] = "+5" },
-                },
-            ],
-        };
+        Model board = RandomBoard.Of(RandomBoard.Chip("U1", "DIP-8", (4, "GND"), (5, "+5")));
         WireChange[] changes =
         [
             new()

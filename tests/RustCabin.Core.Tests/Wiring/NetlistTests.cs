@@ -68,29 +68,11 @@ public class NetlistTests
         return group;
     }
 
-    static readonly Model Board = new RandomBoard(1).Model() with
+    static readonly Model Board = RandomBoard.Of(
+        RandomBoard.Chip("U1", "DIP-8", (1, "a"), (2, "b"), (4, "GND"), (8, "+5")),
+        RandomBoard.Chip("U2", "QFP-8", (3, "a"))
+    ) with
     {
-        Chips =
-        [
-            new BoardChip
-            {
-                Id = "U1",
-                Package = "DIP-8",
-                Nets = new OrderedDictionary<string, string>
-                {
-                    ["1"] = "a",
-                    ["2"] = "b",
-                    ["4"] = "GND",
-                    ["8"] = "+5",
-                },
-            },
-            new BoardChip
-            {
-                Id = "U2",
-                Package = "QFP-8",
-                Nets = new OrderedDictionary<string, string> { ["3"] = "a" },
-            },
-        ],
         NetNames = new OrderedDictionary<string, IReadOnlyList<string>> { ["a"] = ["SCK"] },
     };
 

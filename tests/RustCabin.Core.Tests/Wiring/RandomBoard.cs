@@ -29,6 +29,18 @@ sealed class RandomBoard(int seed)
         };
     }
 
+    /// <summary>A board with these chips only.</summary>
+    public static Model Of(params BoardChip[] chips) => new RandomBoard(1).Model() with { Chips = chips };
+
+    /// <summary>A chip with nets at some of its legs.</summary>
+    public static BoardChip Chip(string id, string package, params (int Leg, string Net)[] nets) =>
+        new()
+        {
+            Id = id,
+            Package = package,
+            Nets = new OrderedDictionary<string, string>(nets.Select(n => KeyValuePair.Create($"{n.Leg}", n.Net))),
+        };
+
     /// <summary>Two or three chips of eight legs, some points, nets of which some reach several places.</summary>
     public Model Model()
     {
