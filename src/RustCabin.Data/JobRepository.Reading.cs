@@ -70,15 +70,15 @@ public sealed partial class JobRepository
         """;
 
     /// <summary>A job as it stands; null: there is none.</summary>
-    /// <exception cref="CabinFileException">It does not read, or its unit does not.</exception>
+    /// <exception cref="SetAsideException">It does not read, or its unit does not.</exception>
     public StoredJob? Find(string id)
     {
         using SqliteConnection connection = file.Connect();
         if (One(connection, id) is not { } found)
             return null;
-        StoredJob job = Stored(found) ?? throw new CabinFileException($"The job \"{id}\" does not read any more.");
+        StoredJob job = Stored(found) ?? throw new SetAsideException($"The job \"{id}\" does not read any more.");
         return Dangles(found) is { } why
-            ? throw new CabinFileException($"What the job \"{id}\" is about does not read any more: {why}.")
+            ? throw new SetAsideException($"What the job \"{id}\" is about does not read any more: {why}.")
             : job;
     }
 

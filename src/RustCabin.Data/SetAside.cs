@@ -16,6 +16,9 @@ namespace RustCabin.Data;
 /// <param name="Why">What is wrong with it, in words.</param>
 public sealed record SetAside(string Kind, string Id, string Why);
 
+/// <summary>The job that was asked for is one of these; the message says why, in words for a page.</summary>
+public sealed class SetAsideException(string message) : Exception(message);
+
 /// <summary>Finds what reads among rows of which some may not.</summary>
 static class Sound
 {

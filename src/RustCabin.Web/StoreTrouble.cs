@@ -1,10 +1,11 @@
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.Data.Sqlite;
+using RustCabin.Data;
 
 namespace RustCabin.Web;
 
-/// <summary>Why the disk or the file did not take a change, in words. Source: docs/security.md, Data.</summary>
-/// <param name="Status">507: no room; 503: not now; 500: damaged.</param>
+/// <summary>Why the disk or the file did not give or take what was asked, in words. Source: docs/security.md, Data.</summary>
+/// <param name="Status">409: a job that does not read; 507: no room; 503: not now; 500: damaged.</param>
 /// <param name="Words">The cause, what became of the press, and what helps.</param>
 sealed record StoreTrouble(int Status, string Words)
 {
@@ -34,6 +35,11 @@ sealed record StoreTrouble(int Status, string Words)
             SqliteException { SqliteErrorCode: SQLitePCL.raw.SQLITE_CORRUPT or SQLitePCL.raw.SQLITE_NOTADB } => new(
                 StatusCodes.Status500InternalServerError,
                 "The cabin's file is damaged here. Nothing was changed. A backup can be put back: ./cabin restore FILE."
+            ),
+            SetAsideException aside => new(
+                StatusCodes.Status409Conflict,
+                $"{aside.Message} Nothing was changed. Everything else works; the shelf can take the job back to its latest state "
+                    + "that reads."
             ),
             _ => null,
         };

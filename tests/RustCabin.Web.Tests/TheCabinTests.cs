@@ -125,7 +125,12 @@ public sealed class TheCabinTests : OnACabin
                     ("Form.Note", new string('n', 1500))
                 );
                 if (last == status)
+                {
                     Assert.Contains(cause, told.Body!.TextContent);
+                    // Without script the page is another one; what was typed is on it, and no token with it.
+                    Assert.Contains("A thing", told.QuerySelector("dl.typed")!.TextContent);
+                    Assert.DoesNotContain("Token", told.QuerySelector("dl.typed")!.TextContent);
+                }
                 else
                     Assert.Equal(HttpStatusCode.OK, last);
             }
@@ -179,8 +184,11 @@ public sealed class TheCabinTests : OnACabin
                 ["/cupboard", "/sheets", "/tools", "/cabin", "/search?q=board", "/jobs/chalk-primer-slots/memory"]
         )
             Assert.Equal(HttpStatusCode.OK, (await Cabin.Http.GetAsync(page)).StatusCode);
-        IHtmlDocument told = await Cabin.Page("/jobs/slip-7-picture/memory", HttpStatusCode.InternalServerError);
+        IHtmlDocument told = await Cabin.Page("/jobs/slip-7-picture/memory", HttpStatusCode.Conflict);
         Assert.Contains("does not read any more", told.QuerySelector("main .empty p")!.TextContent);
+        Assert.Equal("/", told.QuerySelector("main .empty a")!.GetAttribute("href"));
+        using HttpResponseMessage refused = await Cabin.Http.GetAsync("/jobs/slip-7-picture/reminders.ics");
+        Assert.Equal(HttpStatusCode.Conflict, refused.StatusCode);
     }
 
     [Fact]

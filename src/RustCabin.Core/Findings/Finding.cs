@@ -1,8 +1,35 @@
+using RustCabin.Core.Sheets;
+
 namespace RustCabin.Core.Findings;
 
-/// <summary>Switch positions by instance that mend a finding, tried out before they are offered.</summary>
-/// <param name="Switches">Positions by instance and switch.</param>
-public sealed record Fix(IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>> Switches);
+/// <summary>What mends a finding in one press, tried out before it is offered: switches moved, or a card divided anew.</summary>
+public sealed record Fix
+{
+    /// <summary>Positions by instance and switch.</summary>
+    public IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>> Switches { get; init; } =
+        new Dictionary<string, IReadOnlyDictionary<string, string>>();
+
+    /// <summary>The partitions of a card, by the instance that takes it.</summary>
+    public IReadOnlyDictionary<string, IReadOnlyList<CardPartition>> Cards { get; init; } =
+        new Dictionary<string, IReadOnlyList<CardPartition>>();
+
+    /// <summary>What changes on the cards, in words; empty: nothing.</summary>
+    public string Divides { get; init; } = "";
+
+    /// <summary>What the press does, in words: "Set W1 to low".</summary>
+    public string Words =>
+        string.Join(
+            ", ",
+            [
+                .. Switches.SelectMany(i => i.Value.Select(s => $"Set {s.Key} to {s.Value}")),
+                .. Divides.Length > 0 ? [Divides] : (string[])[],
+            ]
+        );
+
+    /// <summary>The moves of one instance's switches.</summary>
+    public static Fix Of(string instance, IReadOnlyDictionary<string, string> moves) =>
+        new() { Switches = new Dictionary<string, IReadOnlyDictionary<string, string>> { [instance] = moves } };
+}
 
 /// <summary>What a check has to say of one unit.</summary>
 /// <param name="Kind">What kind it is.</param>

@@ -196,7 +196,7 @@ public static class ChipChecks
                 ]
             ) with
             {
-                Fix = new Fix(new Dictionary<string, IReadOnlyDictionary<string, string>> { [instance.Name] = moves }),
+                Fix = Fix.Of(instance.Name, moves),
             };
     }
 

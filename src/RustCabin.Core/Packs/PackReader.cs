@@ -88,7 +88,11 @@ public static class PackReader
     /// It is stored already, or made of one that is.
     /// </summary>
     public static Reading<Job> ReadJob(JsonElement sheet, Pack? known) =>
-        ReadOne<Job>(sheet, "job", job => known is null ? [] : PackReferences.CheckJob(job, "job", Pack.Empty, known));
+        ReadOne<Job>(
+            sheet,
+            "job",
+            job => known is null ? [] : PackReferences.CheckJob(job, "job", Pack.Empty, known, kept: true)
+        );
 
     /// <summary>The same of a unit, its references checked against <paramref name="known"/>.</summary>
     public static Reading<Unit> ReadUnit(JsonElement sheet, Pack known) =>

@@ -229,7 +229,11 @@ static class PackReferences
             yield return error;
     }
 
-    public static IEnumerable<SheetError> CheckJob(Job job, string path, Pack pack, Pack known)
+    /// <summary>
+    /// What a job refers to that is not here. What is stored already (<paramref name="kept"/>) may compare itself with a unit that
+    /// was taken off the shelf since: that comparison then says so, and the job stays as it is.
+    /// </summary>
+    public static IEnumerable<SheetError> CheckJob(Job job, string path, Pack pack, Pack known, bool kept = false)
     {
         if ((pack.FindUnit(job.Unit) ?? known.FindUnit(job.Unit)) is not { } stands)
         {
@@ -280,7 +284,7 @@ static class PackReferences
         foreach (string held in p.Holds.Where(t => (pack.FindTitle(t) ?? known.FindTitle(t)) is null))
             yield return new($"{path}.cards[{i}].partitions[{k}].holds", $"\"{held}\" is not a title here");
         foreach ((int i, SpeedClaim claim) in (job.Speed?.Claims ?? []).Index())
-            if (claim.Unit is { } reference && (pack.FindUnit(reference) ?? known.FindUnit(reference)) is null)
+            if (!kept && claim.Unit is { } reference && (pack.FindUnit(reference) ?? known.FindUnit(reference)) is null)
                 yield return new($"{path}.speed.claims[{i}].unit", $"\"{reference}\" is not a unit here");
         foreach (SheetError error in CheckSwitches(job.Switches, $"{path}.switches", instances, unit, pack, known))
             yield return error;

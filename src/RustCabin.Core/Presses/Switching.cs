@@ -4,6 +4,7 @@ using RustCabin.Core.Findings;
 using RustCabin.Core.Memory;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Storage;
 using static RustCabin.Core.Presses.Press;
 
 namespace RustCabin.Core.Presses;
@@ -15,7 +16,7 @@ public static class Switching
     public static Press<Job> Switch(AtHand at, string instance, string switchId, string position) =>
         Change(Words(at, instance, switchId, position), j => JobEdits.SetSwitch(j, at.Unit.Fitted, instance, switchId, position));
 
-    /// <summary>Carries out the fix of a finding: every switch that it names, in one change.</summary>
+    /// <summary>Carries out the fix of a finding: all that it names, in one change.</summary>
     /// <param name="at">The job.</param>
     /// <param name="code">The finding's code.</param>
     /// <param name="subject">Its first subject.</param>
@@ -24,10 +25,21 @@ public static class Switching
         Finding? finding = at.Found(code, subject).FirstOrDefault(f => f.Fix is not null);
         if (finding?.Fix is not { } fix)
             return Gone;
-        return Set(
-            at,
-            $"Mended, {finding.Title}: ",
-            [.. fix.Switches.SelectMany(i => i.Value.Select(s => (i.Key, s.Key, s.Value)))]
+        (string, string, string)[] moves = [.. fix.Switches.SelectMany(i => i.Value.Select(s => (i.Key, s.Key, s.Value)))];
+        return Change(
+            $"Mended, {finding.Title}: "
+                + string.Join(
+                    ", ",
+                    [
+                        .. moves.Select(m => Words(at, m.Item1, m.Item2, m.Item3)),
+                        .. fix.Divides.Length > 0 ? [fix.Divides] : (string[])[],
+                    ]
+                ),
+            job =>
+                fix.Cards.Aggregate(
+                    JobEdits.SetSwitches(job, at.Unit.Fitted, moves),
+                    (j, card) => j is null ? null : StorageEdits.Divide(j, card.Key, card.Value)
+                )
         );
     }
 

@@ -102,10 +102,14 @@ public static class Wanting
     }
 
     /// <summary>Notes how much faster a person or a leaflet says that it is.</summary>
-    public static Press<Job> Claim(ClaimForm form) =>
-        form.TryRead(out SpeedClaim claim, out string wrong)
-            ? Change($"Claim noted: {claim.Who}, x {claim.Ratio}", j => SpeedEdits.Claim(j, claim))
-            : Refuse("ratio", $"Nothing was changed: {wrong}.");
+    public static Press<Job> Claim(AtHand at, ClaimForm form)
+    {
+        if (!form.TryRead(out SpeedClaim claim, out string wrong))
+            return Refuse("ratio", $"Nothing was changed: {wrong}.");
+        if (claim.Unit is { } reference && at.Sheets.FindUnit(reference) is null)
+            return Refuse("unit", $"Nothing was changed: \"{reference}\" is not a unit here.");
+        return Change($"Claim noted: {claim.Who}, x {claim.Ratio}", j => SpeedEdits.Claim(j, claim));
+    }
 
     /// <summary>Takes a claim away, by its place.</summary>
     public static Press<Job> Unclaim(AtHand at, int index) =>

@@ -54,9 +54,17 @@ public abstract class Station
     /// <summary>What a job wants of the cupboard, and what of it was taken or came back.</summary>
     public virtual IEnumerable<Piece> Pieces(PlannedUnit unit) => [];
 
+    /// <summary>What could be planned otherwise here, so that stops go away; each is tried before it is offered.</summary>
+    public virtual IEnumerable<Proposal> Proposals(PlannedUnit unit) => [];
+
     /// <summary>How far the job is here, apart from what its findings say.</summary>
     public virtual Far FarOf(PlannedUnit unit) => Far.Empty;
 }
+
+/// <summary>A change of the plan that may mend a stop.</summary>
+/// <param name="Fix">What the press would do.</param>
+/// <param name="Planned">The plan that comes of it.</param>
+public sealed record Proposal(Fix Fix, PlannedUnit Planned);
 
 /// <summary>How far a job is at a station.</summary>
 public enum Far

@@ -64,6 +64,10 @@ public static class StorageEdits
             ? all
             : [.. all.Select((p, i) => i != index && p.Rest ? p with { Rest = false, Size = new ByteSize(64ul << 20) } : p)];
 
+    /// <summary>Divides a card otherwise.</summary>
+    public static Job? Divide(Job job, string on, IReadOnlyList<CardPartition> partitions) =>
+        With(job, on, card => card with { Partitions = partitions });
+
     /// <summary>Takes a partition away.</summary>
     public static Job? DropPartition(Job job, string on, int index) =>
         With(

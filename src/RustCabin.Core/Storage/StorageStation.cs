@@ -75,6 +75,9 @@ public sealed class StorageStation : Station
         );
 
     /// <inheritdoc/>
+    public override IEnumerable<Proposal> Proposals(PlannedUnit unit) => CardMends.Of(unit);
+
+    /// <inheritdoc/>
     public override Far FarOf(PlannedUnit unit)
     {
         IReadOnlyList<Attached> devices = Attached.Of(unit);

@@ -2,6 +2,7 @@ using RustCabin.Core.Bench;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Switches;
 
@@ -26,14 +27,21 @@ public static class SingleMoves
         where position != instance.Positions[own.Id]
         select new Move(instance, own, position, Plan.Moved(planned, instance.Name, own.Id, position));
 
-    /// <summary>Gives each stop the first single move after which it is gone and no other stop has come.</summary>
+    /// <summary>
+    /// Gives each stop the first single move, of a switch or of what a station proposes, after which it is gone and no other stop
+    /// has come.
+    /// </summary>
     public static IReadOnlyList<Finding> Mend(PlannedUnit planned, IReadOnlyList<Finding> findings)
     {
         if (findings.All(f => f.Severity != Severity.Stop))
             return findings;
-        List<(Move Move, IReadOnlyList<Finding> Stops)> tried =
+        List<(Fix Fix, IReadOnlyList<Finding> Stops)> tried =
         [
-            .. Of(planned).Take(MostTried).Select(m => (m, StopsOf(m.Planned))),
+            .. Of(planned)
+                .Select(m => new Proposal(FixOf(m), m.Planned))
+                .Take(MostTried)
+                .Concat(Trail.Stations.SelectMany(s => s.Proposals(planned)).Take(MostTried))
+                .Select(m => (m.Fix, StopsOf(m.Planned))),
         ];
         int now = findings.Count(f => f.Severity == Severity.Stop);
         return
@@ -47,7 +55,7 @@ public static class SingleMoves
                             && !t.Stops.Any(s => s.Code == finding.Code && s.Subjects.SequenceEqual(finding.Subjects))
                         )
                         .OrderBy(t => t.Stops.Count)
-                        .Select(t => finding with { Fix = FixOf(t.Move) })
+                        .Select(t => finding with { Fix = t.Fix })
                         .FirstOrDefault()
                         ?? finding
             ),
@@ -58,10 +66,5 @@ public static class SingleMoves
         [.. Trail.Run(planned, PowerUp.Run(planned)).Where(f => f.Severity == Severity.Stop)];
 
     static Fix FixOf(Move move) =>
-        new(
-            new Dictionary<string, IReadOnlyDictionary<string, string>>
-            {
-                [move.Instance.Name] = new Dictionary<string, string> { [move.Switch.Id] = move.Position },
-            }
-        );
+        Fix.Of(move.Instance.Name, new Dictionary<string, string> { [move.Switch.Id] = move.Position });
 }

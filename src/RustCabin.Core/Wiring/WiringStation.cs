@@ -22,7 +22,10 @@ public sealed class WiringStation : Station
     public override IEnumerable<Work> Works(BuildAsked asked) => WiringWorks.Of(asked).Concat(CableRuns.Works(asked.After));
 
     /// <inheritdoc/>
-    public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) => WiringHypotheses.Of(at);
+    public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) => WiringHypotheses.Of(at).Concat(CableHypotheses.Of(at));
+
+    /// <inheritdoc/>
+    public override IEnumerable<Sight> Sights(PlannedUnit at) => CableHypotheses.Sights(at);
 
     /// <inheritdoc/>
     public override IEnumerable<Piece> Pieces(PlannedUnit unit) => CableRuns.Wanted(unit);

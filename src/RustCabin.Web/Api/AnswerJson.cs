@@ -1,5 +1,6 @@
 using System.Text.Encodings.Web;
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using System.Text.Json.Serialization;
 using RustCabin.Core.Answers;
 using RustCabin.Core.Declared;
@@ -35,7 +36,26 @@ public sealed record FindingJson(
     FixJson? Fix
 );
 
-public sealed record FixJson(IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>> Switches);
+/// <summary>Either is left out where the fix has none of it.</summary>
+public sealed record FixJson(
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+        IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>>? Switches,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+        IReadOnlyDictionary<string, IReadOnlyList<JsonObject>>? Cards
+)
+{
+    /// <summary>The fix of a finding; its partitions as a job's sheet has them.</summary>
+    public static FixJson Of(Fix fix) =>
+        new(
+            fix.Switches.Count > 0 ? fix.Switches : null,
+            fix.Cards.Count > 0
+                ? fix.Cards.ToDictionary(
+                    c => c.Key,
+                    c => (IReadOnlyList<JsonObject>)[.. c.Value.Select(Declaration<CardPartition>.Write)]
+                )
+                : null
+        );
+}
 
 public sealed record RevisionJson(string Id, double Probability, IReadOnlyList<ContradictionJson> Contradictions);
 
@@ -132,7 +152,7 @@ static class AnswerJson
             finding.Subjects,
             finding.Text,
             finding.Why,
-            finding.Fix is { } fix ? new FixJson(fix.Switches) : null
+            finding.Fix is { } fix ? FixJson.Of(fix) : null
         );
 
     static IReadOnlyList<SegmentJson> Segments(ResolvedMap map) =>

@@ -1,8 +1,8 @@
 using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using RustCabin.Core.Maps;
-using RustCabin.Data;
 
 namespace RustCabin.Web.Pages;
 
@@ -14,9 +14,26 @@ public sealed class OopsModel : PageModel
     public string Title { get; private set; } = "";
     public string Text { get; private set; } = "";
 
+    /// <summary>What was typed into the form that was not kept, to be copied from here: field and text.</summary>
+    public IReadOnlyList<(string Field, string Text)> Typed { get; private set; } = [];
+
     public void OnGet(int? code) => Show(code);
 
-    public void OnPost(int? code) => Show(code);
+    public void OnPost(int? code)
+    {
+        Show(code);
+        // Only a form that was read already: one that cannot be read is why this page shows. What the framework adds and what
+        // was not typed (ids, versions, ticks) helps nobody.
+        if (HttpContext.Features.Get<IFormFeature>()?.Form is { } form)
+            Typed =
+            [
+                .. from field in form
+                where !field.Key.StartsWith("__")
+                from text in field.Value
+                where !string.IsNullOrWhiteSpace(text) && text.Length > 1 && !text.All(char.IsDigit)
+                select (field.Key, text),
+            ];
+    }
 
     void Show(int? code)
     {
@@ -43,10 +60,9 @@ public sealed class OopsModel : PageModel
                 $"In the sheets of this job, {dense.Message}. Give its claims smaller sizes, or masks that leave out fewer "
                     + $"lines, and import the pack again."
             ),
-            null when StoreTrouble.Of(HttpContext) is { } trouble => ("Not kept", trouble.Words),
-            null when HttpContext.Features.Get<IExceptionHandlerFeature>()?.Error is CabinFileException aside => (
-                "Set aside",
-                $"{aside.Message} Everything else works. The shelf says what can be done."
+            null when StoreTrouble.Of(HttpContext) is { } trouble => (
+                trouble.Status == StatusCodes.Status409Conflict ? "Set aside" : "Not kept",
+                trouble.Words
             ),
             null => ("Something broke", "Nothing that was confirmed is lost. The log on the terminal says what happened."),
             _ => ($"Refused ({code})", "Nothing was changed."),

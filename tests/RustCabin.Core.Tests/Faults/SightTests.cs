@@ -80,6 +80,33 @@ public sealed class SightTests
     }
 
     [Fact]
+    public void Cables_over_which_nothing_comes_are_looked_at_plug_by_plug()
+    {
+        PlannedUnit bare = Bus.Planned,
+            at =
+                (
+                    Bus with
+                    {
+                        Job =
+                            Machine.Add("a", "b")
+                            + """
+                                , "cables": [ { "id": "gauge", "what": "tide gauge",
+                                    "from": { "family": "DB-25", "gender": "m", "role": "DTE", "level": "rs232" },
+                                    "to": { "family": "DE-9", "gender": "f", "role": "DTE", "level": "rs232" } } ]
+                                """,
+                    }
+                ).Planned;
+        Assert.DoesNotContain(Trail.Hypotheses(bare), h => h.Id.StartsWith("cables:", StringComparison.Ordinal));
+        Diagnosis quiet = Of(at, ("cables gauge", "nothing comes"));
+        Assert.Equal("cables:gauge:loose", quiet.Causes[0].Cause.Id);
+        Assert.Equal("cables:gauge:loose", quiet.Next?.What.Id);
+        // All plugs hold: what is left is how the directions are crossed, which two equal devices need once.
+        Diagnosis crossed = Of(at, ("cables gauge", "nothing comes"), ("cables:gauge:loose", "all hold"));
+        Assert.Equal("cables:gauge:crossed", crossed.Causes[0].Cause.Id);
+        Assert.Equal("an odd number", crossed.Causes[0].Cause.Look!.Usual);
+    }
+
+    [Fact]
     public void What_hardly_any_cause_shows_is_not_proposed_and_nothing_new_reaches_the_call()
     {
         PlannedUnit at = Bus.Planned;

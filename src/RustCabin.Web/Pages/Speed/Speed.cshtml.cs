@@ -69,7 +69,8 @@ public sealed class SpeedModel(SheetRepository sheets, JobRepository jobs) : Sta
     public IActionResult OnPostAfter(string job, long version, string? name, string? seconds) =>
         Press(job, version, _ => Wanting.After(name, seconds));
 
-    public IActionResult OnPostClaim(string job, long version, ClaimForm form) => Press(job, version, _ => Wanting.Claim(form));
+    public IActionResult OnPostClaim(string job, long version, ClaimForm form) =>
+        Press(job, version, at => Wanting.Claim(at, form));
 
     public IActionResult OnPostUnclaim(string job, long version, int index) =>
         Press(job, version, at => Wanting.Unclaim(at, index));
