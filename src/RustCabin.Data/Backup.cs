@@ -50,7 +50,7 @@ public sealed class Backup(CabinFile file, TimeProvider clock)
         string target = Path.GetFullPath(path);
         if (File.Exists(target))
             throw new CabinFileException($"{path} is there already. Nothing was written.");
-        string part = target + ".part";
+        string part = target + Leftovers.Part;
         try
         {
             File.Delete(part);
@@ -100,7 +100,7 @@ public sealed class Backup(CabinFile file, TimeProvider clock)
             throw new CabinFileException($"{from} is not there.");
         Private.Folder(Path.GetFullPath(home));
         string cabin = Path.Combine(Path.GetFullPath(home), "cabin.db"),
-            part = cabin + ".restoring";
+            part = Leftovers.Restoring(cabin);
         try
         {
             Drop(part);
@@ -108,13 +108,16 @@ public sealed class Backup(CabinFile file, TimeProvider clock)
             using (SqliteConnection source = CabinFile.Alone(Path.GetFullPath(from), SqliteOpenMode.ReadOnly))
             using (SqliteConnection copy = CabinFile.Alone(part))
             {
-                if (source.Query<string>("pragma integrity_check(1)").First() is var found and not "ok")
-                    throw new CabinFileException($"{from} is damaged, so nothing was changed: {found}");
-                if (source.QuerySingle<long>("select count(*) from sqlite_master where name = 'SchemaVersions'") == 0)
-                    throw new CabinFileException($"{from} is not the backup of a cabin, so nothing was changed.");
                 source.BackupDatabase(copy);
+                // The copy is looked through: of a file that it may only read, SQLite does not hold the checks against the rows.
+                if (copy.Query<string>("pragma integrity_check(1)").First() is var found and not "ok")
+                    throw new CabinFileException($"{from} is damaged, so nothing was changed: {found}");
+                if (Migrations.Run(copy) is null)
+                    throw new CabinFileException($"{from} is not the backup of a cabin, so nothing was changed.");
+                if (copy.Query("pragma foreign_key_check").Any())
+                    throw new CabinFileException($"{from} refers to what is not in it, so nothing was changed.");
             }
-            CabinFile.Open(part);
+            CabinFile.Open(part, called: from);
             SqliteConnection.ClearAllPools();
             return Swap(part, cabin, clock);
         }
@@ -142,7 +145,8 @@ public sealed class Backup(CabinFile file, TimeProvider clock)
         return aside;
     }
 
-    static readonly string[] Ends = ["", "-wal", "-shm"];
+    /// <summary>What lies beside a file while it is written or brought up to date.</summary>
+    static readonly string[] Ends = ["", "-wal", "-shm", CabinFile.BeforeUpdate];
 
     static void Drop(string path)
     {

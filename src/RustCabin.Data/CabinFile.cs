@@ -34,12 +34,15 @@ public sealed class CabinFile
     /// <summary>Opens or makes the file, with its folder.</summary>
     /// <exception cref="CabinFileException">It is no database, was written by a newer version, or could not be brought up to
     /// date.</exception>
-    public static CabinFile Open(string path) => Open(path, Assembly.GetExecutingAssembly());
+    public static CabinFile Open(string path) => Open(path, Own);
+
+    static readonly Assembly Own = Assembly.GetExecutingAssembly();
 
     /// <summary>
-    /// As <see cref="Open(string)"/> with the migrations of another assembly, for tests of migrations that fail.
+    /// As <see cref="Open(string)"/> with the migrations of another assembly, for tests of migrations that fail; and with another
+    /// name for the file in what is told, where it is the copy of one that a person gave.
     /// </summary>
-    public static CabinFile Open(string path, Assembly migrations)
+    public static CabinFile Open(string path, Assembly? migrations = null, string? called = null)
     {
         var file = new CabinFile(System.IO.Path.GetFullPath(path));
         Private.Folder(System.IO.Path.GetDirectoryName(file.Path)!);
@@ -49,12 +52,12 @@ public sealed class CabinFile
         {
             using (SqliteConnection connection = file.Connect())
                 connection.Execute("pragma journal_mode = wal");
-            file.Migrate(migrations);
+            file.Migrate(migrations ?? Own, called ?? file.Path);
             file.Checkpoint();
         }
         catch (SqliteException problem)
         {
-            throw new CabinFileException($"{path} could not be opened: {problem.Message}", problem);
+            throw new CabinFileException($"{called ?? path} could not be opened: {problem.Message}", problem);
         }
         return file;
     }
@@ -104,7 +107,7 @@ public sealed class CabinFile
         {
             using SqliteConnection connection = Connect();
             string found = string.Join("; ", connection.Query<string>("pragma quick_check(3)"));
-            return found == "ok" ? null : found;
+            return found == "ok" ? Lacks(connection) : found;
         }
         catch (SqliteException problem)
         {
@@ -112,31 +115,73 @@ public sealed class CabinFile
         }
     }
 
-    void Migrate(Assembly migrations)
+    /// <summary>
+    /// What of its tables is not there or not as it must be; null: all is. Quick enough for every look at its health.
+    /// </summary>
+    public string? Lacks()
     {
-        if (IsCurrent(migrations))
+        try
+        {
+            using SqliteConnection connection = Connect();
+            return Lacks(connection);
+        }
+        catch (SqliteException problem)
+        {
+            return problem.Message;
+        }
+    }
+
+    static string? Lacks(SqliteConnection connection) => Migrations.Difference(connection, Own, Migrations.Names(Own).Count);
+
+    void Migrate(Assembly migrations, string called)
+    {
+        IReadOnlyList<string> scripts = Migrations.Names(migrations);
+        if (Looked(migrations, scripts, called) is { } run && run == scripts.Count)
             return;
-        UpgradeEngine engine = Migrations.Engine(_connection, migrations);
-        if (engine.GetExecutedButNotDiscoveredScripts() is { Count: > 0 } newer)
-            throw new CabinFileException(
-                $"{Path} was written by a newer version of Rust Cabin ({newer[^1]} is unknown here). It was left as it is."
-            );
         string? kept = KeepAside();
-        DatabaseUpgradeResult result = engine.PerformUpgrade();
+        DatabaseUpgradeResult result = Migrations.Engine(_connection, migrations).PerformUpgrade();
         if (!result.Successful)
             throw new CabinFileException(
-                $"{Path} could not be brought up to date: {result.Error.Message} It was left as it was.",
+                $"{called} could not be brought up to date: {result.Error.Message} It was left as it was.",
                 result.Error
             );
         using (SqliteConnection connection = Connect())
-            if (Migrations.Difference(connection, migrations) is { } difference)
+            if (Migrations.Difference(connection, migrations, scripts.Count) is { } difference)
                 throw new CabinFileException(
-                    $"{Path} is not what this version makes of it: {difference}."
+                    $"{called} is not what this version makes of it: {difference}."
                         + (kept is null ? "" : $" The file as it was is {kept}.")
                 );
         if (kept is not null)
             File.Delete(kept);
     }
+
+    /// <summary>
+    /// Looks at a file before anything of it is used: whatever its own list of scripts says, its tables, columns, checks,
+    /// triggers and views are compared with what those scripts make.
+    /// </summary>
+    /// <returns>How many scripts were run on it; null: it is empty.</returns>
+    int? Looked(Assembly migrations, IReadOnlyList<string> scripts, string called)
+    {
+        using SqliteConnection connection = Connect();
+        if (Migrations.Run(connection) is not { } run)
+            return connection.QuerySingle<long>("select count(*) from sqlite_master") == 0
+                ? null
+                : throw new CabinFileException($"{called} is not the file of a cabin. It was left as it was.");
+        if (run.Except(scripts).Order(StringComparer.Ordinal).LastOrDefault() is { } newer)
+            throw new CabinFileException(
+                $"{called} was written by a newer version of Rust Cabin ({newer} is unknown here). It was left as it was."
+            );
+        if (!run.Order(StringComparer.Ordinal).SequenceEqual(scripts.Take(run.Count)))
+            throw new CabinFileException($"{called} is of no version of Rust Cabin: its list has gaps. It was left as it was.");
+        if (Migrations.Difference(connection, migrations, run.Count) is { } difference)
+            throw new CabinFileException(
+                $"{called} is not what its version of Rust Cabin makes: {difference}. It was left as it was."
+            );
+        return run.Count;
+    }
+
+    /// <summary>Ends the name of the copy that is kept until a file is brought up to date.</summary>
+    internal const string BeforeUpdate = ".before-update";
 
     /// <summary>A copy of the file as it is before it is brought up to date; null when there is nothing in it yet.</summary>
     string? KeepAside()
@@ -144,7 +189,7 @@ public sealed class CabinFile
         using SqliteConnection connection = Connect();
         if (connection.QuerySingle<long>("select count(*) from sqlite_master") == 0)
             return null;
-        string kept = Path + ".before-update";
+        string kept = Path + BeforeUpdate;
         File.Delete(kept);
         Private.File(kept);
         using SqliteConnection copy = Alone(kept);
@@ -165,27 +210,6 @@ public sealed class CabinFile
         );
         connection.Open();
         return connection;
-    }
-
-    /// <summary>
-    /// True when just the migrations of the assembly were run on the file: then there is nothing to do, and the engine that
-    /// would do it need not be loaded.
-    /// </summary>
-    bool IsCurrent(Assembly migrations)
-    {
-        using SqliteConnection connection = Connect();
-        using SqliteCommand ask = connection.CreateCommand();
-        ask.CommandText = "select count(*) from sqlite_master where name = 'SchemaVersions'";
-        if ((long)ask.ExecuteScalar()! == 0)
-            return false;
-        ask.CommandText = "select ScriptName from SchemaVersions";
-        var run = new HashSet<string>();
-        using (SqliteDataReader names = ask.ExecuteReader())
-            while (names.Read())
-                run.Add(names.GetString(0));
-        return run.SetEquals(
-            migrations.GetManifestResourceNames().Where(name => name.EndsWith(".sql", StringComparison.Ordinal))
-        );
     }
 
     /// <summary>

@@ -1,4 +1,6 @@
 using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.DataProtection.KeyManagement;
+using Microsoft.Extensions.Options;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
 using RustCabin.Web.Api;
@@ -38,6 +40,7 @@ public static class Cabin
                     is CabinFileException
                         or IOException
                         or ListeningException
+                        or UnauthorizedAccessException
                         or FormatException
                         or InvalidOperationException
             )
@@ -107,6 +110,8 @@ public static class Cabin
         UsePipeline(app, door);
         Opened cabin = opened.GetAwaiter().GetResult();
         app.Services.GetRequiredService<CabinLock>(); // held until the application is disposed of
+        // Keys that cannot be read are told now, and not by the first page.
+        _ = app.Services.GetRequiredService<IOptions<KeyManagementOptions>>().Value;
         if (builder.Configuration["demo"] == "true")
         {
             DemoPacks.Load(app.Services.GetRequiredService<PackImport>(), app.Services.GetRequiredService<StockRepository>());
@@ -125,6 +130,7 @@ public static class Cabin
         public static Opened From(string home, TimeProvider clock)
         {
             CabinLock held = CabinLock.Take(home);
+            Leftovers.Remove(home);
             CabinFile file = CabinFile.Open(Path.Combine(home, "cabin.db"));
             var sheets = new SheetRepository(file, clock);
             var jobs = new JobRepository(file, sheets, clock);
@@ -150,12 +156,13 @@ public static class Cabin
             Guard.AddServices(builder.Services, door, home);
         builder.Services.AddDataProtection().SetApplicationName("rust-cabin");
         builder
-            .Services.AddOptions<Microsoft.AspNetCore.DataProtection.KeyManagement.KeyManagementOptions>()
+            .Services.AddOptions<KeyManagementOptions>()
             .Configure<ILoggerFactory>((keys, log) => keys.XmlRepository = new FormKeys(FormKeys.Folder(home), log));
         builder.Services.AddSingleton(_ => opened.GetAwaiter().GetResult().Lock);
         builder.Services.AddSingleton<Housekeeper>();
         builder.Services.AddHostedService(services => services.GetRequiredService<Housekeeper>());
         builder.Services.AddSingleton<Backup>();
+        builder.Services.AddSingleton<Pages.TheCabin.Sending>();
         builder.Services.AddSingleton<Holdings>();
         builder.Services.AddSingleton(_ => opened.GetAwaiter().GetResult().File);
         builder.Services.AddSingleton(_ => opened.GetAwaiter().GetResult().Sheets);

@@ -13,7 +13,7 @@ sealed class CabinHealth(SheetRepository sheets, CabinFile file, Housekeeper kee
     {
         string home = Path.GetDirectoryName(file.Path)!;
         string? wrong =
-            keeper.Damage is { } damage ? $"{file.Path} is damaged: {damage}"
+            (keeper.Damage ?? file.Lacks()) is { } damage ? $"{file.Path} is damaged: {damage}"
             : !CanWrite(home) ? $"{home} cannot be written"
             : new DriveInfo(home).AvailableFreeSpace < Room ? $"the disk of {home} is full"
             : !CanWrite(Path.Combine(home, "keys")) ? "the keys of the forms cannot be written"

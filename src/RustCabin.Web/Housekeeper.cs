@@ -57,20 +57,37 @@ sealed class Housekeeper(CabinFile file, ILogger<Housekeeper> log) : BackgroundS
 sealed class FormKeys(DirectoryInfo folder, ILoggerFactory log) : FileSystemXmlRepository(folder, log)
 {
     /// <summary>Sets aside what cannot be read; the pages that hold the old tokens are told to load again.</summary>
+    /// <exception cref="CabinFileException">The folder or a key of it may not be read by this user.</exception>
     public static DirectoryInfo Folder(string home)
     {
         string path = Path.Combine(home, "keys");
-        Private.Folder(path);
-        foreach (string key in System.IO.Directory.GetFiles(path, "*.xml"))
-            try
-            {
-                XDocument.Load(key);
-            }
-            catch (XmlException)
-            {
-                File.Move(key, key + ".unreadable", overwrite: true);
-            }
-        return new DirectoryInfo(path);
+        try
+        {
+            Private.Folder(path);
+            foreach (string key in System.IO.Directory.GetFiles(path, "*.xml"))
+                SetAsideUnread(key);
+            return new DirectoryInfo(path);
+        }
+        catch (Exception problem) when (problem is IOException or UnauthorizedAccessException)
+        {
+            throw new CabinFileException(
+                $"the keys of the forms in {path} cannot be read: {problem.Message} Give them back to this user, or move the "
+                    + "folder away: new ones are made, and pages that are open are to be loaded again.",
+                problem
+            );
+        }
+    }
+
+    static void SetAsideUnread(string key)
+    {
+        try
+        {
+            XDocument.Load(key);
+        }
+        catch (XmlException)
+        {
+            File.Move(key, key + ".unreadable", overwrite: true);
+        }
     }
 
     public override void StoreElement(XElement element, string friendlyName)

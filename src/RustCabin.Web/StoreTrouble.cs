@@ -38,8 +38,8 @@ sealed record StoreTrouble(int Status, string Words)
             ),
             SetAsideException aside => new(
                 StatusCodes.Status409Conflict,
-                $"{aside.Message} Nothing was changed. Everything else works; the shelf can take the job back to its latest state "
-                    + "that reads."
+                $"{aside.Message} Nothing was changed. Everything else works; the shelf can take the job back to its latest "
+                    + "state that reads."
             ),
             _ => null,
         };

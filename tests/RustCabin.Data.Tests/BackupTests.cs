@@ -87,6 +87,25 @@ public sealed class BackupTests : IDisposable
         Assert.Contains("nothing was changed", problem.Message);
     }
 
+    /// <summary>Rows that no cabin writes: a media type of one's own, a change of a job that is not there.</summary>
+    [Theory]
+    [InlineData("insert into photo (unit, at, kind, note, bytes) values ('slip-7', '2026', 'text/html', '', x'00')")]
+    [InlineData("update job_change set job = 'nobody'")]
+    public void What_breaks_its_own_rules_is_refused(string sql)
+    {
+        _cabin.Bring(TestCabin.Slipway);
+        Backup.To(Copy);
+        using (SqliteConnection copy = new($"Data Source={Copy};Pooling=False;Foreign Keys=False"))
+        {
+            copy.Open();
+            copy.Execute("pragma ignore_check_constraints = on");
+            copy.Execute(sql);
+        }
+        CabinFileException problem = Assert.Throws<CabinFileException>(() => Backup.Restore(Copy, Home, TimeProvider.System));
+        Assert.Contains("nothing was changed", problem.Message);
+        Assert.StartsWith(Copy, problem.Message);
+    }
+
     [Fact]
     public void Restored_over_a_cabin_the_old_one_is_kept_aside()
     {

@@ -47,20 +47,59 @@ public sealed class CabinFileTests : IDisposable
         Assert.Equal(0, connection.QuerySingle<int>("select count(*) from sqlite_master where name = 'half'"));
     }
 
-    [Fact]
-    public void A_file_that_is_not_what_the_migrations_make_is_told_and_the_one_before_kept()
+    /// <summary>What a file can have that no version makes, or lack: it is seen before anything of it is used.</summary>
+    [Theory]
+    [InlineData("drop index photo_by_unit", "index photo_by_unit is missing")]
+    [InlineData("drop table photo", "table photo is missing")]
+    [InlineData("alter table photo add column more text", "table photo has another shape")]
+    [InlineData("create table more (id integer)", "table more is unknown")]
+    [InlineData("create view more as select * from unit_change", "view more is unknown")]
+    [InlineData("create trigger more after insert on job_change begin delete from job_change; end", "trigger more is unknown")]
+    [InlineData(
+        "create trigger more after insert on SchemaVersions begin delete from job_change; end",
+        "trigger more is unknown"
+    )]
+    [InlineData("drop trigger sheet_found", "trigger sheet_found is missing")]
+    [InlineData(
+        "alter table photo rename to old; create table photo (id integer primary key, unit text, at text, kind text, note text, "
+            + "bytes blob, hidden integer)",
+        "has another shape"
+    )]
+    [InlineData("delete from SchemaVersions where ScriptName like '%0005%'", "its list has gaps")]
+    [InlineData("delete from SchemaVersions where ScriptName like '%0011%'", "table backup is unknown")]
+    [InlineData("drop table SchemaVersions", "not the file of a cabin")]
+    [InlineData(
+        "alter table SchemaVersions rename to l; create view SchemaVersions as select * from l",
+        "not the file of a cabin"
+    )]
+    public void A_file_of_another_shape_is_told_and_left_as_it_was_opened_or_restored(string sql, string told)
     {
         _cabin.Bring(TestCabin.Slipway);
         using (SqliteConnection connection = _cabin.File.Connect())
-            connection.Execute("drop index photo_by_unit");
-        CabinFileException problem = Assert.Throws<CabinFileException>(() =>
-            CabinFile.Open(_cabin.Path, new MoreMigrations("create table more (id integer);"))
-        );
-        Assert.Contains("index photo_by_unit is missing", problem.Message);
-        using var kept = new SqliteConnection($"Data Source={_cabin.Path}.before-update;Pooling=False");
-        kept.Open();
-        Assert.Equal(0, kept.QuerySingle<int>("select count(*) from sqlite_master where name = 'more'"));
-        Assert.True(kept.QuerySingle<int>("select count(*) from job") > 0);
+            connection.Execute(sql);
+        SqliteConnection.ClearAllPools();
+        byte[] before = File.ReadAllBytes(_cabin.Path);
+        CabinFileException problem = Assert.Throws<CabinFileException>(() => CabinFile.Open(_cabin.Path));
+        Assert.Contains(told, problem.Message);
+        Assert.Contains("left as it was", problem.Message);
+        SqliteConnection.ClearAllPools();
+        Assert.Equal(before, File.ReadAllBytes(_cabin.Path));
+
+        string home = Path.Combine(Path.GetDirectoryName(_cabin.Path)!, "elsewhere");
+        problem = Assert.Throws<CabinFileException>(() => Backup.Restore(_cabin.Path, home, TimeProvider.System));
+        // The file that was given is named, not the copy that was looked at.
+        Assert.StartsWith(_cabin.Path + " ", problem.Message);
+        Assert.Empty(Directory.GetFiles(home));
+    }
+
+    [Fact]
+    public void A_running_cabin_that_lost_a_table_says_so()
+    {
+        Assert.Null(_cabin.File.Lacks());
+        using (SqliteConnection connection = _cabin.File.Connect())
+            connection.Execute("drop table photo");
+        Assert.Equal("table photo is missing", _cabin.File.Lacks());
+        Assert.Equal("table photo is missing", _cabin.File.Damage());
     }
 
     [Fact, System.Runtime.Versioning.UnsupportedOSPlatform("windows")]

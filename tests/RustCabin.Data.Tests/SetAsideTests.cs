@@ -21,10 +21,15 @@ public sealed class SetAsideTests : IDisposable
     {
         using (SqliteConnection connection = _cabin.File.Connect())
         {
-            foreach (string trigger in connection.Query<string>("select name from sqlite_master where type = 'trigger'").ToList())
-                connection.Execute($"drop trigger {trigger}");
+            var triggers = connection
+                .Query<(string Name, string Sql)>("select name, sql from sqlite_master where type = 'trigger'")
+                .ToList();
+            foreach ((string name, _) in triggers)
+                connection.Execute($"drop trigger {name}");
             connection.Execute(sql);
             connection.Execute("delete from find");
+            foreach ((_, string again) in triggers)
+                connection.Execute(again);
         }
         SqliteConnection.ClearAllPools();
         _cabin.Reopen();
@@ -48,7 +53,7 @@ public sealed class SetAsideTests : IDisposable
         Spoil(sql);
         Assert.Equal([.. about.Append(broken).Order(StringComparer.Ordinal)], Aside);
         Assert.Equal((models, units), (_cabin.Sheets.All().Models.Count, _cabin.Sheets.All().Units.Count));
-        Assert.Contains("does not read", Assert.Throws<CabinFileException>(() => _cabin.Jobs.Find(Winter)).Message);
+        Assert.Contains("does not read", Assert.Throws<SetAsideException>(() => _cabin.Jobs.Find(Winter)).Message);
     }
 
     [Fact]
@@ -97,7 +102,7 @@ public sealed class SetAsideTests : IDisposable
         Assert.Equal([$"job {Winter}"], Aside);
         Assert.Equal(others, _cabin.Jobs.All().Count);
         Assert.Contains(_cabin.Jobs.Names(), n => n.Id == Winter);
-        Assert.Throws<CabinFileException>(() => _cabin.Jobs.Find(Winter));
+        Assert.Throws<SetAsideException>(() => _cabin.Jobs.Find(Winter));
         Assert.True(_cabin.Jobs.GoBack(Winter));
         Assert.Empty(Aside);
         Assert.Equal(before.Job.Add[0].Switches["W3"], _cabin.Jobs.Find(Winter)!.Job.Add[0].Switches["W3"]);

@@ -208,14 +208,36 @@ public sealed class TheCabinTests : OnACabin
         Assert.Equal(-1, File.ReadAllBytes(file.Path).AsSpan().IndexOf([.. Enumerable.Repeat((byte)0xA7, 64)]));
     }
 
+    [Theory]
+    [InlineData("text/html")]
+    [InlineData("image/svg+xml")]
+    [InlineData("image/png; x")]
+    public async Task A_row_that_somebody_made_up_is_sent_as_nothing_that_runs(string kind)
+    {
+        var file = CabinFile.Open(Path.Combine(Cabin.Data, "cabin.db"));
+        using SqliteConnection connection = file.Connect();
+        using SqliteCommand insert = connection.CreateCommand();
+        insert.CommandText =
+            "pragma ignore_check_constraints = on; insert into photo (unit, at, kind, note, bytes) values ('slip-7', "
+            + "'2026-01-01T00:00:00Z', @kind, '', "
+            + "cast('<script>alert(1)</script>' as blob)) returning id";
+        insert.Parameters.AddWithValue("@kind", kind);
+        HttpResponseMessage sent = await Cabin.Http.GetAsync($"/units/slip-7/photos/{insert.ExecuteScalar()}");
+        Assert.Equal("application/octet-stream", sent.Content.Headers.ContentType!.ToString());
+        Assert.Equal("nosniff", Assert.Single(sent.Headers.GetValues("X-Content-Type-Options")));
+    }
+
     void Spoil(string sql)
     {
         using var spoilt = new SqliteConnection($"Data Source={Path.Combine(Cabin.Data, "cabin.db")};Pooling=False");
         spoilt.Open();
         using SqliteCommand command = spoilt.CreateCommand();
-        // Without the triggers that would keep the search up to date with it.
+        // Without the triggers that would keep the search up to date with it; they come back, since a file without is not opened.
         command.CommandText = "select group_concat('drop trigger ' || name, ';') from sqlite_master where type = 'trigger'";
-        command.CommandText = $"{command.ExecuteScalar()};{sql}";
+        string drop = (string)command.ExecuteScalar()!;
+        command.CommandText = "select group_concat(sql, ';') from sqlite_master where type = 'trigger'";
+        string again = (string)command.ExecuteScalar()!;
+        command.CommandText = $"{drop};{sql};{again}";
         command.ExecuteNonQuery();
     }
 }

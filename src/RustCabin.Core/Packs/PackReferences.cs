@@ -230,8 +230,8 @@ static class PackReferences
     }
 
     /// <summary>
-    /// What a job refers to that is not here. What is stored already (<paramref name="kept"/>) may compare itself with a unit that
-    /// was taken off the shelf since: that comparison then says so, and the job stays as it is.
+    /// What a job refers to that is not here. What is stored already (<paramref name="kept"/>) may compare itself with a unit
+    /// that was taken off the shelf since: that comparison then says so, and the job stays as it is.
     /// </summary>
     public static IEnumerable<SheetError> CheckJob(Job job, string path, Pack pack, Pack known, bool kept = false)
     {

@@ -17,7 +17,7 @@ static class Asking
     {
         if (Environment.GetEnvironmentVariable(Variable) is { Length: > 0 } told)
         {
-            if (!door.IsPhrase(told))
+            if (anew || !door.IsPhrase(told))
                 door.SetPhrase(told);
             return;
         }
@@ -25,6 +25,8 @@ static class Asking
             return;
         if (Console.IsInputRedirected && Console.In.Peek() < 0)
             throw new FormatException($"a pass phrase is wanted. Type it at a terminal, or set {Variable}.");
+        if (door.Unread is { } unread)
+            Console.WriteLine(unread);
         Console.WriteLine("Other machines need a pass phrase to come in. Four words or more are good; it is not shown.");
         for (int left = Tries; left > 0; left--)
         {

@@ -22,6 +22,8 @@ public sealed record Door(DoorFile File, bool IsOpen, bool Everybody, IReadOnlyL
         IReadOnlyList<string> asked = Listening.Hosts(settings);
         bool everybody = settings["sign-in"] == "everybody",
             open = asked.Any(h => !Listening.Own.Contains(h));
+        if ((open || everybody) && file.Unread is { } unread)
+            throw new ListeningException(unread);
         if ((open || everybody) && !file.HasPhrase)
             throw new ListeningException(
                 $"{asked.FirstOrDefault(h => !Listening.Own.Contains(h)) ?? "this machine"} is open to other machines, and "

@@ -44,8 +44,27 @@ public sealed class DoorFile(string home, TimeProvider clock)
     {
         if (phrase.Trim().Length < ShortestPhrase)
             throw new FormatException($"A pass phrase has at least {ShortestPhrase} characters; four words are better than one.");
-        Write(_ => new State(Hasher.HashPassword(Whoever, phrase.Trim()), []));
+        Write(new State(Hasher.HashPassword(Whoever, phrase.Trim()), []));
     }
+
+    /// <summary>Why the file cannot be read; null: it can, or there is none. Nobody comes in by one that cannot.</summary>
+    public string? Unread
+    {
+        get
+        {
+            try
+            {
+                return File.Exists(_path) ? WhyNot(Parsed()) : null;
+            }
+            catch (Exception problem) when (problem is JsonException or IOException or UnauthorizedAccessException)
+            {
+                return $"{_path} cannot be read: {problem.Message} ./cabin phrase sets a new pass phrase, which mends it.";
+            }
+        }
+    }
+
+    string? WhyNot(State? read) =>
+        read is null ? $"{_path} is not as it was written. ./cabin phrase sets a new pass phrase, which mends it." : null;
 
     public bool IsPhrase(string phrase) =>
         Now().Phrase is { } hash
@@ -55,7 +74,7 @@ public sealed class DoorFile(string home, TimeProvider clock)
     public string Enter(string from)
     {
         string token = RandomNumberGenerator.GetHexString(32);
-        Write(s =>
+        Change(s =>
             s with
             {
                 Devices = [.. s.Devices.Where(Holds).TakeLast(MostDevices - 1), new(KeyOf(token), from, clock.GetUtcNow())],
@@ -67,10 +86,10 @@ public sealed class DoorFile(string home, TimeProvider clock)
     public bool IsIn(string token) => KeyOf(token) is var key && Now().Devices.Any(d => d.Key == key && Holds(d));
 
     /// <summary>Signs one device out: its cookie opens nothing from now on, wherever a copy of it lies.</summary>
-    public void Leave(string token) => Write(s => s with { Devices = [.. s.Devices.Where(d => d.Key != KeyOf(token))] });
+    public void Leave(string token) => Change(s => s with { Devices = [.. s.Devices.Where(d => d.Key != KeyOf(token))] });
 
     /// <summary>Signs every device out.</summary>
-    public void LeaveAll() => Write(s => s with { Devices = [] });
+    public void LeaveAll() => Change(s => s with { Devices = [] });
 
     bool Holds(SignedIn device) => clock.GetUtcNow() - device.At < Stays;
 
@@ -85,14 +104,21 @@ public sealed class DoorFile(string home, TimeProvider clock)
         (DateTime written, State state) = _read;
         if (written == file.LastWriteTimeUtc)
             return state;
-        state =
-            JsonSerializer.Deserialize<State>(File.ReadAllText(_path))
-            ?? throw new CabinFileException($"{_path} is not as it was written. Remove it and set a pass phrase again.");
+        // Whatever is wrong with the file: nobody is in, and no phrase is the right one.
+        state = Unread is null ? Parsed()! : new State(null, []);
         _read = (file.LastWriteTimeUtc, state);
         return state;
     }
 
-    void Write(Func<State, State> change)
+    State? Parsed() => JsonSerializer.Deserialize<State>(File.ReadAllText(_path)) is { Devices: not null } read ? read : null;
+
+    void Change(Func<State, State> change)
+    {
+        lock (_writing)
+            Write(change(Now()));
+    }
+
+    void Write(State state)
     {
         lock (_writing)
         {
@@ -101,7 +127,7 @@ public sealed class DoorFile(string home, TimeProvider clock)
             Private.File(part);
             using (FileStream file = new(part, FileMode.Truncate))
             {
-                JsonSerializer.Serialize(file, change(Now()));
+                JsonSerializer.Serialize(file, state);
                 file.Flush(flushToDisk: true);
             }
             File.Move(part, _path, overwrite: true);

@@ -73,7 +73,7 @@ public class StorageChecksTests
         Assert.Empty(Storage(With(Card, On("4 GB", P("2G"), P("1200M", more: start)), firmware: "2")));
     }
 
-    /// <summary>Cards by chance: what is offered mends them, drops no partition, and is not offered where nothing is wrong.</summary>
+    /// <summary>Cards by chance: what is offered mends them and drops no partition.</summary>
     [Fact]
     public void A_press_that_is_offered_for_a_card_mends_it()
     {

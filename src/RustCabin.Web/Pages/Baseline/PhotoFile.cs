@@ -1,3 +1,4 @@
+using RustCabin.Core.Baseline;
 using RustCabin.Data;
 
 namespace RustCabin.Web.Pages.Baseline;
@@ -19,7 +20,11 @@ static class PhotoFile
                     // What goes to a device that signed in is not to be kept there.
                     if (context.Response.Headers.CacheControl.Count == 0)
                         context.Response.Headers.CacheControl = "private, max-age=31536000, immutable";
-                    return Results.Bytes(photo.Bytes, photo.Kind);
+                    // A row that somebody made up is bytes and nothing that a browser shows or runs.
+                    return Results.Bytes(
+                        photo.Bytes,
+                        Photo.MediaTypes.Contains(photo.Kind) ? photo.Kind : "application/octet-stream"
+                    );
                 }
             )
             .ExcludeFromDescription();

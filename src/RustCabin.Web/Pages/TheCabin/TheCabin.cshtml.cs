@@ -11,6 +11,7 @@ namespace RustCabin.Web.Pages.TheCabin;
 public sealed class TheCabinModel(
     CabinFile file,
     Backup backup,
+    Sending sending,
     Holdings holdings,
     PhotoRepository photos,
     RomImageRepository images,
@@ -38,17 +39,25 @@ public sealed class TheCabinModel(
 
     public string? Notice { get; private set; }
 
+    /// <summary>The copy that is being sent to somebody; null: none is.</summary>
+    public (DateTimeOffset Since, long Bytes)? Sent => sending.Now;
+
     public void OnGet() => Load();
 
     /// <summary>A copy of the whole cabin, taken and looked through now, to keep elsewhere.</summary>
     public IActionResult OnPostBackup()
     {
-        string copy = Path.Combine(Path.GetDirectoryName(file.Path)!, $"to-download-{Guid.NewGuid():n}");
         try
         {
-            backup.To(copy);
-            var whole = new FileStream(copy, FileMode.Open, FileAccess.Read, FileShare.None, 1 << 16, FileOptions.DeleteOnClose);
-            return File(whole, "application/vnd.sqlite3", $"cabin-{clock.GetUtcNow():yyyy-MM-dd}.backup.db");
+            if (sending.Begin(HttpContext.Abort) is { } whole)
+            {
+                Response.ContentLength = whole.Length;
+                return File(whole, "application/vnd.sqlite3", $"cabin-{clock.GetUtcNow():yyyy-MM-dd}.backup.db");
+            }
+            Load();
+            Notice = "A backup is being sent already. Take the next when it has arrived, or was given up.";
+            Response.StatusCode = StatusCodes.Status409Conflict;
+            return Page();
         }
         catch (Exception problem) when (problem is CabinFileException or IOException or UnauthorizedAccessException)
         {

@@ -1,0 +1,123 @@
+using System.Diagnostics;
+using Microsoft.Data.Sqlite;
+using RustCabin.Data;
+using RustCabin.Web.SignIn;
+
+namespace RustCabin.Web.Tests;
+
+/// <summary>What keeps a cabin from starting is told in one line; what a kill left is gone after a start.</summary>
+public sealed class StartTests : IDisposable
+{
+    readonly string _data = Directory.CreateTempSubdirectory("cabin").FullName;
+
+    public void Dispose()
+    {
+        SqliteConnection.ClearAllPools();
+        Directory.Delete(_data, recursive: true);
+    }
+
+    /// <summary>Runs the application until it ends by itself, as it must here; its exit code and what it told.</summary>
+    async Task<(int Code, string Told)> Run(string phrase, params string[] options)
+    {
+        var start = new ProcessStartInfo("dotnet") { RedirectStandardError = true, RedirectStandardOutput = true };
+        foreach (
+            string argument in (string[])
+                [
+                    Path.Combine(AppContext.BaseDirectory, "RustCabin.Web.dll"),
+                    "--data",
+                    _data,
+                    "--urls",
+                    "http://127.0.0.1:0",
+                    .. options,
+                ]
+        )
+            start.ArgumentList.Add(argument);
+        start.Environment["CABIN_PHRASE"] = phrase;
+        using Process process = Process.Start(start)!;
+        using var limit = new CancellationTokenSource(TimeSpan.FromSeconds(30));
+        try
+        {
+            Task<string> output = process.StandardOutput.ReadToEndAsync(limit.Token);
+            string told = await process.StandardError.ReadToEndAsync(limit.Token);
+            await process.WaitForExitAsync(limit.Token);
+            return (process.ExitCode, (await output + told).Trim());
+        }
+        finally
+        {
+            if (!process.HasExited)
+                process.Kill(entireProcessTree: true);
+        }
+    }
+
+    async Task RefusesInOneLine(string because, params string[] options)
+    {
+        (int code, string told) = await Run("", options);
+        Assert.Equal(2, code);
+        Assert.Equal(told, Assert.Single(told.Split('\n')));
+        Assert.StartsWith("Rust Cabin did not start: ", told);
+        Assert.Contains(because, told);
+    }
+
+    [Fact]
+    public async Task Keys_that_cannot_be_read()
+    {
+        await File.WriteAllTextAsync(Path.Combine(_data, "keys"), "no folder");
+        await RefusesInOneLine("the keys of the forms");
+    }
+
+    [Fact]
+    public async Task A_file_of_another_program_is_told_and_left_as_it_was()
+    {
+        string path = Path.Combine(_data, "cabin.db");
+        using (var other = new SqliteConnection($"Data Source={path};Pooling=False"))
+        {
+            other.Open();
+            using SqliteCommand command = other.CreateCommand();
+            command.CommandText = "create table letters (text)";
+            command.ExecuteNonQuery();
+        }
+        await RefusesInOneLine("is not the file of a cabin");
+    }
+
+    [Theory]
+    [InlineData("{\"Phrase\":\"AQAAAAIAAYag")]
+    [InlineData("")]
+    [InlineData("null")]
+    [InlineData("{}")]
+    public async Task A_door_that_was_cut_off_lets_nobody_in_until_a_phrase_mends_it(string cut)
+    {
+        string path = Path.Combine(_data, "door.json");
+        var door = new DoorFile(_data, TimeProvider.System);
+        door.SetPhrase("four words and one more");
+        string token = door.Enter("192.0.2.7");
+        await File.WriteAllTextAsync(path, cut);
+        File.SetLastWriteTimeUtc(path, DateTime.UtcNow.AddSeconds(5));
+        Assert.False(door.IsPhrase("four words and one more"));
+        Assert.False(door.IsIn(token));
+        await RefusesInOneLine("door.json", "--sign-in", "everybody");
+
+        (int code, string told) = await Run("quite another phrase", "--phrase");
+        Assert.True(code == 0, told);
+        var mended = new DoorFile(_data, TimeProvider.System);
+        Assert.Null(mended.Unread);
+        Assert.True(mended.IsPhrase("quite another phrase"));
+        Assert.False(mended.IsIn(token));
+    }
+
+    [Fact]
+    public async Task A_start_removes_what_a_kill_left_and_nothing_else()
+    {
+        string[] left = ["cabin.db.sent", "cabin.db.sent.part", "cabin.db.restoring", "cabin.db.restoring-wal", "door.json.part"],
+            kept = ["cabin.db.20260101-000000-0", "my-own.backup.db", "notes.part"];
+        foreach (string name in left.Concat(kept))
+            await File.WriteAllTextAsync(Path.Combine(_data, name), "bytes");
+        await using (
+            Microsoft.AspNetCore.Builder.WebApplication _ = Cabin.Build(["--data", _data, "--urls", "http://127.0.0.1:0"])
+        )
+        {
+            string[] names = [.. Directory.GetFiles(_data).Select(f => Path.GetFileName(f))];
+            Assert.Empty(names.Intersect(left));
+            Assert.Equal(kept.Order(), names.Intersect(kept).Order());
+        }
+    }
+}
