@@ -6,6 +6,7 @@ using RustCabin.Core.Needs;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
+using RustCabin.Core.Units;
 using RustCabin.Core.Wants;
 
 namespace RustCabin.Core;
@@ -62,7 +63,13 @@ public static class Trail
             ];
 
     static IEnumerable<Finding> Found(PlannedUnit unit, PowerUpCount count) =>
-        Stations.SelectMany(s => s.Checks).SelectMany(check => check.Of(unit, count));
+        Stations
+            .SelectMany(s => s.Checks)
+            .SelectMany(check =>
+            {
+                Budget.SpendMuch();
+                return check.Of(unit, count);
+            });
 
     /// <summary>The mend that the job says settles a finding; null: none does, or nobody can by hand.</summary>
     static HandMend? MendOf(PlannedUnit unit, Finding finding) =>

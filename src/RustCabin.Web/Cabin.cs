@@ -16,7 +16,8 @@ namespace RustCabin.Web;
 /// packs), <c>--backup FILE</c>, <c>--restore FILE</c> and <c>--phrase</c> (<see cref="FileWork"/>), <c>--urls</c>,
 /// <c>--open</c> (asks for a pass phrase when there is none), <c>--sign-in everybody</c> (this machine's browsers too),
 /// <c>--patience MS</c> (how long a page waits for a search before it shows how far it is; 450), <c>--clock MOMENT</c> (for
-/// tests: the day that is written down, <see cref="SetClock"/>).</summary>
+/// tests: the day that is written down, <see cref="SetClock"/>), <c>--until input-ends</c> (it ends with whoever started
+/// it).</summary>
 public static class Cabin
 {
     /// <summary>Exit code when the application refuses to start; the reason is on standard error.</summary>
@@ -32,6 +33,8 @@ public static class Cabin
             await app.StartAsync();
             Listening.DemandBound(app.Urls, app.Services.GetRequiredService<Door>());
             Tell(app);
+            if (app.Configuration["until"] == "input-ends")
+                _ = EndWithInput(app.Lifetime);
             await app.WaitForShutdownAsync();
             return 0;
         }
@@ -52,6 +55,16 @@ public static class Cabin
         {
             await Log.CloseAndFlushAsync();
         }
+    }
+
+    /// <summary>Ends when whoever started it has gone, however: the other end of its input is closed then.</summary>
+    static async Task EndWithInput(IHostApplicationLifetime lifetime)
+    {
+        while (await Console.In.ReadLineAsync() is not null)
+        {
+            // What is typed says nothing.
+        }
+        lifetime.StopApplication();
     }
 
     /// <summary>Where it is open, on the terminal; for other machines with a code that a phone's camera reads.</summary>

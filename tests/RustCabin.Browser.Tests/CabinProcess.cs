@@ -11,6 +11,9 @@ public sealed class CabinProcess : IDisposable
     readonly int _port = FreePort();
     Process? _process;
 
+    /// <summary>Its file, for whoever looks at it while the process is not there.</summary>
+    public string File => Path.Combine(_data, "cabin.db");
+
     public string Url => $"http://127.0.0.1:{_port}";
 
     /// <summary>The moment at which its clock starts: pages and screenshots hold the same day whenever they are made.</summary>
@@ -32,10 +35,28 @@ public sealed class CabinProcess : IDisposable
         string dll = Path.GetFullPath(
             Path.Combine(AppContext.BaseDirectory, $"../../../../../src/RustCabin.Web/bin/{config}/net10.0/RustCabin.Web.dll")
         );
-        var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true };
+        // Its input is ours: it ends when this process does, however that ends.
+        var start = new ProcessStartInfo("dotnet")
+        {
+            RedirectStandardInput = true,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+        };
         foreach (
             string argument in (string[])
-                [dll, "--data", _data, "--urls", Url, "--clock", Clock, .. _options, .. demo ? ["--demo"] : Array.Empty<string>()]
+                [
+                    dll,
+                    "--data",
+                    _data,
+                    "--urls",
+                    Url,
+                    "--clock",
+                    Clock,
+                    "--until",
+                    "input-ends",
+                    .. _options,
+                    .. demo ? ["--demo"] : Array.Empty<string>(),
+                ]
         )
             start.ArgumentList.Add(argument);
         _process = Process.Start(start)!;

@@ -17,6 +17,48 @@ public sealed partial class CrashTests
     [Fact(Explicit = true), Trait("Category", "Crash")]
     public Task Many_kills_lose_nothing() => KillAndLook(rounds: 60, TimeSpan.FromSeconds(50));
 
+    /// <summary>An image that is erased while the process dies is there whole or gone whole.</summary>
+    [Fact]
+    public async Task Killed_while_it_erases_it_is_whole_after()
+    {
+        using var cabin = new CabinProcess(demo: true);
+        var random = new Random(11);
+        for (int round = 0; round < 3; round++)
+        {
+            cabin.Kill();
+            var file = Data.CabinFile.Open(cabin.File);
+            var images = new Data.RomImageRepository(file, TimeProvider.System);
+            byte[] bytes = new byte[8 << 20];
+            random.NextBytes(bytes);
+            long id = images.Add("slip-7", $"old-{round}.bin", "read", "mine", bytes)!.Id;
+            images.Hide("slip-7", id, hidden: true);
+            Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+            cabin.Start();
+            using var http = new HttpClient(new SocketsHttpHandler { CookieContainer = new CookieContainer() });
+            string page = await http.GetStringAsync($"{cabin.Url}/cabin");
+            Task erased = http.PostAsync(
+                $"{cabin.Url}/cabin?handler=EraseImage",
+                new FormUrlEncodedContent(
+                    new Dictionary<string, string>
+                    {
+                        ["__RequestVerificationToken"] = Token().Match(page).Groups[1].Value,
+                        ["unit"] = "slip-7",
+                        ["image"] = $"{id}",
+                    }
+                )
+            );
+            await Task.WhenAny(erased, Task.Delay(random.Next(0, 60)));
+            cabin.Kill();
+            await Task.WhenAny(erased, Task.Delay(2000));
+            var after = Data.CabinFile.Open(cabin.File);
+            Assert.Null(after.Damage());
+            byte[]? left = new Data.RomImageRepository(after, TimeProvider.System).Bytes("slip-7", id);
+            Assert.True(left is null || left.AsSpan().SequenceEqual(bytes), $"round {round}");
+            Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+            cabin.Start();
+        }
+    }
+
     static async Task KillAndLook(int rounds, TimeSpan most)
     {
         int seed = Environment.TickCount;

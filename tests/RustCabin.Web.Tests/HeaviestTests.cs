@@ -86,6 +86,33 @@ public sealed class HeaviestTests : OnACabin
         Assert.DoesNotContain("\"errors\":[]", text);
     }
 
+    /// <summary>Pages are answered while all that is heavy is asked at once.</summary>
+    [Fact(Explicit = true), Trait("Category", "Load")]
+    public async Task Forty_heavy_questions_at_once_keep_no_page_waiting()
+    {
+        using var gone = new CancellationTokenSource();
+        Task[] heavy =
+        [
+            .. Enumerable
+                .Range(0, 40)
+                .Select(_ =>
+                    Cabin.Http.PostAsync(
+                        "/api/v1/connectors/chain",
+                        new StringContent(LongChain, Encoding.UTF8, "application/json"),
+                        gone.Token
+                    )
+                ),
+        ];
+        await Task.Delay(500);
+        var clock = Stopwatch.StartNew();
+        for (int n = 0; n < 5; n++)
+            foreach (string page in (string[])["/", "/jobs/slip-3-winter/memory", "/cupboard"])
+                Assert.Equal(HttpStatusCode.OK, (await Cabin.Http.GetAsync(page)).StatusCode);
+        Assert.InRange(clock.Elapsed.TotalSeconds / 15, 0, 1);
+        await gone.CancelAsync();
+        await Task.WhenAll(heavy.Select(h => h.ContinueWith(_ => { }, TaskScheduler.Default)));
+    }
+
     [Fact]
     public async Task Work_ends_when_whoever_asked_has_gone()
     {

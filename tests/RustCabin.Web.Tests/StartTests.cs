@@ -105,6 +105,89 @@ public sealed class StartTests : IDisposable
     }
 
     [Fact]
+    public async Task It_listens_by_the_newer_protocol_alone()
+    {
+        await using Microsoft.AspNetCore.Builder.WebApplication app = Cabin.Build(["--data", _data, "--urls", "http://[::1]:0"]);
+        await app.StartAsync(TestContext.Current.CancellationToken);
+        using var http = new HttpClient();
+        Assert.Equal(System.Net.HttpStatusCode.OK, (await http.GetAsync(app.Urls.Single())).StatusCode);
+        await app.StopAsync(TestContext.Current.CancellationToken);
+    }
+
+    /// <summary>What came last is what undo takes back, whatever the clock says of when it was.</summary>
+    [Fact]
+    public async Task A_clock_that_was_set_back_changes_no_order()
+    {
+        var server = new CabinServer { Clock = "2026-11-26T09:30:00Z" };
+        await server.InitializeAsync();
+        await Noted(server, "the first thing");
+        string data = server.Data;
+        await server.Stop();
+        foreach (string before in (string[])["2026-11-20T23:59:59Z", "2001-01-01T00:00:00Z"])
+        {
+            await using Microsoft.AspNetCore.Builder.WebApplication app = Cabin.Build([
+                "--data",
+                data,
+                "--urls",
+                "http://127.0.0.1:0",
+                "--clock",
+                before,
+            ]);
+            await app.StartAsync(TestContext.Current.CancellationToken);
+            using var earlier = new HttpClient { BaseAddress = new Uri(app.Urls.Single()) };
+            foreach (
+                string page in (string[])["/", "/cupboard", "/cabin", "/jobs/slip-3-winter/build", "/jobs/slip-3-winter/passport"]
+            )
+                Assert.Equal(System.Net.HttpStatusCode.OK, (await earlier.GetAsync(page)).StatusCode);
+            await app.StopAsync(TestContext.Current.CancellationToken);
+        }
+        await server.Start();
+        await Noted(server, "the last thing");
+        AngleSharp.Html.Dom.IHtmlDocument cupboard = await server.Page("/cupboard");
+        await server.Press((AngleSharp.Html.Dom.IHtmlFormElement)cupboard.QuerySelector("form[action$='handler=Undo']")!);
+        string left = (await server.Page("/cupboard")).Body!.TextContent;
+        Assert.Contains("the first thing", left);
+        Assert.DoesNotContain("the last thing", left);
+        await server.DisposeAsync();
+    }
+
+    static async Task Noted(CabinServer server, string name)
+    {
+        AngleSharp.Html.Dom.IHtmlDocument page = await server.Page("/cupboard");
+        var form = (AngleSharp.Html.Dom.IHtmlFormElement)page.QuerySelector("form[action$='handler=Save']")!;
+        await server.Press(form, ("Form.Kind", "other"), ("Form.Name", name), ("Form.Count", "1"));
+    }
+
+    [Fact]
+    public async Task It_ends_with_whoever_started_it()
+    {
+        using Process process = Process.Start(
+            new ProcessStartInfo(
+                "dotnet",
+                [
+                    Path.Combine(AppContext.BaseDirectory, "RustCabin.Web.dll"),
+                    "--data",
+                    _data,
+                    "--urls",
+                    "http://127.0.0.1:0",
+                    "--until",
+                    "input-ends",
+                ]
+            )
+            {
+                RedirectStandardInput = true,
+                RedirectStandardOutput = true,
+            }
+        )!;
+        using var limit = new CancellationTokenSource(TimeSpan.FromSeconds(30));
+        Assert.Contains("is open at", await process.StandardOutput.ReadLineAsync(limit.Token));
+        // As when the process at the other end is killed.
+        process.StandardInput.Close();
+        await process.WaitForExitAsync(limit.Token);
+        Assert.Equal(0, process.ExitCode);
+    }
+
+    [Fact]
     public async Task A_start_removes_what_a_kill_left_and_nothing_else()
     {
         string[] left = ["cabin.db.sent", "cabin.db.sent.part", "cabin.db.restoring", "cabin.db.restoring-wal", "door.json.part"],

@@ -1,6 +1,7 @@
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
+using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Build;
 
@@ -28,6 +29,12 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
     /// <summary>What it is expected to take by each school.</summary>
     public required Schools Schools { get; init; }
 
+    static Work Spent(Work work)
+    {
+        Budget.Spend();
+        return work;
+    }
+
     /// <summary>The sheet that leads from the unit as it stands to the plan of the job.</summary>
     /// <param name="before">The unit as it stands.</param>
     /// <param name="after">The unit as the job plans it.</param>
@@ -35,7 +42,7 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
     public static BuildSheet For(PlannedUnit before, PlannedUnit after, School? school = null)
     {
         var asked = new BuildAsked(before, after);
-        ILookup<WorkTime, Work> works = Trail.Stations.SelectMany(s => s.Works(asked)).ToLookup(w => w.Time);
+        ILookup<WorkTime, Work> works = Trail.Stations.SelectMany(s => s.Works(asked)).Select(Spent).ToLookup(w => w.Time);
         var order = WorkOrder.Of(
             [
                 .. works

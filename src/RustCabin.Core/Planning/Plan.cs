@@ -1,6 +1,7 @@
 using RustCabin.Core.Maps;
 using RustCabin.Core.Packs;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Planning;
 
@@ -91,6 +92,7 @@ public static class Plan
         string currency
     )
     {
+        Budget.SpendMuch();
         (IReadOnlyList<DecodedClaim> all, IReadOnlyList<Unplaced> unplaced) = PlannedClaims.Of(model, revision.Id, instances);
         DecodedClaim[] claims = [.. all.Where(c => c.Space == BusSpace.Memory)];
         DecodedClaim[] ports = [.. all.Where(c => c.Space == BusSpace.Io)];

@@ -1,6 +1,7 @@
 using RustCabin.Core.Declared;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Planning;
 
@@ -41,7 +42,11 @@ public sealed record PlannedUnit(
             : Sites.FirstOrDefault(s => s.Id == name);
 
     /// <summary>The instance of a name; null where there is none.</summary>
-    public Instance? Find(string instance) => Instances.FirstOrDefault(i => i.Name == instance);
+    public Instance? Find(string instance)
+    {
+        Budget.Spend();
+        return Instances.FirstOrDefault(i => i.Name == instance);
+    }
 
     /// <summary>The rails that this revision has.</summary>
     public IEnumerable<Rail> Rails => Model.Rails.Where(r => Holds(r.Revisions));

@@ -16,8 +16,14 @@ public sealed record Move(Instance Instance, Switch Switch, string Position, Pla
 /// </summary>
 public static class SingleMoves
 {
-    /// <summary>So many moves are tried at most, so that an answer stays quick on a board full of switches.</summary>
-    const int MostTried = 64;
+    /// <summary>
+    /// So many moves are tried at most, so that an answer stays quick on a board full of switches; fewer in a unit of very many
+    /// parts, where each takes longer.
+    /// </summary>
+    const int MostTried = 64,
+        MostParts = 4096;
+
+    static int Tries(PlannedUnit planned) => Math.Clamp(MostParts / Math.Max(1, planned.Instances.Count), 1, MostTried);
 
     /// <summary>Every single move of a switch, each with what it makes of the unit.</summary>
     public static IEnumerable<Move> Of(PlannedUnit planned) =>
@@ -39,8 +45,8 @@ public static class SingleMoves
         [
             .. Of(planned)
                 .Select(m => new Proposal(FixOf(m), m.Planned))
-                .Take(MostTried)
-                .Concat(Trail.Stations.SelectMany(s => s.Proposals(planned)).Take(MostTried))
+                .Take(Tries(planned))
+                .Concat(Trail.Stations.SelectMany(s => s.Proposals(planned)).Take(Tries(planned)))
                 .Select(m => (m.Fix, StopsOf(m.Planned))),
         ];
         int now = findings.Count(f => f.Severity == Severity.Stop);

@@ -51,6 +51,11 @@ public sealed class Budget : IDisposable
             budget.Check();
     }
 
+    /// <summary>Counts a step that is long by itself: its time is looked at now.</summary>
+    /// <exception cref="OverBudgetException">Its time or its memory is over.</exception>
+    /// <exception cref="OperationCanceledException">Whoever asked has gone away.</exception>
+    public static void SpendMuch() => _current?.Check();
+
     void Check()
     {
         _gone.ThrowIfCancellationRequested();

@@ -7,7 +7,7 @@ using RustCabin.Core.Stations;
 namespace RustCabin.Core.Tests.Storage;
 
 /// <summary>What Storage finds of a plan, each by a hair, and the work and record that cards bring.</summary>
-public class StorageChecksTests
+public partial class StorageChecksTests
 {
     const string Ata = """
         , "sites": [ { "id": "ata", "kind": "connector", "connector": "ata-40" }, { "id": "plug", "kind": "connector", "connector": "drive-4" } ],
@@ -71,55 +71,6 @@ public class StorageChecksTests
         Assert.Empty(Storage(With(Card, On("4 GB", P("64M", more: start)), firmware: "2")));
         Assert.Contains("STO-START", Storage(With(Card, On("4 GB", P("2G"), P("1200M", more: start)), firmware: "1")));
         Assert.Empty(Storage(With(Card, On("4 GB", P("2G"), P("1200M", more: start)), firmware: "2")));
-    }
-
-    /// <summary>Cards by chance: what is offered mends them and drops no partition.</summary>
-    [Fact]
-    public void A_press_that_is_offered_for_a_card_mends_it()
-    {
-        var random = new Random(20261130);
-        int offered = 0;
-        for (int round = 0; round < 300; round++)
-        {
-            string[] partitions =
-            [
-                .. Enumerable
-                    .Range(0, random.Next(1, 5))
-                    .Select(n =>
-                        $$"""
-                            { "name": "N{{n}}", "size": "{{random.Next(1, 5000)}}M", "fs": "{{(
-                                random.Next(2) == 0 ? "fat16" : "native"
-                            )}}"
-                              {{(random.Next(3) == 0 ? ", \"start\": true" : "")}} }
-                            """
-                    ),
-            ];
-            Machine machine = With(Card, On("8 GB", partitions), firmware: random.Next(4) == 0 ? "1" : "2");
-            PlannedUnit unit = machine.Planned;
-            foreach (Findings.Finding finding in Answer.For(unit).Findings.Where(f => f.Fix is { Cards.Count: > 0 }))
-            {
-                offered++;
-                Assert.Equal(Findings.Severity.Stop, finding.Severity);
-                Assert.NotEqual("", finding.Fix!.Words);
-                Job job = RustCabin.Core.Storage.StorageEdits.Divide(unit.Job!, "d", finding.Fix.Cards["d"])!;
-                Assert.Equal(
-                    unit.Job!.Cards[0].Partitions.Select(p => p.Name).Order(),
-                    job.Cards[0].Partitions.Select(p => p.Name).Order()
-                );
-                Answer after = Answer.For(unit with { Job = job });
-                Assert.DoesNotContain(after.Findings, f => f.Code == finding.Code && f.Severity == Findings.Severity.Stop);
-            }
-        }
-        Assert.True(offered > 100, $"{offered} were offered");
-    }
-
-    [Fact]
-    public void Cards_are_mended_by_the_least_change()
-    {
-        string fix(params string[] partitions) =>
-            With(Card, On("8 GB", partitions), firmware: "1").Answer.Findings.Single(f => f.Code == "STO-PART").Fix!.Words;
-        Assert.Equal("P2049M gets 2 GiB", fix(P("2049M")));
-        Assert.Equal("P3G gets 2 GiB", fix(P("512M"), P("3G")));
     }
 
     static Machine WithTitle(string title, string partition, string storage = Card)
