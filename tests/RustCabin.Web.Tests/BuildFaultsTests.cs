@@ -227,6 +227,28 @@ public sealed class BuildFaultsTests : OnACabin
         Assert.Contains("original count", Text(await Cabin.Page("/jobs/slip-7-picture/passport"), "#way-back"));
     }
 
+    [Theory]
+    [InlineData("Slipway\\nEND:VEVENT\\nBEGIN:VEVENT")]
+    [InlineData("a;b,c:d\"e\\")]
+    [InlineData("SUMMARY:other\u2028X-EVIL:1")]
+    public async Task A_name_is_a_name_in_the_calendar_whatever_stands_in_it(string name)
+    {
+        int events = Ical
+            .Net.Calendar.Load(await Cabin.Http.GetStringAsync("/jobs/mast-disc-picture/reminders.ics"))!
+            .Events.Count;
+        IHtmlDocument shelf = await Cabin.Page("/");
+        var form = (IHtmlFormElement)
+            shelf
+                .QuerySelectorAll("form[action$='handler=Call']")
+                .First(f => f.OuterHtml.Contains("\"mast-disc\"", StringComparison.Ordinal));
+        Assert.Equal(HttpStatusCode.OK, (await Cabin.Press(form, ("name", name))).Item1);
+        string text = await Cabin.Http.GetStringAsync("/jobs/mast-disc-picture/reminders.ics");
+        var read = Ical.Net.Calendar.Load(text)!;
+        Assert.Equal(events, read.Events.Count);
+        Assert.Contains(read.Events, e => $"{e.Summary} {e.Description}".Contains(name, StringComparison.Ordinal));
+        Assert.All(read.Events, e => Assert.DoesNotContain(e.Properties, p => p.Name.Contains("EVIL")));
+    }
+
     [Fact]
     public async Task A_rehearsal_goes_from_its_code_to_its_debrief()
     {
