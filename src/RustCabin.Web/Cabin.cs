@@ -13,11 +13,11 @@ using Serilog.Events;
 namespace RustCabin.Web;
 
 /// <summary>Builds and runs the web application. Options: <c>--data DIR</c>, <c>--demo</c> (fill an empty cabin with the sample
-/// packs), <c>--backup FILE</c>, <c>--restore FILE</c> and <c>--phrase</c> (<see cref="FileWork"/>), <c>--urls</c>,
+/// packs), <c>--backup FILE</c>, <c>--restore FILE</c>, <c>--phrase</c> and <c>--well ADDRESS</c> (<see cref="FileWork"/>), <c>--urls</c>,
 /// <c>--open</c> (asks for a pass phrase when there is none), <c>--sign-in everybody</c> (this machine's browsers too),
 /// <c>--patience MS</c> (how long a page waits for a search before it shows how far it is; 450), <c>--clock MOMENT</c> (for
 /// tests: the day that is written down, <see cref="SetClock"/>), <c>--until input-ends</c> (it ends with whoever started
-/// it).</summary>
+/// it), <c>--telemetry console</c> or a collector's address (<see cref="Telemetry"/>).</summary>
 public static class Cabin
 {
     /// <summary>Exit code when the application refuses to start; the reason is on standard error.</summary>
@@ -29,7 +29,7 @@ public static class Cabin
         {
             if (FileWork.Asked(Named(args)))
                 return 0;
-            WebApplication app = Build(args);
+            await using WebApplication app = Build(args);
             await app.StartAsync();
             Listening.DemandBound(app.Urls, app.Services.GetRequiredService<Door>());
             Tell(app);
@@ -45,10 +45,17 @@ public static class Cabin
                         or ListeningException
                         or UnauthorizedAccessException
                         or FormatException
-                        or InvalidOperationException
+                        or HttpRequestException
             )
         {
             await Console.Error.WriteLineAsync($"Rust Cabin did not start: {problem.Message}");
+            return Refused;
+        }
+        catch (Exception problem)
+        {
+            // Nothing that was foreseen: where it came from helps whoever mends it.
+            await Console.Error.WriteLineAsync($"Rust Cabin did not start: {problem.Message}");
+            await Console.Error.WriteLineAsync($"{problem}");
             return Refused;
         }
         finally
@@ -100,6 +107,7 @@ public static class Cabin
                 log
                     .MinimumLevel.Warning()
                     .MinimumLevel.Override("RustCabin", LogEventLevel.Information)
+                    .MinimumLevel.Override("Serilog.AspNetCore", LogEventLevel.Information)
                     .MinimumLevel.Override("Microsoft.AspNetCore.DataProtection", LogEventLevel.Error)
                     .MinimumLevel.Override("Microsoft.AspNetCore.Antiforgery", LogEventLevel.Error)
                     .MinimumLevel.Override("Microsoft.AspNetCore.StaticFiles", LogEventLevel.Error)
@@ -118,6 +126,7 @@ public static class Cabin
         Task<Opened> opened = Task.Run(() => Opened.From(home, clock));
         builder.Services.AddSingleton(clock);
         AddServices(builder, home, opened, door);
+        Telemetry.Add(builder);
 
         WebApplication app = builder.Build();
         UsePipeline(app, door);
@@ -230,6 +239,7 @@ public static class Cabin
 
     static void UsePipeline(WebApplication app, Door door)
     {
+        Telemetry.Use(app);
         app.UseHostFiltering();
         app.Use(RefuseTrace);
         // The interface answers with problem documents; people get a page.
@@ -276,6 +286,7 @@ public static class Cabin
         app.UseWhen(context => context.Request.Path.StartsWithSegments("/api"), api => api.Use(OtherPages.Refuse));
         app.UseResponseCompression();
         app.UseRouting();
+        app.Use(Telemetry.Remember);
         app.UseAntiforgery();
         app.MapStaticAssets();
         app.MapRazorPages().WithStaticAssets();

@@ -4,7 +4,7 @@ using RustCabin.Web.SignIn;
 namespace RustCabin.Web;
 
 /// <summary>What is done with the cabin's files instead of opening them: a backup taken or put back, a pass phrase
-/// set.</summary>
+/// set; and a running cabin asked whether it is well.</summary>
 static class FileWork
 {
     /// <summary>The folder that holds the cabin: <c>--data</c>, or the usual one of this user.</summary>
@@ -14,6 +14,7 @@ static class FileWork
 
     /// <summary>Does what the command line asks of the file; false when it asks for nothing of the kind.</summary>
     /// <exception cref="CabinFileException">It could not be done; the cabin is as it was.</exception>
+    /// <exception cref="HttpRequestException">Nobody answers where a cabin was asked how it is.</exception>
     public static bool Asked(string[] args)
     {
         IConfiguration settings = new ConfigurationBuilder().AddCommandLine(args).Build();
@@ -23,6 +24,15 @@ static class FileWork
             Asking.For(new DoorFile(home, SetClock.Of(settings)), anew: true);
             Console.WriteLine("The pass phrase is set, and every device is signed out.");
             return true;
+        }
+        if (settings["well"] is { } address)
+        {
+            // For whoever keeps it running: it ends with 0 if the cabin at the address says that it is well.
+            using var http = new HttpClient { Timeout = TimeSpan.FromSeconds(5) };
+            using HttpResponseMessage said = http.Send(
+                new HttpRequestMessage(HttpMethod.Get, new Uri(new Uri(address), "/health"))
+            );
+            return said.IsSuccessStatusCode ? true : throw new IOException($"the cabin at {address} is not well.");
         }
         if (settings["backup"] is { } to)
         {

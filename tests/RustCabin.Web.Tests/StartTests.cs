@@ -158,10 +158,9 @@ public sealed class StartTests : IDisposable
         await server.Press(form, ("Form.Kind", "other"), ("Form.Name", name), ("Form.Count", "1"));
     }
 
-    [Fact]
-    public async Task It_ends_with_whoever_started_it()
-    {
-        using Process process = Process.Start(
+    /// <summary>A process that ends when its input does, as it does when whoever started it is killed.</summary>
+    Process Started(params string[] options) =>
+        Process.Start(
             new ProcessStartInfo(
                 "dotnet",
                 [
@@ -172,19 +171,52 @@ public sealed class StartTests : IDisposable
                     "http://127.0.0.1:0",
                     "--until",
                     "input-ends",
+                    .. options,
                 ]
             )
             {
                 RedirectStandardInput = true,
                 RedirectStandardOutput = true,
+                RedirectStandardError = true,
             }
         )!;
-        using var limit = new CancellationTokenSource(TimeSpan.FromSeconds(30));
-        Assert.Contains("is open at", await process.StandardOutput.ReadLineAsync(limit.Token));
-        // As when the process at the other end is killed.
+
+    [Fact]
+    public async Task It_tells_of_its_work_where_it_is_asked_to_and_ends_with_whoever_started_it()
+    {
+        using Process process = Started("--telemetry", "console");
+        using var limit = new CancellationTokenSource(TimeSpan.FromSeconds(40));
+        Task<string> log = process.StandardError.ReadToEndAsync(limit.Token);
+        string open = (await process.StandardOutput.ReadLineAsync(limit.Token))!;
+        string address = open.Split(' ').First(w => w.StartsWith("http", StringComparison.Ordinal));
+        using (var http = new HttpClient())
+            await http.GetAsync($"{address}/units/my-secret-unit/photos/7?q=another-secret", limit.Token);
+        Assert.Equal((0, ""), await Run("", "--well", address));
         process.StandardInput.Close();
+        string told = await process.StandardOutput.ReadToEndAsync(limit.Token);
         await process.WaitForExitAsync(limit.Token);
         Assert.Equal(0, process.ExitCode);
+        Assert.Contains("http.server.request.duration", told);
+        Assert.Matches(@"GET /units/\{unit\}/photos/\{id:long\} 404 in \d", await log);
+        Assert.DoesNotContain("secret", await log + told);
+        Assert.Equal(2, (await Run("", "--well", address)).Code);
+    }
+
+    [Fact]
+    public Task Telemetry_goes_to_the_console_or_to_an_address() =>
+        RefusesInOneLine("neither console nor the address", "--telemetry", "somewhere");
+
+    [Fact]
+    public async Task Nothing_is_told_where_it_is_not_asked_for()
+    {
+        using Process process = Started();
+        using var limit = new CancellationTokenSource(TimeSpan.FromSeconds(40));
+        string open = (await process.StandardOutput.ReadLineAsync(limit.Token))!;
+        using (var http = new HttpClient())
+            await http.GetAsync(open.Split(' ').First(w => w.StartsWith("http", StringComparison.Ordinal)), limit.Token);
+        process.StandardInput.Close();
+        Assert.Equal("", await process.StandardOutput.ReadToEndAsync(limit.Token));
+        Assert.Equal("", await process.StandardError.ReadToEndAsync(limit.Token));
     }
 
     [Fact]

@@ -59,7 +59,8 @@
   };
 
   // One question at a time. What is pressed meanwhile waits for the answer; the same press twice counts once.
-  let sending = null;
+  let sending = null,
+    left = false;
   const waiting = [];
   const wait = (by, act) => {
     if (sending === by && by.tagName !== "FORM") return;
@@ -81,7 +82,7 @@
         const told = page.querySelector("main .empty p, main .notice");
         alert(told ? told.textContent : "Something broke. Nothing that was confirmed is lost.");
       } else await show(await answer.text(), answer.url);
-      if (!keep && answer.ok && answer.url !== location.href) history.pushState(null, "", answer.url);
+      if (!keep && !left && answer.ok && answer.url !== location.href) history.pushState(null, "", answer.url);
     } catch {
       alert("The cabin did not answer. Nothing was changed; is it still running?");
     } finally {
@@ -209,7 +210,19 @@
     field.focus();
   });
 
-  window.addEventListener("popstate", () => send(null, location.href, {}, true));
+  // The way back is a load like any other: it waits for a press that is on its way, and presses wait for it. The answer that
+  // comes meanwhile is not put on top of the page that was gone back to.
+  const back = { tagName: "FORM" };
+  const goBack = () => {
+    if (sending) {
+      left = true;
+      wait(back, goBack);
+      return;
+    }
+    left = false;
+    send(back, location.href, {}, true);
+  };
+  window.addEventListener("popstate", goBack);
 
   const centre = () => {
     const trail = document.querySelector(".trail"),
