@@ -10,8 +10,7 @@ public sealed class CabinFileException(string message, Exception? inner = null) 
 
 /// <summary>
 /// The one SQLite file that holds a cabin: write-ahead log, every commit flushed to the disk, foreign keys on. It is brought up
-/// to date when
-/// it is opened, in one transaction: a migration that fails leaves the file as it was.
+/// to date when it is opened, in one transaction: a migration that fails leaves the file as it was.
 /// </summary>
 public sealed class CabinFile
 {

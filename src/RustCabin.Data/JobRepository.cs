@@ -45,9 +45,8 @@ public sealed record WriteOutcome(WriteResult Result, IReadOnlyList<SheetError> 
 
 /// <summary>
 /// Jobs and every state they were in. A change adds a state; undo and redo move between states; nothing is ever deleted. Each
-/// write is one
-/// transaction, and names the version that it was made from: a later one than the writer saw makes it stale, and nothing is
-/// written.
+/// write is one transaction, and names the version that it was made from: a later one than the writer saw makes it stale, and
+/// nothing is written.
 /// </summary>
 public sealed partial class JobRepository(CabinFile file, SheetRepository sheets, TimeProvider clock)
 {

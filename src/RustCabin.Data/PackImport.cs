@@ -109,7 +109,7 @@ public sealed class PackImport(CabinFile file, SheetRepository sheets, JobReposi
                     transaction,
                     pack.FindJob(id)!,
                     json,
-                    here is null ? $"Imported from {from}" : $"Imported anew from {from}"
+                    here is null ? $"Imported from {from}" : $"Imported again from {from}"
                 );
             else
                 sheets.Put(connection, transaction, kind, id, name, json);

@@ -9,7 +9,7 @@ using SQLitePCL;
 namespace RustCabin.Data;
 
 /// <summary>
-/// A sheet or a job that does not read, since the file is damaged there or somebody wrote into it: it is left out, everything
+/// A sheet or a job that does not read, since the file is damaged there or a person wrote into it: it is left out, everything
 /// else works. Source: docs/security.md, Data.
 /// </summary>
 /// <param name="Kind">model, part, unit, title or job.</param>

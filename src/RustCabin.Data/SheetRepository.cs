@@ -78,7 +78,7 @@ public sealed class SheetRepository(CabinFile file, TimeProvider clock)
         ?? Pack.Empty.Currency;
 
     /// <summary>
-    /// Writes one sheet, new or anew, inside the import's transaction. Nothing is done where it stands so already.
+    /// Writes one sheet, new or again, inside the import's transaction. Nothing is done where it stands so already.
     /// </summary>
     internal void Put(SqliteConnection connection, IDbTransaction transaction, string kind, string id, string name, string json)
     {

@@ -12,12 +12,14 @@ using Serilog.Events;
 
 namespace RustCabin.Web;
 
-/// <summary>Builds and runs the web application. Options: <c>--data DIR</c>, <c>--demo</c> (fill an empty cabin with the sample
-/// packs), <c>--backup FILE</c>, <c>--restore FILE</c>, <c>--phrase</c> and <c>--well ADDRESS</c> (<see cref="FileWork"/>), <c>--urls</c>,
-/// <c>--open</c> (asks for a pass phrase when there is none), <c>--sign-in everybody</c> (this machine's browsers too),
-/// <c>--patience MS</c> (how long a page waits for a search before it shows how far it is; 450), <c>--clock MOMENT</c> (for
-/// tests: the day that is written down, <see cref="SetClock"/>), <c>--until input-ends</c> (it ends with whoever started
-/// it), <c>--telemetry console</c> or a collector's address (<see cref="Telemetry"/>).</summary>
+/// <summary>
+/// Builds and runs the web application. Options: <c>--data DIR</c>, <c>--demo</c> (fill an empty cabin with the sample
+/// packs), <c>--backup FILE</c>, <c>--restore FILE</c>, <c>--phrase</c> and <c>--well ADDRESS</c> (<see cref="FileWork"/>),
+/// <c>--urls</c>, <c>--open</c> (asks for a pass phrase when there is none), <c>--sign-in everybody</c> (this machine's
+/// browsers too), <c>--patience MS</c> (how long a page waits for a search before it shows how far it is; 450), <c>--clock
+/// MOMENT</c> (for tests: the day that is written down, <see cref="SetClock"/>), <c>--until input-ends</c> (it ends with
+/// whoever started it), <c>--telemetry console</c> or a collector's address (<see cref="Telemetry"/>).
+/// </summary>
 public static class Cabin
 {
     /// <summary>Exit code when the application refuses to start; the reason is on standard error.</summary>
@@ -120,7 +122,7 @@ public static class Cabin
         TimeProvider clock = SetClock.Of(builder.Configuration);
         var phrase = new DoorFile(home, clock);
         if (builder.Configuration["open"] == "true")
-            Asking.For(phrase, anew: false);
+            Asking.For(phrase, another: false);
         Door door = Door.Of(builder.Configuration, phrase);
         // The file is opened and read while the pipeline is put together; what is wrong with it is said before anything listens.
         Task<Opened> opened = Task.Run(() => Opened.From(home, clock));

@@ -21,7 +21,7 @@ static class FileWork
         string home = Home(settings);
         if (settings["phrase"] is not null)
         {
-            Asking.For(new DoorFile(home, SetClock.Of(settings)), anew: true);
+            Asking.For(new DoorFile(home, SetClock.Of(settings)), another: true);
             Console.WriteLine("The pass phrase is set, and every device is signed out.");
             return true;
         }

@@ -5,10 +5,9 @@ using Serilog;
 
 namespace RustCabin.Web;
 
-/// <summary>
-/// What the application tells of its work, off until it is asked for: <c>--telemetry console</c>, or the address of a collector
-/// (<c>--telemetry http://127.0.0.1:4317</c>). Requests are logged line by line with it. No query, no body and no name of a job is
-/// told: only routes. Source: docs/security.md, What is told of its work.
+/// <summary> What the application tells of its work, off until it is asked for: <c>--telemetry console</c>, or the address of
+/// a collector (<c>--telemetry http://127.0.0.1:4317</c>). Requests are logged line by line with it. No query, no body and no
+/// name of a job is told: only routes. Source: docs/security.md, What is told of its work.
 /// </summary>
 static class Telemetry
 {

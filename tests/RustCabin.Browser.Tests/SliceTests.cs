@@ -42,7 +42,7 @@ public sealed class SliceTests
         Assert.Equal(true, bench.Browser.ExecuteScript("return window.notReloaded"));
 
         bench.Press("button", "Done: Fit Fathom");
-        // The screen shows less than foretold: told by how much, and which slip would show just this.
+        // The screen shows less than predicted: told by how much, and which slip would show just this.
         bench.By("textbox", "shared, as the screen shows, at Power up with Fathom").SendKeys("192");
         bench.By("textbox", "boards, as the screen shows, at Power up with Fathom").SendKeys("1024" + Keys.Enter);
         bench.Sees("#step-count-fathom", "3 MiB short");

@@ -42,7 +42,7 @@ public sealed class CabinServer : IAsyncLifetime
     public async ValueTask InitializeAsync() => await Start();
 
     /// <summary>
-    /// The file of a cabin with the demo data, made once: to bring the packs in anew takes longer than most tests do.
+    /// The file of a cabin with the demo data, made once: to bring the packs in again takes longer than most tests do.
     /// </summary>
     static readonly Lazy<byte[]> DemoFile = new(() =>
     {

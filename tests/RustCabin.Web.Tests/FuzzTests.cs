@@ -19,7 +19,7 @@ public sealed class FuzzTests(ITestOutputHelper said) : IAsyncLifetime
 
     /// <summary>After so many requests the sample cabin is as new: forms that remove things would leave nothing to
     /// try.</summary>
-    const int Anew = 2_500;
+    const int Again = 2_500;
 
     static readonly TimeSpan Longest = TimeSpan.FromSeconds(30);
     CabinServer _cabin = new();
@@ -61,7 +61,7 @@ public sealed class FuzzTests(ITestOutputHelper said) : IAsyncLifetime
         IReadOnlyList<string> links = ["/"];
         for (int n = 0; n < requests && broken.Count < 10; n++)
         {
-            if (n > 0 && n % Anew == 0)
+            if (n > 0 && n % Again == 0)
             {
                 await _cabin.DisposeAsync();
                 _cabin = new CabinServer();

@@ -56,8 +56,8 @@ public sealed class LoadTests(ITestOutputHelper said) : OnACabin
         await all;
         long end = Held();
         said.WriteLine(
-            $"{asked} requests in {Minute.TotalMinutes:0.#} min; held after a quarter {quarter / 1e6:0.0} MB, {handles} handles; at "
-                + $"the end {end / 1e6:0.0} MB, {Handles} handles"
+            $"{asked} requests in {Minute.TotalMinutes:0.#} min; held after a quarter {quarter / 1e6:0.0} MB, {handles} handles; "
+                + $"at the end {end / 1e6:0.0} MB, {Handles} handles"
         );
         Assert.True(end < quarter * Level, $"{quarter / 1e6:0.0} MB after a quarter, {end / 1e6:0.0} MB at the end");
         Assert.True(Handles < handles + 20, $"{handles} handles after a quarter, {Handles} at the end");

@@ -158,7 +158,7 @@ public sealed class RomPageTests : OnACabin
         );
         Assert.Contains("\"much\" is not a dose", Text(page, ".notice"));
         (_, page) = await Cabin.Press(Form(page, "[name=dose]"), [.. usual, ("heeded", "true")]);
-        // 15 000 / (12 x 0.8) = 1562.5 s, begun anew for the half second: 26:03.
+        // 15 000 / (12 x 0.8) = 1562.5 s, begun again for the half second: 26:03.
         Assert.Matches("^26:0[0-3]$", Text(page, ".countdown"));
         (_, page) = await Cabin.Press(Form(page, "form[action*='LampOff'] button"), ("site", "rom"));
         Assert.Null(page.QuerySelector(".countdown"));

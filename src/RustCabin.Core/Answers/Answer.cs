@@ -22,8 +22,7 @@ public enum Standing
 
 /// <summary>
 /// Everything that the stations and <c>POST /api/v1/check</c> show of one job, computed at once from its sheets. Minutes are
-/// those of the
-/// ways added, money is what the added parts cost.
+/// those of the ways added, money is what the added parts cost.
 /// </summary>
 public sealed record Answer(
     PlannedUnit Planned,

@@ -12,8 +12,7 @@ public static class BaselineChecks
 {
     /// <summary>
     /// BASE-UNTESTED: the sheet says that nobody tested it, or the work was begun without a test. Then a fault that was there
-    /// before passes for
-    /// the upgrade's.
+    /// before passes for the upgrade's.
     /// </summary>
     public static IEnumerable<Finding> Untested(PlannedUnit unit)
     {
@@ -38,7 +37,7 @@ public static class BaselineChecks
     }
 
     /// <summary>
-    /// BASE-FAULT: it counted something else than its sheets foretell as it stands, did not start, or a fault was noted.
+    /// BASE-FAULT: it counted something else than its sheets predict as it stands, did not start, or a fault was noted.
     /// </summary>
     public static IEnumerable<Finding> Faults(PlannedUnit unit)
     {
@@ -57,7 +56,7 @@ public static class BaselineChecks
                     .. differs
                         .Lines.Where(l => !l.Agrees)
                         .Select(l =>
-                            $"{l.Label}: foretold {l.Expected?.ToString() ?? "nothing"}, seen {l.Seen?.ToString() ?? "nothing"}."
+                            $"{l.Label}: predicted {l.Expected?.ToString() ?? "nothing"}, seen {l.Seen?.ToString() ?? "nothing"}."
                         ),
                     "Mend it first, or keep it in mind at every gate: the same lines will differ there.",
                 ]
@@ -73,7 +72,7 @@ public static class BaselineChecks
             );
     }
 
-    /// <summary>The baseline reading beside what the sheets foretell for the unit as it stands.</summary>
+    /// <summary>The baseline reading beside what the sheets predict for the unit as it stands.</summary>
     public static Comparison Compare(PlannedUnit unit, GateReading reading) =>
         Comparison.Of(PowerUp.Run(unit.Before ?? unit), reading);
 

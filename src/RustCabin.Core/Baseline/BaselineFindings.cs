@@ -20,7 +20,7 @@ public static class BaselineFindings
     public static readonly FindingKind BaseFault = new("BASE-FAULT", At, [Severity.Watch])
     {
         Meaning =
-            "Before anything was touched it counted something else than its sheets foretell, did not start, or a fault was "
+            "Before anything was touched it counted something else than its sheets predict, did not start, or a fault was "
             + "noted.",
         Mend = "Mend that first, or keep it in mind at every gate: it is not the upgrade's.",
     };

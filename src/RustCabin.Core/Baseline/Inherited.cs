@@ -5,7 +5,7 @@ using RustCabin.Core.Wiring;
 
 namespace RustCabin.Core.Baseline;
 
-/// <summary>One step of a way that somebody else did, or did not.</summary>
+/// <summary>One step of a way that another person did, or did not.</summary>
 public sealed record InheritedStep(Instance Instance, WayStep Step, StepProof Proof);
 
 /// <summary>

@@ -34,7 +34,7 @@ public sealed record Photo(PhotoKind Kind, byte[] Bytes)
     /// Takes a picture apart and puts it together again from the pieces that show something. One walk finds how large it is and
     /// what is kept, so that both are told of the same headers.
     /// </summary>
-    /// <exception cref="FormatException">It is none of the three, broken or too large; the message says which.</exception>
+    /// <exception cref="FormatException">It is not one of the three, broken or too large; the message says which.</exception>
     public static Photo Read(ReadOnlySpan<byte> bytes)
     {
         if (bytes.Length > LargestBytes)

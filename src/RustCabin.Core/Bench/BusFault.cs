@@ -34,9 +34,8 @@ public enum FaultKind
 
 /// <summary>
 /// One fault that can be put into the simulated machine. <paramref name="Subject"/> is an instance, a claim's owner or a rail;
-/// <paramref name="Bit"/> a data bit or an address
-/// line, counted from 0, and <paramref name="High"/> what it is stuck at (an open line floats high); <paramref name="Bits"/> how
-/// many data bits a missing chip held;
+/// <paramref name="Bit"/> a data bit or an address line, counted from 0, and <paramref name="High"/> what it is stuck at (an
+/// open line floats high); <paramref name="Bits"/> how many data bits a missing chip held;
 /// <paramref name="Detail"/> a switch and its position. Source: docs/handbook/memory.md, Simulated bus.
 /// </summary>
 public sealed record BusFault(

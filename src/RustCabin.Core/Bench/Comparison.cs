@@ -6,7 +6,7 @@ namespace RustCabin.Core.Bench;
 /// <summary>One line of a reading beside its prediction. Null where the other side has no such line.</summary>
 public sealed record ComparedLine(string Label, ByteSize? Expected, ByteSize? Seen)
 {
-    /// <summary>True if the screen shows what was foretold.</summary>
+    /// <summary>True if the screen shows what was predicted.</summary>
     public bool Agrees => Expected == Seen;
 }
 
@@ -16,7 +16,7 @@ public sealed record Comparison(GateReading Reading, IReadOnlyList<ComparedLine>
     /// <summary>True if every line agrees and it starts.</summary>
     public bool Agrees => Lines.All(l => l.Agrees) && Reading.Starts != false;
 
-    /// <summary>A reading beside what was foretold, line by line.</summary>
+    /// <summary>A reading beside what was predicted, line by line.</summary>
     public static Comparison Of(PowerUpCount expected, GateReading reading) =>
         new(
             reading,

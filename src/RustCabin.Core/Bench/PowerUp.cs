@@ -21,9 +21,8 @@ public sealed record PowerUpCount(IReadOnlyList<CountedLine> Lines)
 
 /// <summary>
 /// The model's power-up scans, run on the simulated bus as its first master sees it: the first and last word of each block are
-/// tried with
-/// two patterns and their complements, aliasing is tried against the scan's beginning from the second block on. Source:
-/// docs/handbook/memory.md, Simulated bus.
+/// tried with two patterns and their complements, aliasing is tried against the scan's beginning from the second block on.
+/// Source: docs/handbook/memory.md, Simulated bus.
 /// </summary>
 public static class PowerUp
 {

@@ -8,8 +8,7 @@ public delegate byte ClaimContents(int bank, ulong offset);
 
 /// <summary>
 /// The machine as seen from one bus master: reads and writes go through the resolved map, RAM keeps what is written, a bank
-/// register is a
-/// latch. Contents are kept only for bytes that were written, so that a space of any size costs what is touched.
+/// register is a latch. Contents are kept only for bytes that were written, so that a space of any size costs what is touched.
 /// <para>Where nothing drives a read it gives 0xFF, or what was last on the bus where the model says so; where several do, the
 /// lows win, as they do between TTL drivers.</para>
 /// Not for several threads.
@@ -31,8 +30,7 @@ public sealed class SimulatedBus
 
     /// <summary>
     /// A machine just switched on, as master number <paramref name="master"/> (0 is the model's first) sees it. <paramref
-    /// name="faults"/> are those that lie in cells and
-    /// registers; words are <paramref name="wordBytes"/> wide.
+    /// name="faults"/> are those that lie in cells and registers; words are <paramref name="wordBytes"/> wide.
     /// </summary>
     public SimulatedBus(ResolvedMap map, int master, IReadOnlyList<BusFault>? faults = null, int wordBytes = 1)
     {

@@ -8,8 +8,8 @@ namespace RustCabin.Core.Build;
 /// What one's own builds have taught. A figure is the sheets' until there is one's own, and says on how many it rests. Source:
 /// docs/handbook/build.md, Learning.
 /// </summary>
-/// <param name="Minutes">Median minutes that steps took of those that were foretold, by what is done.</param>
-/// <param name="Parts">How often a part's gate read as foretold at once, and how often not.</param>
+/// <param name="Minutes">Median minutes that steps took of those that were predicted, by what is done.</param>
+/// <param name="Parts">How often a part's gate read as predicted at once, and how often not.</param>
 public sealed record Experience(
     IReadOnlyDictionary<string, (decimal Ratio, int Trials)> Minutes,
     IReadOnlyDictionary<string, (int Well, int Wrong)> Parts

@@ -22,7 +22,7 @@ static class Hazards
         if (step.Opens is { } level)
             foreach (Caution caution in AtOpening(level, unit))
                 yield return caution;
-        // It ran: what lies bare is charged again, and is read anew before a hand goes in.
+        // It ran: what lies bare is charged again, and is read again before a hand goes in.
         if (step.Kind == StepKind.Off)
             foreach (Bare bare in step.State.Bare)
                 yield return bare.Caution;

@@ -19,7 +19,7 @@ public sealed record LedgerPiece(string Key, AccessLevel Level, string What, int
     /// <summary>Why it stays out on purpose; null: it does not.</summary>
     public string? LeftOut { get; init; }
 
-    /// <summary>Somebody has said what became of it.</summary>
+    /// <summary>A person has said what became of it.</summary>
     public bool IsAccounted => IsBack || LeftOut is not null;
 
     /// <summary>In words.</summary>

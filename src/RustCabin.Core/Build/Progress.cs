@@ -67,7 +67,7 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
     {
         var steps = new List<StepProgress>();
         bool barred = false;
-        // A caution is read once a change of state: what was read holds until a level brings it anew, or the case is closed.
+        // A caution is read once a change of state: what was read holds until a level brings it again, or the case is closed.
         HashSet<string> heededHere = [],
             told = [];
         foreach (Step step in sheet.Steps)

@@ -5,7 +5,7 @@ using RustCabin.Core.Declared;
 
 namespace RustCabin.Core.Build;
 
-/// <summary>What somebody asks for one of a thing.</summary>
+/// <summary>What a person asks for one of a thing.</summary>
 public sealed record SupplierOffer
 {
     /// <summary>Who.</summary>

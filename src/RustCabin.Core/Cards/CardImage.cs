@@ -26,7 +26,7 @@ public sealed record CardImage(long Bytes, IReadOnlyList<Extent> Extents)
 
     const byte Disk = 0xF8;
 
-    /// <summary>The image of a plan; each partition has its room, and each FAT volume a lawful cluster.</summary>
+    /// <summary>The image of a plan; each partition has its room, and each FAT volume a valid cluster.</summary>
     public static CardImage Of(CardLayout layout) =>
         new(
             layout.UsableBytes,

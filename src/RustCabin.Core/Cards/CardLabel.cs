@@ -31,7 +31,7 @@ public sealed record CardLabel(string Text, decimal Bytes)
             ? string.Concat([first, .. rest])
             : number.Replace(',', '.');
 
-    /// <summary>Reads a label such as <c>32 GB</c> or <c>512MB</c>; null, with why, when it is none.</summary>
+    /// <summary>Reads a label such as <c>32 GB</c> or <c>512MB</c>; null, with why, when it does not read as one.</summary>
     public static CardLabel? Parse(string text, out string wrong)
     {
         wrong = "";

@@ -6,7 +6,7 @@ namespace RustCabin.Core.Cards;
 /// <param name="Asked">What was asked for.</param>
 /// <param name="FirstSector">Its first sector.</param>
 /// <param name="Sectors">How many sectors it has; 0: nothing is left for it.</param>
-/// <param name="Fat">Its FAT layout; null: it is no FAT volume, or none is lawful.</param>
+/// <param name="Fat">Its FAT layout; null: it is no FAT volume, or none is valid.</param>
 /// <param name="Files">The sizes of the files that it holds, in bytes.</param>
 public sealed record PlacedPartition(
     CardPartition Asked,

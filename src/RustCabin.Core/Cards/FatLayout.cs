@@ -42,7 +42,7 @@ public sealed record FatLayout(FileSystem Fs, long Sectors, int ClusterSectors, 
     public long TakenBy(IEnumerable<long> files) => files.Sum(b => (b + ClusterBytes - 1) / ClusterBytes * ClusterBytes);
 
     /// <summary>
-    /// The layout that a volume gets: of the kinds that may be, the first with a lawful cluster, its smallest; null: none has.
+    /// The layout that a volume gets: of the kinds that may be, the first with a valid cluster, its smallest; null: none has.
     /// </summary>
     /// <param name="fs">The kind; <see cref="FileSystem.Fat"/> tries FAT16, FAT12, FAT32.</param>
     /// <param name="sectors">Sectors in all.</param>
@@ -54,7 +54,7 @@ public sealed record FatLayout(FileSystem Fs, long Sectors, int ClusterSectors, 
             fs != FileSystem.Fat ? [fs]
             : small ? [FileSystem.Fat16, FileSystem.Fat12]
             : [FileSystem.Fat16, FileSystem.Fat12, FileSystem.Fat32];
-        IEnumerable<FatLayout> lawful(int least, int below) =>
+        IEnumerable<FatLayout> valid(int least, int below) =>
             from kind in kinds
             from shift in Enumerable.Range(0, 8)
             let cluster = 1 << shift
@@ -63,7 +63,7 @@ public sealed record FatLayout(FileSystem Fs, long Sectors, int ClusterSectors, 
             let layout = Of(kind, sectors, cluster)
             where layout.IsLawful
             select layout;
-        return lawful(UsualCluster, int.MaxValue).FirstOrDefault() ?? lawful(1, UsualCluster).LastOrDefault();
+        return valid(UsualCluster, int.MaxValue).FirstOrDefault() ?? valid(1, UsualCluster).LastOrDefault();
     }
 
     /// <summary>The most sectors that a volume of a kind can have, with the clusters that are asked for; null: no kind of FAT
@@ -74,7 +74,7 @@ public sealed record FatLayout(FileSystem Fs, long Sectors, int ClusterSectors, 
             return null;
         int cluster = clusterBytes is { } bytes ? (int)(bytes / HostLimits.Sector) : MostOf(fs);
         (long low, long high) = (1, (long)cluster * (Clusters16 + 2) + Clusters16);
-        // The clusters grow with the sectors: the last that is still lawful.
+        // The clusters grow with the sectors: the last that is still valid.
         while (low < high)
         {
             long middle = (low + high + 1) / 2;

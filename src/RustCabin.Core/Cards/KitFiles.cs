@@ -24,7 +24,7 @@ public static class KitFiles
     /// <summary>Letters of a pasted listing that are looked at, at most.</summary>
     public const int MostListing = 1_000_000;
 
-    /// <summary>What is chosen: the job's choices where they are lawful, else the factory's.</summary>
+    /// <summary>What is chosen: the job's choices where they are valid, else the factory's.</summary>
     public static IReadOnlyDictionary<string, string> Chosen(CardKit kit, IReadOnlyDictionary<string, string> choices) =>
         kit.Choices.ToDictionary(
             c => c.Id,

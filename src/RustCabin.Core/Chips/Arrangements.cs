@@ -4,8 +4,8 @@ namespace RustCabin.Core.Chips;
 
 /// <summary>
 /// What to fill a board with. Sizes in bytes; <paramref name="Stock"/> counts chips in hand and <paramref name="Prices"/> what
-/// one more costs, by type: a type without a
-/// price cannot be bought. <paramref name="Socketed"/>: the banks have sockets, so that nothing is soldered.
+/// one more costs, by type: a type without a price cannot be bought. <paramref name="Socketed"/>: the banks have sockets, so
+/// that nothing is soldered.
 /// </summary>
 public sealed record ArrangementQuestion(
     ulong BaseBytes,

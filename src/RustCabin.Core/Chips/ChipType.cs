@@ -11,9 +11,9 @@ public sealed record Refresh(int Rows, decimal Ms);
 
 /// <summary>
 /// A type of memory chip, from the table that ships as data (chip-types.json). <paramref name="AddressPins"/> of a DRAM are
-/// multiplexed: each serves a row and a
-/// column. <paramref name="Unusual"/>: why a number of it mostly means another type; null for the usual one. Source:
-/// docs/handbook/memory.md, Chips. <paramref name="NoCounter"/>: why it cannot refresh itself; null: it can.
+/// multiplexed: each serves a row and a column. <paramref name="Unusual"/>: why a number of it mostly means another type; null
+/// for the usual one. Source: docs/handbook/memory.md, Chips. <paramref name="NoCounter"/>: why it cannot refresh itself; null:
+/// it can.
 /// <paramref name="Legs"/>: the net of each leg of its usual outline, n: none; null: the table does not say.
 /// </summary>
 public sealed record ChipType(

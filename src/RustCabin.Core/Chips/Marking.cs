@@ -8,8 +8,7 @@ public sealed record DateCode(int Year, int Week);
 
 /// <summary>
 /// One way to read a marking. <paramref name="Ns"/> is the access time, null where the marking does not say; <paramref
-/// name="Score"/>, 0 to 1, is how likely this
-/// reading is among all; <paramref name="Why"/> says what it rests on.
+/// name="Score"/>, 0 to 1, is how likely this reading is among all; <paramref name="Why"/> says what it rests on.
 /// </summary>
 public sealed record MarkingReading(ChipType Type, int? Ns, DateCode? DateCode, double Score, string Why);
 

@@ -4,8 +4,8 @@ namespace RustCabin.Core.Chips;
 
 /// <summary>
 /// A memory device of the pinout table, which ships as data (rom-devices.json): the net of each pin, pin 1 first. <c>/</c> is
-/// active low, <c>n</c> not connected; a name
-/// with <c>+</c> carries all its parts. Source: docs/handbook/rom.md, Devices and sockets.
+/// active low, <c>n</c> not connected; a name with <c>+</c> carries all its parts. Source: docs/handbook/rom.md, Devices and
+/// sockets.
 /// </summary>
 public sealed record RomDevice(string Name, IReadOnlyList<string> Aliases, IReadOnlyList<string> Pins)
 {

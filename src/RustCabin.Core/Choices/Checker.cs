@@ -7,8 +7,7 @@ namespace RustCabin.Core.Choices;
 
 /// <summary>
 /// What a finding of a check can rest on: on its subjects alone, so that it stays whatever else is fitted or switched; on which
-/// parts are there, not on their
-/// switches; or on all of the plan. The solver rules out no more than a finding proves.
+/// parts are there, not on their switches; or on all of the plan. The solver rules out no more than a finding proves.
 /// </summary>
 public enum Rests
 {

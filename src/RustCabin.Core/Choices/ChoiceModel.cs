@@ -6,11 +6,10 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Choices;
 
 /// <summary>
-/// The choices of a job as a constraint model: which parts are there and where each switch stands. Checks say in it what they can
-/// say in linear rules, never more than they
-/// ask; what the model lets through is put before the checker itself, and what that stops is ruled out as far as the finding
-/// proves.
-/// So every answer passes the checker, and none that passes is lost. Source: docs/handbook/memory.md, Switches and settings.
+/// The choices of a job as a constraint model: which parts are there and where each switch stands. Checks say in it what they
+/// can say in linear rules, never more than they ask; what the model lets through is put before the checker itself, and what
+/// that stops is ruled out as far as the finding proves. So every answer passes the checker, and none that passes is lost.
+/// Source: docs/handbook/memory.md, Switches and settings.
 /// </summary>
 public sealed partial class ChoiceModel
 {
@@ -108,8 +107,8 @@ public sealed partial class ChoiceModel
 
     /// <summary>
     /// Only switches that some condition or switch table asks after are up for choice; the rest stay where they stand. Where a
-    /// part's switches have few combinations, each
-    /// combination is one choice, which the solver grasps far better than switches apart.
+    /// part's switches have few combinations, each combination is one choice, which the solver grasps far better than switches
+    /// apart.
     /// </summary>
     void AddSwitches(string name, Part part)
     {

@@ -170,7 +170,7 @@ public interface IOwnForm<T>
     /// <summary>What may stand in its place.</summary>
     static abstract Shape Shape { get; }
 
-    /// <summary>Reads it; null, with what is wrong noted, when it is none.</summary>
+    /// <summary>Reads it; null, with what is wrong noted, when it does not read as one.</summary>
     static abstract T? Read(System.Text.Json.JsonElement element, SheetReading reading);
 
     /// <summary>Writes it as a sheet has it; null where nothing need stand.</summary>

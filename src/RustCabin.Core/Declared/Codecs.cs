@@ -10,7 +10,7 @@ abstract class Codec<V>
     /// <summary>What may stand there.</summary>
     public abstract Shape Shape { get; }
 
-    /// <summary>Reads a value; false, with what is wrong noted, when it is none.</summary>
+    /// <summary>Reads a value; false, with what is wrong noted, when it does not read as one.</summary>
     public abstract bool TryRead(in JsonElement element, SheetReading reading, out V value);
 
     /// <summary>Writes a value; null where nothing need stand.</summary>

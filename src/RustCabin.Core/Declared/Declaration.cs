@@ -6,10 +6,9 @@ using System.Text.Json.Nodes;
 namespace RustCabin.Core.Declared;
 
 /// <summary>
-/// What a record's properties declare of its JSON: reading with every error and its path, writing, changes merged into JSON that
-/// is there, and its shape. A property
-/// stands under its name in camel case; the order of the properties is the canonical one. A field that is missing leaves the
-/// property at its default.
+/// What a record's properties declare of its JSON: reading with every error and its path, writing, changes merged into JSON
+/// that is there, and its shape. A property stands under its name in camel case; the order of the properties is the canonical
+/// one. A field that is missing leaves the property at its default.
 /// </summary>
 /// <typeparam name="T">The record.</typeparam>
 public static class Declaration<T>
@@ -47,7 +46,9 @@ public static class Declaration<T>
         }
     }
 
-    /// <summary>Reads one object; null, with an error, when it is none. <c>x</c> is kept for others and never read.</summary>
+    /// <summary>
+    /// Reads one object; null, with an error, when it does not read as one. <c>x</c> is kept for others and never read.
+    /// </summary>
     /// <param name="element">JSON of any kind.</param>
     /// <param name="reading">Takes what is wrong.</param>
     public static T? Read(in JsonElement element, SheetReading reading)

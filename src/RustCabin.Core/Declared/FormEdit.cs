@@ -4,9 +4,9 @@ using System.Text.Json.Nodes;
 namespace RustCabin.Core.Declared;
 
 /// <summary>
-/// What the fields of a form make of a sheet: the text that a field shows for what stands at its place, and the JSON that a text
-/// means. A text that
-/// does not mean what its place wants is put there as it was typed, so that the reader's error tells, and nothing typed is lost.
+/// What the fields of a form make of a sheet: the text that a field shows for what stands at its place, and the JSON that a
+/// text means. A text that does not mean what its place wants is put there as it was typed, so that the reader's error tells,
+/// and nothing typed is lost.
 /// </summary>
 public static class FormEdit
 {
@@ -108,8 +108,7 @@ public static class FormEdit
 
     /// <summary>
     /// Puts what was typed at each place into the sheet; places whose text is what they show already are left alone. Values of
-    /// one place that came
-    /// apart (ticks) are taken as a list.
+    /// one place that came apart (ticks) are taken as a list.
     /// </summary>
     public static JsonObject Apply(JsonObject sheet, Shape root, IEnumerable<(string Path, IReadOnlyList<string> Values)> typed)
     {

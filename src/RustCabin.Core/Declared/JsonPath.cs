@@ -4,9 +4,8 @@ using System.Text.Json.Nodes;
 namespace RustCabin.Core.Declared;
 
 /// <summary>
-/// Places in a sheet as error messages write them: <c>claims[2].window.banks</c>. A name that holds a dot or a bracket stands in
-/// quotes
-/// inside brackets, <c>seen["a.b"]</c>. <c>[+]</c> is the place after the last of a list.
+/// Places in a sheet as error messages write them: <c>claims[2].window.banks</c>. A name that holds a dot or a bracket stands
+/// in quotes inside brackets, <c>seen["a.b"]</c>. <c>[+]</c> is the place after the last of a list.
 /// </summary>
 public static class JsonPath
 {

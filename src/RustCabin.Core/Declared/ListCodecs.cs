@@ -42,7 +42,7 @@ sealed class ListCodec<V>(Codec<V> items, bool oneOrMore) : Codec<IReadOnlyList<
 
     /// <summary>
     /// Items that are there still keep their JSON as it stood; one that was changed in its place is merged into its own; the
-    /// others are written anew.
+    /// others are written again.
     /// </summary>
     public override JsonNode? Merge(JsonNode? old, IReadOnlyList<V> before, IReadOnlyList<V> after)
     {

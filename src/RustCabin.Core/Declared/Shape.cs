@@ -1,11 +1,10 @@
 namespace RustCabin.Core.Declared;
 
 /// <summary>
-/// What may stand at one place of JSON: derived from the declaration of a record, and what the canonical order of an export, the
-/// published schema, the editor and
-/// the reference page are all made from. <paramref name="Fields"/> is set for objects with known fields, in canonical order;
-/// <paramref name="Items"/> for lists and for
-/// objects whose field names are the user's own.
+/// What may stand at one place of JSON: derived from the declaration of a record, and what the canonical order of an export,
+/// the published schema, the editor and the reference page are all made from. <paramref name="Fields"/> is set for objects with
+/// known fields, in canonical order;
+/// <paramref name="Items"/> for lists and for objects whose field names are the user's own.
 /// </summary>
 /// <param name="Kind">What kind of value.</param>
 /// <param name="Fields">For an object, its fields.</param>

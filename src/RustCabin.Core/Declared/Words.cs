@@ -16,7 +16,7 @@ public static class Words<T>
     /// <summary>Every word.</summary>
     public static IEnumerable<string> All => ByWord.Keys;
 
-    /// <summary>The value of a word; false where it is none.</summary>
+    /// <summary>The value of a word; false where there is no such word.</summary>
     public static bool TryParse(string word, out T value) => ByWord.TryGetValue(word, out value);
 
     /// <summary>The word of a value.</summary>

@@ -23,7 +23,7 @@ public sealed record Seen
 /// <summary>A cause after what was seen.</summary>
 /// <param name="Cause">The cause.</param>
 /// <param name="Chance">How likely it is.</param>
-/// <param name="For">What was seen that it foretold.</param>
+/// <param name="For">What was seen that it predicted.</param>
 /// <param name="Against">What was seen that speaks against it.</param>
 public sealed record Weighed(Hypothesis Cause, double Chance, IReadOnlyList<string> For, IReadOnlyList<string> Against)
 {
@@ -157,7 +157,7 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
         sights.FirstOrDefault(s => s.Id == at.Id) is not { InCall: false } sight
         || suspects
             .Index()
-            .Where(s => !s.Item.IsDark && s.Item.Foretells(at) is { } f && f != sight.Usual)
+            .Where(s => !s.Item.IsDark && s.Item.PredictionOf(at) is { } f && f != sight.Usual)
             .Sum(s => posterior.Chances[s.Index]) >= WorthLooking;
 
     static Dictionary<string, string> OutcomesOf(Seen seen)
@@ -177,8 +177,8 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
     {
         var predicts = new Dictionary<string, string>();
         foreach (Sight sight in sights)
-            if (sight.Foretold(cause) is { } foretold)
-                predicts[sight.Id] = foretold;
+            if (sight.Predicted(cause) is { } predicted)
+                predicts[sight.Id] = predicted;
         if (cause.Shows.Starts is { } starts)
             predicts[StartsId] = Said(starts);
         foreach ((int i, CountedLine line) in (cause.Shows.Count?.Lines ?? []).Index())
@@ -301,9 +301,9 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
         var told =
             from at in observables
             where seen.ContainsKey(at.Id)
-            let foretold = suspect.Foretells(at)
-            where foretold is not null
-            select (Words: WordsOf(at, seen[at.Id]), Agrees: foretold == seen[at.Id]);
+            let predicted = suspect.PredictionOf(at)
+            where predicted is not null
+            select (Words: WordsOf(at, seen[at.Id]), Agrees: predicted == seen[at.Id]);
         ILookup<bool, string> all = told.ToLookup(t => t.Agrees, t => t.Words);
         return new Weighed(cause, chance, [.. all[true]], [.. all[false]]);
     }
@@ -329,7 +329,8 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
         return
         [
             .. Causes.Where(c =>
-                c.Against.Count <= Causes[0].Against.Count && open.All(o => by[c.Cause.Id].Foretells(o) == first.Foretells(o))
+                c.Against.Count <= Causes[0].Against.Count
+                && open.All(o => by[c.Cause.Id].PredictionOf(o) == first.PredictionOf(o))
             ),
         ];
     }

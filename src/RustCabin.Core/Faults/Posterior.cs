@@ -41,8 +41,8 @@ public sealed record Suspect(string Id, double Weight, IReadOnlyDictionary<strin
     /// <summary>It says nothing of anything, not even the usual.</summary>
     public bool IsSilent { get; init; }
 
-    /// <summary>What it foretells of something; null: nothing.</summary>
-    public string? Foretells(Observable at) =>
+    /// <summary>What it predicts of something; null: nothing.</summary>
+    public string? PredictionOf(Observable at) =>
         IsDark && at is { State: LookState.Running, Usual: not null } ? Sight.Dead
         : Predicts.TryGetValue(at.Id, out string? predicted) ? predicted
         : IsSilent ? null
@@ -106,13 +106,13 @@ public sealed record Posterior(IReadOnlyList<double> Chances, double Other)
     /// nothing each is as likely.
     /// </summary>
     public static double Likelihood(Suspect cause, Observable at, string outcome) =>
-        cause.Foretells(at) is not { } predicted ? 1.0 / at.Outcomes.Count
+        cause.PredictionOf(at) is not { } predicted ? 1.0 / at.Outcomes.Count
         : predicted == outcome ? at.Hit
         : (1 - at.Hit) / (at.Outcomes.Count - 1);
 
     /// <summary>
     /// How much is expected of looking at something, in bits, none of these included: how open its outcome is, less how open it
-    /// is to somebody who knows the cause.
+    /// is to a person who knows the cause.
     /// </summary>
     public double BitsOf(IReadOnlyList<Suspect> causes, Observable at)
     {
@@ -121,14 +121,14 @@ public sealed record Posterior(IReadOnlyList<double> Chances, double Other)
             miss = (1 - hit) / (n - 1),
             silent = Other,
             told = 0;
-        Span<double> foretold = n <= 64 ? stackalloc double[n] : new double[n];
+        Span<double> predicted = n <= 64 ? stackalloc double[n] : new double[n];
         for (int i = 0; i < causes.Count; i++)
-            if (causes[i].Foretells(at) is not { } predicted)
+            if (causes[i].PredictionOf(at) is not { } shown)
                 silent += Chances[i];
-            else if (IndexOf(at.Outcomes, predicted) is >= 0 and var outcome)
-                (foretold[outcome], told) = (foretold[outcome] + Chances[i], told + Chances[i]);
+            else if (IndexOf(at.Outcomes, shown) is >= 0 and var outcome)
+                (predicted[outcome], told) = (predicted[outcome] + Chances[i], told + Chances[i]);
         double open = 0;
-        foreach (double here in foretold)
+        foreach (double here in predicted)
             open += Surprise(hit * here + miss * (told - here) + silent / n);
         return open - told * (Surprise(hit) + (n - 1) * Surprise(miss)) - silent * Math.Log2(n);
     }

@@ -23,7 +23,7 @@ public enum Difficulty
     Badge,
 }
 
-/// <summary>A round that can be given to somebody else as a short code: a job of the cabin, how hard, and the seed.</summary>
+/// <summary>A round that can be given to another person as a short code: a job of the cabin, how hard, and the seed.</summary>
 /// <param name="Job">The job whose machine it is.</param>
 /// <param name="Difficulty">How hard.</param>
 /// <param name="Seed">What is hidden follows from it.</param>
@@ -46,7 +46,7 @@ public sealed record Round(string Job, Difficulty Difficulty, int Seed)
         }
     }
 
-    /// <summary>Reads a code; null: it is none.</summary>
+    /// <summary>Reads a code; null: it does not read as one.</summary>
     public static Round? Parse(string? code)
     {
         int dot = code?.LastIndexOf('.') ?? -1;
@@ -142,9 +142,8 @@ public sealed class Rehearsal
     /// <summary>What is known from before something was mended; nothing in a fresh round.</summary>
     public Seen Known { get; private init; } = new();
 
-    /// <summary>
-    /// The round goes on with what is left once a cause of it is mended; null: it is none of it, or nothing is left. What was
-    /// seen with the plug out stays so, but for what is mended.
+    /// <summary> The round goes on with what is left once a cause of it is mended; null: it does not read as one of it, or
+    /// nothing is left. What was seen with the plug out stays so, but for what is mended.
     /// </summary>
     /// <param name="cause">The cause that was named.</param>
     /// <param name="seen">What was seen by then.</param>
@@ -195,7 +194,7 @@ public sealed class Rehearsal
         if (Sights.FirstOrDefault(s => s.Id == what.Id) is { } sight)
             return dead && !Hidden.Any(h => h.Shows.Others.ContainsKey(sight.Id))
                 ? sight.Dark
-                : Hidden.Select(sight.Foretold).FirstOrDefault(f => f is not null && f != sight.Usual) ?? sight.Usual;
+                : Hidden.Select(sight.Predicted).FirstOrDefault(f => f is not null && f != sight.Usual) ?? sight.Usual;
         if (dead && what.State == LookState.Running)
             return Sight.Dead;
         return Hidden.FirstOrDefault(h => h.Look?.Id == what.Id)?.Look!.Shows

@@ -109,7 +109,7 @@ public sealed record TrialReading(
         return new TrialReading(singles, pairs, explanations.Length < 2 ? null : Best(asked, explanations));
     }
 
-    /// <summary>The untried combination for which as near to half of the explanations as can be foretell a failure.</summary>
+    /// <summary>The untried combination for which as near to half of the explanations as can be predict a failure.</summary>
     static OrderedDictionary<string, string>? Best(
         TrialsAsked asked,
         IReadOnlyList<Func<IReadOnlyDictionary<string, string>, bool>> explanations

@@ -19,7 +19,7 @@ public static class WhatIf
     public static IReadOnlyList<BusFault> Offers(PlannedUnit unit) => [.. Trail.Slips(unit).Select(s => s.Fault)];
 
     /// <summary>The machine with one of its faults, or with the like of one (another bit, another chance).</summary>
-    /// <exception cref="ArgumentException">The fault is none of this unit's.</exception>
+    /// <exception cref="ArgumentException">The fault is not one of this unit's.</exception>
     public static WhatIfResult Run(PlannedUnit unit, BusFault fault)
     {
         bool IsLike(BusFault own) => (own.Kind, own.Subject, own.Detail) == (fault.Kind, fault.Subject, fault.Detail);

@@ -2,7 +2,7 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Findings;
 
-/// <summary>What mends a finding in one press, tried out before it is offered: switches moved, or a card divided anew.</summary>
+/// <summary>What mends a finding in one press, tried out before it is offered: switches moved, or a card divided again.</summary>
 public sealed record Fix
 {
     /// <summary>Positions by instance and switch.</summary>

@@ -103,8 +103,7 @@ static class FitChecks
 
     /// <summary>
     /// FIT-SITE-TAKEN: parts that cannot share a site. One <c>in</c>, one <c>between</c>, one <c>over</c> and any <c>tap</c>
-    /// share it only
-    /// if a sheet of them says that it stacks. Source: docs/handbook/fit.md, Ways.
+    /// share it only if a sheet of them says that it stacks. Source: docs/handbook/fit.md, Ways.
     /// </summary>
     public static IEnumerable<Finding> SiteTaken(PlannedUnit unit)
     {

@@ -116,7 +116,7 @@ public static class FitFindings
     {
         Meaning = "A flat cable's contacts face the same way as those of the connector that it goes into: they never meet.",
         Mend = "A cable of the other kind.",
-        ByHand = ["the cable made anew with its contacts turned"],
+        ByHand = ["the cable made again with its contacts turned"],
     };
 
     /// <summary>FIT-TRIM.</summary>
@@ -146,7 +146,7 @@ public static class FitFindings
     public static readonly FindingKind FitSkill = new("FIT-SKILL", At, [Severity.Watch])
     {
         Meaning = "A way wants more skill than the job's limit.",
-        Mend = "An easier way, or somebody who does it often.",
+        Mend = "An easier way, or a person who does it often.",
     };
 
     /// <summary>All of them, in the order of the reference.</summary>

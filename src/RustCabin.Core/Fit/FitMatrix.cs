@@ -28,8 +28,7 @@ public sealed record FitRow(Part Part, IReadOnlyList<FitCell> Cells);
 
 /// <summary>
 /// Parts against the revisions of a model, told from their sheets alone. A way asks for more when it cannot be undone, makes a
-/// board special,
-/// wants skill of 4 or more, or needs a site to be socketed that is not. Source: docs/handbook/fit.md, Ways.
+/// board special, wants skill of 4 or more, or needs a site to be socketed that is not. Source: docs/handbook/fit.md, Ways.
 /// </summary>
 public static class FitMatrix
 {

@@ -21,7 +21,7 @@ static class SkillChecks
                 instance
                     .Part.Ways.Where(w => w.Model == unit.Model.Id && w.Skill <= unit.Job.Limits.Skill)
                     .Select(w => $"Way \"{w.Id}\" wants skill {w.Skill}.")
-                    .FirstOrDefault("No other way of it is easier: ask somebody who does it often."),
+                    .FirstOrDefault("No other way of it is easier: ask a person who does it often."),
             ]
         );
 }

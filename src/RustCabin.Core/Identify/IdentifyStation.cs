@@ -23,7 +23,7 @@ public sealed class IdentifyStation : Station
     /// <summary>It is another board after all, as likely as the clues have it.</summary>
     public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) =>
         from other in at.Revision.All
-        // A board that somebody vouches for by hand is no other.
+        // A board that a person vouches for by hand is no other.
         where at.Unit.Revision is null && other.Id != at.Revision.Id && other.Probability > 0
         let effect = new Effect { Built = unit => Plan.OnBoard(unit, other.Id) }
         let clue = at.Model.Clues.FirstOrDefault(c => !at.Unit.Seen.ContainsKey(c.Id) && Parts(c, at.Revision.Id, other.Id))

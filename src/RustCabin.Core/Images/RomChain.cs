@@ -25,8 +25,7 @@ public sealed class ChainImage(byte[] bytes)
 
 /// <summary>
 /// Images, then what each operation makes of them. An operation that cannot be done ends the chain, with why in <paramref
-/// name="Wrong"/>. It changes no more, so that a reader
-/// may keep it as long as images and operations are the same.
+/// name="Wrong"/>. It changes no more, so that a reader may keep it as long as images and operations are the same.
 /// </summary>
 public sealed record RomChain(IReadOnlyList<IReadOnlyList<ChainImage>> Steps, string? Wrong)
 {

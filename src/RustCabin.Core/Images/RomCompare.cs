@@ -36,8 +36,8 @@ public enum Difference
 
 /// <summary>
 /// A dump held against the image that it should be: the cause by name, its words, the first byte that differs (-1: none), how
-/// many do, and the share of wrong bytes in each
-/// of <see cref="RomCompare.Pieces"/> equal pieces, for the drawing. Source: docs/handbook/rom.md, Comparing.
+/// many do, and the share of wrong bytes in each of <see cref="RomCompare.Pieces"/> equal pieces, for the drawing. Source:
+/// docs/handbook/rom.md, Comparing.
 /// </summary>
 public sealed record Compared(Difference Cause, string Words, long FirstWrong, long WrongBytes, IReadOnlyList<double> Map);
 

@@ -29,8 +29,7 @@ public sealed record RomImage(byte[] Bytes, ulong From, int Filled);
 
 /// <summary>
 /// Reads and writes images: raw, HEX records 00 to 05, S-records S0 to S3 and S5 to S9. A bad sum, an overlap, a cut line or a
-/// missing end is told by its line; never a
-/// partial image. Source: docs/handbook/rom.md, Files.
+/// missing end is told by its line; never a partial image. Source: docs/handbook/rom.md, Files.
 /// </summary>
 public static class RomFile
 {

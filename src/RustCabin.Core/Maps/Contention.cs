@@ -4,8 +4,8 @@ namespace RustCabin.Core.Maps;
 
 /// <summary>
 /// Where claims get in each other's way. A fight is two drivers on the bus in one cycle: two claims that answer reads, or one
-/// that drives
-/// on writes beside one that takes the write (there the writing master drives against it). Source: docs/handbook/memory.md, Maps.
+/// that drives on writes beside one that takes the write (there the writing master drives against it). Source:
+/// docs/handbook/memory.md, Maps.
 /// </summary>
 static class Contention
 {

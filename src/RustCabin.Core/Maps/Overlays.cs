@@ -3,12 +3,10 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Maps;
 
 /// <summary>
-/// Works out which of the claims at one address answer, once those that others switch off there are taken away, master by master.
-/// A claim that is itself switched off switches nothing off; claims that switch each other off all go on answering, and so are
-/// found
-/// to fight. An overlay holds for the masters that get the overlaying claim, and for reads and writes alike, unless it hides
-/// reads
-/// only: then writes go through to what lies under it.
+/// Works out which of the claims at one address answer, once those that others switch off there are taken away, master by
+/// master. A claim that is itself switched off switches nothing off; claims that switch each other off all go on answering, and
+/// so are found to fight. An overlay holds for the masters that get the overlaying claim, and for reads and writes alike,
+/// unless it hides reads only: then writes go through to what lies under it.
 /// </summary>
 sealed class Overlays
 {
@@ -54,8 +52,7 @@ sealed class Overlays
 
     /// <summary>
     /// The masters that get each claim. Masters for which a claim surely answers grow, those for which it is surely off grow,
-    /// until nothing changes; what is left
-    /// hangs in a ring.
+    /// until nothing changes; what is left hangs in a ring.
     /// </summary>
     uint[] Settle(List<int> active, DecodedClaim[] claims, bool writes)
     {

@@ -5,8 +5,7 @@ namespace RustCabin.Core.Maps;
 
 /// <summary>
 /// The bytes of RAM that each master can read: the same byte behind two mirrors once, all banks of a window, nothing that lies
-/// wholly
-/// under an overlay or outside the space. Source: docs/handbook/memory.md, Maps.
+/// wholly under an overlay or outside the space. Source: docs/handbook/memory.md, Maps.
 /// </summary>
 static class Reachable
 {

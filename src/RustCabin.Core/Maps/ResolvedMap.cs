@@ -29,9 +29,9 @@ public sealed record Meeting(AddressRange Range, int[] Claims, uint Masters);
 public sealed record Mirror(int Claim, ulong Base, ulong Size);
 
 /// <summary>
-/// The resolved address map of a machine. <paramref name="Segments"/> cover the whole space, upward, each address in exactly one,
-/// gaps
-/// included. <paramref name="Reach"/> holds the bytes of RAM that each master can read, the same byte behind two mirrors once.
+/// The resolved address map of a machine. <paramref name="Segments"/> cover the whole space, upward, each address in exactly
+/// one, gaps included. <paramref name="Reach"/> holds the bytes of RAM that each master can read, the same byte behind two
+/// mirrors once.
 /// </summary>
 public sealed record ResolvedMap(
     int AddressBits,

@@ -119,9 +119,9 @@ static class MapChecks
         ];
 
     /// <summary>
-    /// MAP-FIGHT, MAP-OUTSIDE and AUTO-NO-ROOM, as far as choices show them: at the beginning of each claim one at most of those
-    /// that reach there answers a master. Claims whose
-    /// place depends on other claims (overlays, changes by other parts) are left to the checks.
+    /// MAP-FIGHT, MAP-OUTSIDE and AUTO-NO-ROOM, as far as choices show them: at the beginning of each claim one at most of
+    /// those that reach there answers a master. Claims whose place depends on other claims (overlays, changes by other parts)
+    /// are left to the checks.
     /// </summary>
     public static void Rule(ChoiceModel choices)
     {

@@ -11,10 +11,9 @@ static class MemoryChecks
 {
     /// <summary>
     /// MAP-UNSEEN: RAM that the first master reaches, but no power-up line counts and self-configuration did not place. Memory
-    /// seen at a
-    /// mirror is seen; what lies under an overlay is not there to be seen. A model without power-up lines says nothing about what
-    /// its
-    /// firmware looks at, so nothing is unseen there; what lies beyond a line's cap is told as MAP-BEYOND-LIMIT.
+    /// seen at a mirror is seen; what lies under an overlay is not there to be seen. A model without power-up lines says
+    /// nothing about what its firmware looks at, so nothing is unseen there; what lies beyond a line's cap is told as
+    /// MAP-BEYOND-LIMIT.
     /// </summary>
     public static IEnumerable<Finding> Unseen(PlannedUnit unit, PowerUpCount count)
     {

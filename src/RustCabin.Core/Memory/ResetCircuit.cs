@@ -2,9 +2,8 @@ namespace RustCabin.Core.Memory;
 
 /// <summary>
 /// A resistor to the supply and a capacitor to ground that hold a register's clear low at power-up: <c>t = R C ln(Vcc / (Vcc -
-/// Vth))</c>. Ohms, farads, volts,
-/// seconds. A bipolar TTL input sources <paramref name="InputAmps"/> and charges the capacitor too. The guaranteed hold is at
-/// the lowest threshold that counts as low, the longest at the highest. Source:
+/// Vth))</c>. Ohms, farads, volts, seconds. A bipolar TTL input sources <paramref name="InputAmps"/> and charges the capacitor
+/// too. The guaranteed hold is at the lowest threshold that counts as low, the longest at the highest. Source:
 /// docs/handbook/memory.md, Bank windows.
 /// </summary>
 public sealed record ResetCircuit(

@@ -4,10 +4,9 @@ namespace RustCabin.Core.Memory;
 public sealed record FileInSectors(ulong Bytes, ulong Sectors);
 
 /// <summary>
-/// What fits on a RAM disk or a disc of sectors. Capacity is sectors times bytes per sector; a file of b bytes takes <c>ceil(b /
-/// (sector - link bytes))</c> sectors,
-/// an empty one 1; boot, table and directory sectors are reserved. <paramref name="FreeSectors"/> below 0: so many are missing.
-/// Source: docs/handbook/memory.md, Sectors.
+/// What fits on a RAM disk or a disc of sectors. Capacity is sectors times bytes per sector; a file of b bytes takes <c>ceil(b
+/// / (sector - link bytes))</c> sectors, an empty one 1; boot, table and directory sectors are reserved. <paramref
+/// name="FreeSectors"/> below 0: so many are missing. Source: docs/handbook/memory.md, Sectors.
 /// </summary>
 public sealed record SectorPlan(ulong CapacityBytes, long FreeSectors, IReadOnlyList<FileInSectors> Files)
 {

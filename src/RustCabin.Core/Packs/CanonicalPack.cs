@@ -8,10 +8,9 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Packs;
 
 /// <summary>
-/// Writes a pack in its canonical form: fields in the order of its declaration, the user's own names and <c>x</c> as they stood,
-/// numbers,
-/// addresses and sizes as typed, two spaces, LF, a line end at the end. What was written so, read and written again, gives equal
-/// bytes.
+/// Writes a pack in its canonical form: fields in the order of its declaration, the user's own names and <c>x</c> as they
+/// stood, numbers, addresses and sizes as typed, two spaces, LF, a line end at the end. What was written so, read and written
+/// again, gives equal bytes.
 /// </summary>
 public static class CanonicalPack
 {

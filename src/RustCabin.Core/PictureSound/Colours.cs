@@ -59,7 +59,7 @@ public static class Colours
             entry.Zip(levels, (e, l) => ((2 * e * 255 + l - 1) / (2 * (l - 1))).ToString("x2", CultureInfo.InvariantCulture))
         );
 
-    /// <summary>Red, green and blue of <c>#rrggbb</c>; null: it is none.</summary>
+    /// <summary>Red, green and blue of <c>#rrggbb</c>; null: it does not read as one.</summary>
     public static int[]? Parse(string colour) =>
         colour.Length == 7
         && colour[0] == '#'

@@ -14,7 +14,7 @@ public static partial class DisplayText
     [GeneratedRegex(Rates + PanelAndMore)]
     private static partial Regex Form();
 
-    /// <summary>Reads one; null: it is none.</summary>
+    /// <summary>Reads one; null: it does not read as one.</summary>
     /// <param name="name">What it is called.</param>
     /// <param name="text">What it locks onto.</param>
     public static Display? Parse(string name, string text)

@@ -36,8 +36,7 @@ public sealed record SimulatedConverter(int Phases, int Seed, bool Moving)
 
     /// <summary>
     /// What is sampled at a phase, line by line: a value from 0 to 1 a pixel, blurred towards the neighbour the nearer the
-    /// sample lies
-    /// to the edge, and torn by jitter there.
+    /// sample lies to the edge, and torn by jitter there.
     /// </summary>
     /// <param name="phase">The phase that is set.</param>
     /// <param name="frame">The number of the capture.</param>

@@ -3,9 +3,8 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Planning;
 
 /// <summary>
-/// One part on the planned unit, under the name that answers use: the part's id, with <c>#2</c>, <c>#3</c> for repeats. Names are
-/// given
-/// over what is fitted and then what the job adds, removed ones counted, so that taking one out renames no other.
+/// One part on the planned unit, under the name that answers use: the part's id, with <c>#2</c>, <c>#3</c> for repeats. Names
+/// are given over what is fitted and then what the job adds, removed ones counted, so that taking one out renames no other.
 /// </summary>
 public sealed record Instance(
     string Name,

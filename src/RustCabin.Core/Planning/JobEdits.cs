@@ -8,7 +8,7 @@ namespace RustCabin.Core.Planning;
 /// </summary>
 public static class JobEdits
 {
-    /// <summary>Moves one switch. A tick on setting that part's switches is taken back, since they must be set anew.</summary>
+    /// <summary>Moves one switch. A tick on setting that part's switches is taken back, since they must be set again.</summary>
     /// <param name="job">The job.</param>
     /// <param name="fitted">The parts that the unit already has, in whose numbering instances are named.</param>
     /// <param name="instance">The instance whose switch is moved.</param>

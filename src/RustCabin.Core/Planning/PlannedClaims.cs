@@ -6,9 +6,8 @@ namespace RustCabin.Core.Planning;
 
 /// <summary>
 /// The claims of a planned unit: those of the model that hold for its revision, those of its parts whose switches allow them,
-/// what the
-/// parts change about either (<c>sets</c>), and the places that self-configuration gives. Source: docs/handbook/memory.md,
-/// Claims.
+/// what the parts change about either (<c>sets</c>), and the places that self-configuration gives. Source:
+/// docs/handbook/memory.md, Claims.
 /// </summary>
 static class PlannedClaims
 {

@@ -25,10 +25,8 @@ public sealed record NextClue(string Clue, double Bits, decimal Minutes);
 
 /// <summary>
 /// Which board is it: Bayes over the clues seen, from a flat prior. A clue says a value it lists for a revision with its trust,
-/// each other
-/// value with (1 - trust) / (values - 1); where it lists a revision nowhere, 1 / values. A clue with one listed value counts as
-/// having two. Source: docs/handbook/identify.md,
-/// Probabilities.
+/// each other value with (1 - trust) / (values - 1); where it lists a revision nowhere, 1 / values. A clue with one listed
+/// value counts as having two. Source: docs/handbook/identify.md, Probabilities.
 /// </summary>
 public static class Revisions
 {

@@ -91,7 +91,7 @@ public static class Burning
             ? Refuse("op", $"Nothing was changed: {wrong}")
             : Change(IdText.Capital(op.Words), j => RomEdits.AddOp(j, site, op));
 
-    /// <summary>A chain as the transform call takes it; null: it is none.</summary>
+    /// <summary>A chain as the transform call takes it; null: it does not read as one.</summary>
     public static IReadOnlyList<RomOp>? ReadOps(string ops)
     {
         try

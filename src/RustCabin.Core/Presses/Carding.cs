@@ -16,7 +16,7 @@ public sealed record PartitionForm(string? Name, string? Size, string? Fs, strin
         if (!Texts.TryNeeded<CardPartition>(nameof(CardPartition.Name), Name, out string called))
             return Wrong("name", $"a partition's name has 1 to {Texts.Most<CardPartition>(nameof(CardPartition.Name))} letters.");
         if (StorageEdits.Typed(Size ?? "") is not { } typed)
-            return Wrong("size", $"the size \"{Size}\" is none; such as 512M or 4 GiB, or rest.");
+            return Wrong("size", $"the size \"{Size}\" does not read; type one such as 512M or 4 GiB, or rest.");
         if (!Words<FileSystem>.TryParse(Fs ?? "", out FileSystem kind))
             return Wrong("fs", $"\"{Fs}\" is not a file system.");
         ByteSize? wanted = null;

@@ -11,7 +11,7 @@ public static class Naming
     /// <summary>The name of a job for which none was typed.</summary>
     const string Unnamed = "New job";
 
-    /// <summary>The name under which a job begins, or why it is none.</summary>
+    /// <summary>The name under which a job begins, or why it cannot be one.</summary>
     public static (string Name, Refusal? Refused) Begun(string? name) =>
         Texts.TryOptional<Job>(nameof(Job.Name), name, out string called)
             ? (called.Length > 0 ? called : Unnamed, null)

@@ -6,7 +6,7 @@ namespace RustCabin.Core.Presses;
 /// <summary>Numbers as a person types them: a point or a comma, no sign unless asked for, no exponent.</summary>
 public static class TypedNumber
 {
-    /// <summary>Reads a number; false when it is none.</summary>
+    /// <summary>Reads a number; false when it does not read as one.</summary>
     public static bool TryParse(string? text, out decimal value, bool signed = false) =>
         decimal.TryParse(
             (text ?? "").Trim().Replace(',', '.'),
@@ -16,7 +16,7 @@ public static class TypedNumber
         );
 
     /// <summary>
-    /// Times apart by spaces, each above 0, at most a hundred. False: <paramref name="wrong"/> is the first that is none.
+    /// Times apart by spaces, each above 0, at most a hundred. False: <paramref name="wrong"/> is the first that does not read.
     /// </summary>
     public static bool TryList(string text, out IReadOnlyList<decimal> values, out string wrong)
     {

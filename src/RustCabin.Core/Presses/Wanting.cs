@@ -21,7 +21,7 @@ public static class Wanting
     static Press<Job> Want(AtHand at, Need need) =>
         Change($"Wanted: {NeedCheck.Words(need, at.After)}", j => WantEdits.Add(j, need));
 
-    /// <summary>A want as a sheet writes it; null: it is none.</summary>
+    /// <summary>A want as a sheet writes it; null: it does not read as one.</summary>
     static Need? Read(string text)
     {
         try

@@ -27,9 +27,9 @@ public enum ProgrammerFault
 public sealed record BurnResult(BurnStep Step, bool Passed, string Words);
 
 /// <summary>
-/// The simulated programmer that ships with the application: a device of 0xFF cells whose bits only go from 1 to 0, with a fault
-/// if one is asked for. It stands in for a real
-/// one, and says so wherever it is shown. Source: docs/handbook/rom.md, Burning.
+/// The simulated programmer that ships with the application: a device of 0xFF cells whose bits only go from 1 to 0, with a
+/// fault if one is asked for. It stands in for a real one, and says so wherever it is shown. Source: docs/handbook/rom.md,
+/// Burning.
 /// </summary>
 public sealed class Programmer
 {

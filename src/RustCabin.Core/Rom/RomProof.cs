@@ -12,8 +12,7 @@ namespace RustCabin.Core.Rom;
 
 /// <summary>
 /// What the processor would fetch from a device wired as planned and holding the planned bytes, against the image: <paramref
-/// name="Passed"/>, the first wrong byte of the
-/// image (-1: none), and the comparison with its cause.
+/// name="Passed"/>, the first wrong byte of the image (-1: none), and the comparison with its cause.
 /// </summary>
 public sealed record Proof(bool Passed, long FirstWrong, string Words, Compared? Compared)
 {

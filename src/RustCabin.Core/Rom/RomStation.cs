@@ -57,7 +57,7 @@ public sealed class RomStation : Station
         {
             Effect = new Effect { IsDead = claim.Owner.Instance is null },
             Fault = new BusFault(FaultKind.RomImage, claim.Owner.ToString(), Detail: "swapped byte by byte"),
-            Mend = "Read the device back, hold the dump against the image, and burn it anew.",
+            Mend = "Read the device back, hold the dump against the image, and burn it again.",
             MendMinutes = 25,
             Look = new Look($"dump:{rom.Site}", $"Read the {rom.Device} of {rom.Site} back and compare", 8, "equal", "differs")
             {

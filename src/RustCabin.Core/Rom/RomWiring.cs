@@ -11,8 +11,8 @@ public sealed record PinTie(int Pin, string To);
 
 /// <summary>
 /// A device wired into a socket: legs to lift, wires to link, legs to tie, and contacts that no leg reaches. <paramref
-/// name="Fits"/> false: it cannot be done, and the
-/// findings say why. Pins are numbered on the device, contacts on the socket, both from 1.
+/// name="Fits"/> false: it cannot be done, and the findings say why. Pins are numbered on the device, contacts on the socket,
+/// both from 1.
 /// </summary>
 public sealed record RomWiring(
     bool Fits,
@@ -25,9 +25,8 @@ public sealed record RomWiring(
 {
     /// <summary>
     /// Wires a device into a socket, lifting as few legs and then linking as few wires as can be: legs that meet their own net
-    /// stay, legs over a dead contact are wired
-    /// without lifting, the others are lifted. An address line that the socket lacks is tied low unless <paramref name="ties"/>
-    /// says otherwise. Source: docs/handbook/rom.md, Devices and sockets.
+    /// stay, legs over a dead contact are wired without lifting, the others are lifted. An address line that the socket lacks
+    /// is tied low unless <paramref name="ties"/> says otherwise. Source: docs/handbook/rom.md, Devices and sockets.
     /// </summary>
     /// <param name="device">The device.</param>
     /// <param name="socket">The net of each contact, contact 1 first.</param>

@@ -5,9 +5,8 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Rom;
 
 /// <summary>
-/// Where the machine's own decode puts a ROM socket: the index of its claim on the map, the bank of a window (0: none), and which
-/// of <paramref name="Lanes"/> lanes of the
-/// word its device holds.
+/// Where the machine's own decode puts a ROM socket: the index of its claim on the map, the bank of a window (0: none), and
+/// which of <paramref name="Lanes"/> lanes of the word its device holds.
 /// </summary>
 public sealed record SocketPlace(int Claim, int Bank, int Lane, int Lanes)
 {
@@ -38,9 +37,9 @@ public sealed record SocketPlace(int Claim, int Bank, int Lane, int Lanes)
     public byte[] LaneOf(byte[] whole, int width) => [.. whole.Where((_, i) => i / width % Lanes == Lane)];
 
     /// <summary>
-    /// What the socket's address lines carry at an address of the machine, as a byte address of its device; -1 where another lane
-    /// answers. The lines are the machine's own, so a
-    /// socket that has more of them than its claim needs is not read from its first byte.
+    /// What the socket's address lines carry at an address of the machine, as a byte address of its device; -1 where another
+    /// lane answers. The lines are the machine's own, so a socket that has more of them than its claim needs is not read from
+    /// its first byte.
     /// </summary>
     public long LinesAt(ulong address, int width) =>
         (long)(address / (ulong)width % (ulong)Lanes) == Lane

@@ -4,9 +4,8 @@ using RustCabin.Core.Chips;
 namespace RustCabin.Core.Rom;
 
 /// <summary>
-/// A device in its socket, read leg by leg: each leg gets what its contact, its wire or its tie carries, and no more. The wiring
-/// solver is not asked; its result is followed,
-/// so a mistake in it shows here. Source: docs/handbook/rom.md, Proof.
+/// A device in its socket, read leg by leg: each leg gets what its contact, its wire or its tie carries, and no more. The
+/// wiring solver is not asked; its result is followed, so a mistake in it shows here. Source: docs/handbook/rom.md, Proof.
 /// </summary>
 sealed class WiredDevice
 {

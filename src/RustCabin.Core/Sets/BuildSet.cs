@@ -7,9 +7,9 @@ namespace RustCabin.Core.Sets;
 
 /// <summary>
 /// Parts that together give every want, with their settings: a plan without a stop. <paramref name="Cost"/> is what must be
-/// bought (parts in hand cost nothing), in the
-/// pack's currency; <paramref name="Skill"/> the hardest way's, 0 where nothing is fitted; <paramref name="Orders"/> how many
-/// makers must be bought from; <paramref name="Watches"/> how many conditions it works with.
+/// bought (parts in hand cost nothing), in the pack's currency; <paramref name="Skill"/> the hardest way's, 0 where nothing is
+/// fitted; <paramref name="Orders"/> how many makers must be bought from; <paramref name="Watches"/> how many conditions it
+/// works with.
 /// </summary>
 public sealed record BuildSet(
     Choice Choice,
@@ -42,8 +42,7 @@ public sealed record BuildSet(
 
 /// <summary>
 /// What a search found, the sets that no other beats, cheapest first; when nothing works, <paramref name="Clash"/> is the
-/// smallest set of wants, limits and
-/// fitted parts that do not go together.
+/// smallest set of wants, limits and fitted parts that do not go together.
 /// <paramref name="Left"/> says of parts that would give a want why they are in no set. <paramref name="Complete"/> false: the
 /// search was ended before it had seen all.
 /// </summary>

@@ -14,8 +14,7 @@ public sealed record SearchProgress(int Tried, int Found);
 
 /// <summary>
 /// Complete sets of parts with their settings that give every want within the limits. Candidates are all parts that are not
-/// fitted. No set holds a part that it could do
-/// without. Source: docs/handbook/wants.md, Build sets.
+/// fitted. No set holds a part that it could do without. Source: docs/handbook/wants.md, Build sets.
 /// </summary>
 public static class SetSearch
 {

@@ -34,7 +34,7 @@ public sealed record CableEnd
     /// <summary>As it is typed: <c>DB-25 f</c>.</summary>
     public string Text => $"{Family} {Words<Gender>.Of(Gender)}";
 
-    /// <summary>Reads an end as it is typed; false: it is none.</summary>
+    /// <summary>Reads an end as it is typed; false: it does not read as one.</summary>
     public static bool TryParse(string text, out CableEnd end)
     {
         end = new CableEnd();
@@ -72,7 +72,7 @@ public sealed record DeviceEnd : ICompleted<DeviceEnd>
     /// <summary>As it is typed: <c>DB-25 m DTE rs232</c>.</summary>
     public string Text => $"{Family} {Words<Gender>.Of(Gender)} {Role} {Level}";
 
-    /// <summary>Reads a device's connector as it is typed; false: it is none.</summary>
+    /// <summary>Reads a device's connector as it is typed; false: it does not read as one.</summary>
     public static bool TryParse(string text, out DeviceEnd device)
     {
         device = new DeviceEnd();

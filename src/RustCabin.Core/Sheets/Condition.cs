@@ -5,9 +5,8 @@ using RustCabin.Core.Declared;
 namespace RustCabin.Core.Sheets;
 
 /// <summary>
-/// A <c>when</c> of a sheet: holds if every switch named stands in one of the positions listed for it. A key is an own switch of
-/// the
-/// part, or <c>instance.switch</c> of another. Source: docs/packs.md, Conditions.
+/// A <c>when</c> of a sheet: holds if every switch named stands in one of the positions listed for it. A key is an own switch
+/// of the part, or <c>instance.switch</c> of another. Source: docs/packs.md, Conditions.
 /// </summary>
 /// <param name="Keys">Switches with the positions that do.</param>
 public sealed record Condition(IReadOnlyList<KeyValuePair<string, IReadOnlyList<string>>> Keys) : IOwnForm<Condition>

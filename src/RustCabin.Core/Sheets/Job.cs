@@ -220,7 +220,7 @@ public sealed record SpeedRecord
     [Display(ShortName = "benchmark", Description = "Benchmark runs after the build.")]
     public IReadOnlyList<BenchmarkRuns> After { get; init; } = [];
 
-    [Display(Description = "What somebody claims of the upgrade.")]
+    [Display(Description = "What a person claims of the upgrade.")]
     public IReadOnlyList<SpeedClaim> Claims { get; init; } = [];
 
     [Display(Description = "What a benchmark showed of the machine.")]
@@ -238,7 +238,7 @@ public sealed record WorkShare
 }
 
 /// <summary>
-/// What somebody claims of the upgrade: so many times a reference unit of the shelf, or, without one, this unit before.
+/// What a person claims of the upgrade: so many times a reference unit of the shelf, or, without one, this unit before.
 /// </summary>
 public sealed record SpeedClaim
 {

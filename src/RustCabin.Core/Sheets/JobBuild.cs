@@ -98,7 +98,7 @@ public enum SpentKind
     Postage,
 }
 
-/// <summary>What somebody noted at a step, with a photo of the cabin or without.</summary>
+/// <summary>What a person noted at a step, with a photo of the cabin or without.</summary>
 public sealed record BenchNote
 {
     [Required, Display(Description = "The step.")]

@@ -85,7 +85,7 @@ public sealed record CardPartition : ICompleted<CardPartition>
     [Usual, Display(Description = "Its file system.")]
     public FileSystem Fs { get; init; }
 
-    [NotZero, OrNumber, Display(Description = "The size of a cluster; left out: the smallest that is lawful.")]
+    [NotZero, OrNumber, Display(Description = "The size of a cluster; left out: the smallest that is valid.")]
     public ByteSize? Cluster { get; init; }
 
     [Display(Description = "The machine starts from it.")]

@@ -8,9 +8,8 @@ using RustCabin.Core.Units;
 namespace RustCabin.Core.Sheets;
 
 /// <summary>
-/// Something that a part, a way, a title or a user asks for. Each kind is a record of its own; what is made of it is told case by
-/// case
-/// (<see cref="INeedCases{R}"/>), so that none is forgotten. Source: docs/handbook/wants.md, Needs.
+/// Something that a part, a way, a title or a user asks for. Each kind is a record of its own; what is made of it is told case
+/// by case (<see cref="INeedCases{R}"/>), so that none is forgotten. Source: docs/handbook/wants.md, Needs.
 /// </summary>
 public abstract record Need : IOwnForm<Need>
 {

@@ -74,7 +74,7 @@ public sealed record Part : ICompleted<Part>
     [Display(Description = "Parts that do not go with it.")]
     public IReadOnlyList<Conflict> Conflicts { get; init; } = [];
 
-    [Display(ShortName = "known pair", Description = "What somebody has tried with it, and how that went.")]
+    [Display(ShortName = "known pair", Description = "What a person has tried with it, and how that went.")]
     public IReadOnlyList<KnownPair> Known { get; init; } = [];
 
     [Display(ShortName = "switch", Description = "Its jumpers, switches and solder links.")]
@@ -342,7 +342,7 @@ public enum DriverOrder
     Any,
 }
 
-/// <summary>What somebody has tried with a part, and how that went. Source: docs/handbook/faults.md, Trials.</summary>
+/// <summary>What a person has tried with a part, and how that went. Source: docs/handbook/faults.md, Trials.</summary>
 public sealed record KnownPair
 {
     [Required, Display(Description = "What it was tried with: a card, another part, a title.")]

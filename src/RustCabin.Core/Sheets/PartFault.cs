@@ -29,13 +29,13 @@ public sealed record PartFault
     public string Mend { get; init; } = "";
 }
 
-/// <summary>What a machine with a known fault shows; words alone foretell nothing.</summary>
+/// <summary>What a machine with a known fault shows; words alone predict nothing.</summary>
 public sealed record FaultShows : IOwnForm<FaultShows>
 {
     /// <summary>Nothing is said.</summary>
     public static readonly FaultShows Nothing = new();
 
-    [Display(Description = "Whether it starts; left out: as foretold.")]
+    [Display(Description = "Whether it starts; left out: as predicted.")]
     public bool? Starts { get; init; }
 
     [OrNumber, Display(ShortName = "line", Description = "What the lines of its count show, in their order; none: not said.")]

@@ -20,7 +20,7 @@ public sealed record Unit
     [Usual, Display(Description = "What each clue showed.")]
     public OrderedDictionary<string, string> Seen { get; init; } = [];
 
-    [Id, Usual, OnSheet(Things.Revisions), Display(Description = "The revision, where somebody vouches for it.")]
+    [Id, Usual, OnSheet(Things.Revisions), Display(Description = "The revision, where a person vouches for it.")]
     public string? Revision { get; init; }
 
     [Usual, OnSheet(Things.Firmware), Display(Description = "The firmware that it holds.")]
@@ -153,7 +153,7 @@ public enum StepProof
 /// <summary>What the unit did before anything was touched.</summary>
 public sealed record Baseline
 {
-    [Display(Description = "Somebody has seen it work or fail.")]
+    [Display(Description = "A person has seen it work or fail.")]
     public bool Tested { get; init; }
 
     [Display(Description = "What it showed at power-up.")]

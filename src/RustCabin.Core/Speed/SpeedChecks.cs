@@ -24,20 +24,20 @@ static class SpeedChecks
     static IEnumerable<Finding> Differs(PlannedUnit unit)
     {
         SpeedReport report = SpeedReport.Of(unit.Before ?? Plan.With(unit, i => !i.Added), unit);
-        if (report.Forecast.PredictedRatio is not { } foretold || report.SuiteMean is not { } measured)
+        if (report.Forecast.PredictedRatio is not { } predicted || report.SuiteMean is not { } measured)
             yield break;
         decimal least = SpeedReport.Mean(report.Suite.Select(c => c.Least).OfType<decimal>())!.Value,
             most = SpeedReport.Mean(report.Suite.Select(c => c.Most).OfType<decimal>())!.Value;
-        bool slow = most < foretold * (1 - Near),
-            fast = least > foretold * (1 + Near);
+        bool slow = most < predicted * (1 - Near),
+            fast = least > predicted * (1 + Near);
         if (!slow && !fast)
             yield break;
         yield return new Finding(
             SpeedFindings.SpeedDiffers,
             Severity.Watch,
-            $"x {measured:0.00}, foretold x {foretold:0.00}",
+            $"x {measured:0.00}, predicted x {predicted:0.00}",
             [.. unit.Instances.Where(i => i.Part.Speed.Count > 0).Select(i => i.Subject).DefaultIfEmpty("unit")],
-            $"The runs are {measured:0.00} times as fast as before, the forecast says {foretold:0.00}.",
+            $"The runs are {measured:0.00} times as fast as before, the forecast says {predicted:0.00}.",
             [
                 .. report.Work.Select(w => $"{w.Kind}: {w.Seconds:0.##} s / {w.Factor:0.##} = {w.After:0.##} s."),
                 .. report

@@ -13,7 +13,7 @@ public static class SpeedEdits
     public static Job After(Job job, string name, IReadOnlyList<decimal> seconds) =>
         With(job, s => s with { After = BenchmarkEdits.Put(s.After, name, seconds) });
 
-    /// <summary>Notes what somebody claims.</summary>
+    /// <summary>Notes what a person claims.</summary>
     public static Job Claim(Job job, SpeedClaim claim) => With(job, s => s with { Claims = [.. s.Claims, claim] });
 
     /// <summary>Takes back the claim at a place of the list.</summary>

@@ -10,8 +10,8 @@ public sealed record Work(IReadOnlyList<WorkPart> Parts, IReadOnlyList<decimal> 
 
 /// <summary>
 /// What a speed-up makes of a piece of work: <c>t_new = sum(t_i / s_i)</c>, beside what was measured: the ratio of the medians,
-/// and the least and the most that single
-/// runs allow. Ratios are above 1 for faster; null where there is nothing to compare. Source: docs/handbook/speed.md, Prediction.
+/// and the least and the most that single runs allow. Ratios are above 1 for faster; null where there is nothing to compare.
+/// Source: docs/handbook/speed.md, Prediction.
 /// </summary>
 public sealed record SpeedForecast(
     decimal PredictedSeconds,

@@ -5,7 +5,7 @@ using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Speed;
 
-/// <summary>What is foretold and what is measured. Source: docs/handbook/speed.md.</summary>
+/// <summary>What is predicted and what is measured. Source: docs/handbook/speed.md.</summary>
 public sealed class SpeedStation : Station
 {
     /// <inheritdoc/>
@@ -25,9 +25,9 @@ public sealed class SpeedStation : Station
     static IEnumerable<Instance> Fast(PlannedUnit at) =>
         at.Instances.Where(i => i.Part is { Speed: not null, Kind: Sheets.PartKind.Accelerator });
 
-    /// <summary>Whether it is as fast as foretold.</summary>
+    /// <summary>Whether it is as fast as predicted.</summary>
     public override IEnumerable<Sight> Sights(PlannedUnit at) =>
-        Fast(at).Any() ? [new Sight(Benchmark, "Run the benchmark", BenchmarkMinutes, "as foretold", ["slower"])] : [];
+        Fast(at).Any() ? [new Sight(Benchmark, "Run the benchmark", BenchmarkMinutes, "as predicted", ["slower"])] : [];
 
     /// <summary>A part that runs and speeds nothing up.</summary>
     public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) =>

@@ -28,7 +28,7 @@ public sealed record Sight(string Id, string Words, decimal Minutes, string Usua
     public IReadOnlyList<string> Outcomes => [Usual, .. Else.Append(Dark).Where(e => e != Usual).Distinct()];
 
     /// <summary>What a machine with a cause shows; null: the cause says nothing of it.</summary>
-    public string? Foretold(Hypothesis cause) =>
+    public string? Predicted(Hypothesis cause) =>
         cause.Shows.Others.TryGetValue(Id, out string? own) ? own
         : Suspects.FirstOrDefault(s => s.Value.Any(v => cause.Id.StartsWith(v, StringComparison.Ordinal))).Key is { } told ? told
         : cause.Shows.Starts == false ? Dark

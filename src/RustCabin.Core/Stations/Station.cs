@@ -116,7 +116,7 @@ public sealed record PassportAsked(PlannedUnit Before, PlannedUnit Unit, Func<St
     public bool IsIn(Instance instance) => !instance.Added || IsDone(Acts.Fit(instance.Name));
 
     /// <summary>
-    /// The unit as it stands: what was there and is not yet taken out, with its switches as they were until they are set anew,
+    /// The unit as it stands: what was there and is not yet taken out, with its switches as they were until they are set again,
     /// and of what the job adds only what is in. Its firmware is the old one until its step is done.
     /// </summary>
     public PlannedUnit Now =>

@@ -7,9 +7,8 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Storage;
 
 /// <summary>
-/// What is wrong between hosts and devices: contacts, power, ids, terminators, variants. Source: docs/handbook/storage.md,
-/// Host to
-/// card.
+/// What is wrong between hosts and devices: contacts, power, ids, terminators, variants. Source: docs/handbook/storage.md, Host
+/// to card.
 /// </summary>
 public static class BusChecks
 {

@@ -107,7 +107,7 @@ public static class CardFindings
                         ? null
                         : $"it ends at {Size(p.End)}, and the card at {Size(layout.UsableBytes)}"
                     : p is { IsFat: true, Fat: null }
-                        ? $"no lawful cluster of {Declared.Words<FileSystem>.Of(p.Asked.Fs)} divides {Size(p.Bytes)}"
+                        ? $"no valid cluster of {Declared.Words<FileSystem>.Of(p.Asked.Fs)} divides {Size(p.Bytes)}"
                             + (p.Asked.Cluster is { } cluster ? $" into {cluster}" : "")
                             + (
                                 FatLayout.MostSectors(p.Fs, (long?)p.Asked.Cluster?.Bytes) is { } most && p.Sectors > most

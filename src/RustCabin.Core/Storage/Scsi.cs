@@ -114,7 +114,7 @@ public sealed record ScsiBus(
         );
     }
 
-    /// <summary>Ids that stand twice, or are none of the bus.</summary>
+    /// <summary>Ids that stand twice, or that the bus does not have.</summary>
     /// <param name="all">Everything on the bus with its ids.</param>
     /// <param name="most">How many ids the bus has.</param>
     /// <param name="about">What findings of a thing are about, by its name.</param>

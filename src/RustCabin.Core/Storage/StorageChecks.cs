@@ -120,7 +120,7 @@ static class StorageChecks
             yield return new Finding(
                 StorageFindings.Name,
                 Severity.Watch,
-                wrong.Length == 1 ? $"{wrong[0].Given} is no name there" : $"{wrong.Length} names are none there",
+                wrong.Length == 1 ? $"{wrong[0].Given} is not a valid name there" : $"{wrong.Length} names are not valid there",
                 [card.Device.Subject],
                 $"{card.Attached.Host!.Name} reads names of the form {Words<NameRule>.Of(rule)}.",
                 [.. wrong.Take(20).Select(v => $"{v.Given}: call it {v.Proposed}.")]

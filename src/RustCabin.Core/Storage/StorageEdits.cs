@@ -151,7 +151,7 @@ public static class StorageEdits
                 }
         );
 
-    /// <summary>A size as it is typed on the page: nothing or "rest" takes the rest; null: it is none.</summary>
+    /// <summary>A size as it is typed on the page: nothing or "rest" takes the rest; null: it does not read as one.</summary>
     public static (ByteSize? Size, bool Remaining)? Typed(string text)
     {
         string typed = text.Trim();

@@ -24,7 +24,7 @@ public static class StorageFindings
     /// <summary>STO-PART.</summary>
     public static readonly FindingKind Part = new("STO-PART", At, [Severity.Stop])
     {
-        Meaning = "A partition is larger than the host takes, lies off the card, has no room, or no lawful cluster.",
+        Meaning = "A partition is larger than the host takes, lies off the card, has no room, or no valid cluster.",
         Mend = "Give it another size, another cluster or another file system.",
     };
 
@@ -82,7 +82,7 @@ public static class StorageFindings
     /// <summary>STO-ID.</summary>
     public static readonly FindingKind Id = new("STO-ID", At, [Severity.Stop])
     {
-        Meaning = "Two devices, or a device and the host, have one id, or an id is none of the bus.",
+        Meaning = "Two devices, or a device and the host, have one id, or an id that the bus does not have.",
         Mend = "Set another; the page names the lowest that is free.",
     };
 

@@ -127,7 +127,7 @@ static class StorageHypotheses
             shows
         )
         {
-            Mend = "Another card of the planned kind and size, prepared anew.",
+            Mend = "Another card of the planned kind and size, prepared again.",
             MendMinutes = 20,
             Look = look("read", "Read the card on another computer, end to end", CardMinutes, "it stops"),
         };

@@ -8,9 +8,8 @@ namespace RustCabin.Core.Switches;
 
 /// <summary>
 /// The settings that work: fewest moves first, each with another effect than those before it. When there is none, <paramref
-/// name="Clash"/> holds the smallest requirements that
-/// cannot all be met: without any one of them there is a setting. <paramref name="Complete"/> false: there may be more settings
-/// than are listed.
+/// name="Clash"/> holds the smallest requirements that cannot all be met: without any one of them there is a setting. <paramref
+/// name="Complete"/> false: there may be more settings than are listed.
 /// </summary>
 public sealed record Settings(IReadOnlyList<Choice> Solutions, IReadOnlyList<Requirement> Clash, bool Complete)
 {

@@ -11,8 +11,7 @@ public sealed record Move(Instance Instance, Switch Switch, string Position, Pla
 
 /// <summary>
 /// What moving a single switch would do: the mend that a stop offers, and the slip that explains a reading. Moves are simulated
-/// with the
-/// same functions as the plan itself.
+/// with the same functions as the plan itself.
 /// </summary>
 public static class SingleMoves
 {

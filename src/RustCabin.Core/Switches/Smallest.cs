@@ -5,8 +5,7 @@ static class Smallest
 {
     /// <summary>
     /// Takes requirements out one by one, as long as what is left still cannot be, until nothing more can go. <paramref
-    /// name="together"/> are those that must go
-    /// out with one. All of <paramref name="items"/> together must be impossible.
+    /// name="together"/> are those that must go out with one. All of <paramref name="items"/> together must be impossible.
     /// </summary>
     public static IReadOnlyList<T> Clash<T>(
         IReadOnlyList<T> items,

@@ -6,7 +6,7 @@ namespace RustCabin.Core.Units;
 public readonly record struct Address(ulong Value) : IComparable<Address>
 {
     /// <summary>
-    /// Reads an address as packs write it (<c>"0x2D8000"</c>, <c>"512K"</c>, <c>"1536"</c>). False when it is none.
+    /// Reads an address as packs write it (<c>"0x2D8000"</c>, <c>"512K"</c>, <c>"1536"</c>). False when it does not read as one.
     /// </summary>
     public static bool TryParse(ReadOnlySpan<char> text, out Address address)
     {

@@ -5,8 +5,8 @@ namespace RustCabin.Core.Units;
 /// <summary>An amount of memory in bytes. K, M and G are binary: 1 KiB is 1024 bytes.</summary>
 public readonly record struct ByteSize(ulong Bytes) : IComparable<ByteSize>
 {
-    /// <summary>
-    /// Reads a size as packs write it (<c>"512K"</c>, <c>"4M"</c>, <c>"0x1000"</c>, <c>"1536"</c>). False when it is none.
+    /// <summary> Reads a size as packs write it (<c>"512K"</c>, <c>"4M"</c>, <c>"0x1000"</c>, <c>"1536"</c>). False when it
+    /// does not read as one.
     /// </summary>
     public static bool TryParse(ReadOnlySpan<char> text, out ByteSize size)
     {

@@ -18,8 +18,7 @@ internal static class SizeText
 
     /// <summary>
     /// Reads <c>0x600000</c>, <c>512K</c>, <c>4M</c>, <c>1G</c> or <c>1536</c>, as sheets write them. False for anything else,
-    /// and
-    /// over 2^63-1.
+    /// and over 2^63-1.
     /// </summary>
     public static bool TryParse(ReadOnlySpan<char> text, out ulong value)
     {

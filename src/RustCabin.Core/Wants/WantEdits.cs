@@ -17,9 +17,9 @@ public static class WantEdits
     public static Job Limits(Job job, JobLimits limits) => job with { Limits = limits };
 
     /// <summary>
-    /// Makes a choice of parts the job: what it adds is replaced, switches of parts that stay on the unit are set. What was noted
-    /// of a part that stays (its version, its chips)
-    /// stays with it; ticks, cautions and settings about parts that go are about nothing then.
+    /// Makes a choice of parts the job: what it adds is replaced, switches of parts that stay on the unit are set. What was
+    /// noted of a part that stays (its version, its chips) stays with it; ticks, cautions and settings about parts that go are
+    /// about nothing then.
     /// </summary>
     public static Job Take(Job job, Choice choice)
     {

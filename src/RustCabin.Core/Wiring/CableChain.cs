@@ -32,7 +32,7 @@ public sealed record CablePiece
 
     const string CrossingWord = "crossing";
 
-    /// <summary>Reads a piece as it is typed; false: it is none.</summary>
+    /// <summary>Reads a piece as it is typed; false: it does not read as one.</summary>
     public static bool TryParse(string name, string text, out CablePiece piece)
     {
         string[] words = text.Split(',', StringSplitOptions.TrimEntries);

@@ -9,7 +9,7 @@ public readonly record struct PlacePair(string From, string To)
 {
     const string LookWord = "probe:";
 
-    /// <summary>Reads a pair; null: the text is none.</summary>
+    /// <summary>Reads a pair; null: the text does not read as one.</summary>
     public static PlacePair? Parse(string text) => text.Split('|') is [var from, var to] ? new(from, to) : null;
 
     /// <summary>The pair that is looked at; null: it is a look at something else.</summary>

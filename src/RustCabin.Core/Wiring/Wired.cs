@@ -65,7 +65,7 @@ public sealed class Wired
     /// <summary>The names of the nets that meet in a node, in the order of the sheets.</summary>
     public IEnumerable<string> NamesOf(int node) => _names[node];
 
-    /// <summary>The volts of a net that is a rail of the unit; null: it is none.</summary>
+    /// <summary>The volts of a net that is a rail of the unit; null: it does not read as one.</summary>
     public decimal? VoltsOf(string net) => Unit.Rails.FirstOrDefault(r => Places.Canonical(r.Id) == net)?.Volts;
 
     /// <summary>The places that a change touches, in its own order: what is lifted, cut off, joined, scraped, taken

@@ -7,8 +7,7 @@ namespace RustCabin.Web.Api;
 
 /// <summary>
 /// Reads a request's body as JSON, within the size of a pack, and hands it on. Answers 415 for another media type, 413 over the
-/// size, 400 for
-/// what is not JSON.
+/// size, 400 for what is not JSON.
 /// </summary>
 static class JsonBody
 {

@@ -10,7 +10,7 @@ public static class CauseBars
         High = 20;
 
     /// <param name="chance">0 to 1.</param>
-    /// <param name="fits">Nothing speaks against it; null: it is none of these.</param>
+    /// <param name="fits">Nothing speaks against it; null: it does not read as one of these.</param>
     public static IHtmlContent Draw(double chance, bool? fits) =>
         Svg.Silent(Reach + 2, High + 2, "cause-bar-drawing")
             .Rect(1, 1, Reach, High, "cause-track", 3)

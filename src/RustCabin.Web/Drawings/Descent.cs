@@ -6,9 +6,8 @@ using RustCabin.Core.Stations;
 namespace RustCabin.Web.Drawings;
 
 /// <summary>
-/// The build as a way down into the case and out again: steps from left to right, each as deep as the case is then open, gates as
-/// bars across
-/// the way. A done step is filled, the one at hand ringed.
+/// The build as a way down into the case and out again: steps from left to right, each as deep as the case is then open, gates
+/// as bars across the way. A done step is filled, the one at hand ringed.
 /// </summary>
 public static class Descent
 {

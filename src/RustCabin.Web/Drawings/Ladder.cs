@@ -7,9 +7,8 @@ using RustCabin.Core.Units;
 namespace RustCabin.Web.Drawings;
 
 /// <summary>
-/// The address ladder: addresses run upward, one column for each bus master. RAM is filled, a bank window hatched, I/O outlined;
-/// a contested
-/// range is split by a saw-tooth edge. Each rung that holds something is a link that zooms to it.
+/// The address ladder: addresses run upward, one column for each bus master. RAM is filled, a bank window hatched, I/O
+/// outlined; a contested range is split by a saw-tooth edge. Each rung that holds something is a link that zooms to it.
 /// </summary>
 public static class Ladder
 {

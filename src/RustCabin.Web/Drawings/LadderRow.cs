@@ -13,9 +13,8 @@ public sealed record LadderRow(AddressRange Range, Answering[] Claims, Meeting? 
         Most = 104;
 
     /// <summary>
-    /// The rows of a map between two addresses, highest first. Heights grow with the logarithm of the size, so that 1 KiB beside
-    /// 16 MiB can
-    /// still be read; where they leave room they are stretched to <paramref name="fill"/>.
+    /// The rows of a map between two addresses, highest first. Heights grow with the logarithm of the size, so that 1 KiB
+    /// beside 16 MiB can still be read; where they leave room they are stretched to <paramref name="fill"/>.
     /// </summary>
     public static IReadOnlyList<LadderRow> Of(ResolvedMap map, AddressRange view, double fill)
     {

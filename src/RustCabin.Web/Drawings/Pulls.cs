@@ -6,10 +6,9 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Web.Drawings;
 
 /// <summary>
-/// The clues as weights hung on the boards: a column for each revision, a row for each clue that was seen with a weight where it
-/// pulls (wider
-/// for more trust), and at the foot each revision's chance as a filled column. A clue that pulls against the board taken is a
-/// triangle's brass.
+/// The clues as weights hung on the boards: a column for each revision, a row for each clue that was seen with a weight where
+/// it pulls (wider for more trust), and at the foot each revision's chance as a filled column. A clue that pulls against the
+/// board taken is a triangle's brass.
 /// </summary>
 public static class Pulls
 {

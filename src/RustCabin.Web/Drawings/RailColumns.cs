@@ -5,8 +5,7 @@ namespace RustCabin.Web.Drawings;
 
 /// <summary>
 /// Rails as columns filled from below: the unit, each part at its peak, and above them what is left. The red line is what the
-/// rail carries after ageing; the dashed one is 90 %
-/// of it. A column that rises over the line is too much.
+/// rail carries after ageing; the dashed one is 90 % of it. A column that rises over the line is too much.
 /// </summary>
 public static class RailColumns
 {

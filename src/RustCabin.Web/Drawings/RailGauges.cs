@@ -6,8 +6,7 @@ namespace RustCabin.Web.Drawings;
 
 /// <summary>
 /// Rails as upright gauges: the band that is right under load, and a needle where the meter stood. The scale of each reaches
-/// three tolerances
-/// either way; a needle beyond it stands at the end.
+/// three tolerances either way; a needle beyond it stands at the end.
 /// </summary>
 public static class RailGauges
 {

@@ -5,9 +5,7 @@ namespace RustCabin.Web.Drawings;
 
 /// <summary>
 /// Build sets on a field: what they cost to the right, what skill they ask upward. The rust line joins those that no other
-/// beats in these two;
-/// a round stone can be undone, a square one
-/// cannot. The number is that of the list beside it.
+/// beats in these two; a round stone can be undone, a square one cannot. The number is that of the list beside it.
 /// </summary>
 public static class SetField
 {

@@ -6,9 +6,8 @@ using RustCabin.Core.Stations;
 namespace RustCabin.Web.Drawings;
 
 /// <summary>
-/// The sites of a unit as a row of sockets, and what sits on each, stacked as it sits: the board's own chip below or above it. A
-/// part that is
-/// only planned is outlined; one that is in is filled.
+/// The sites of a unit as a row of sockets, and what sits on each, stacked as it sits: the board's own chip below or above it.
+/// A part that is only planned is outlined; one that is in is filled.
 /// </summary>
 public static class Sites
 {

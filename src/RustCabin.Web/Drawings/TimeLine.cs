@@ -16,7 +16,7 @@ public static class TimeLine
             64,
             "time-line",
             "img",
-            string.Join("; ", line.Select(l => $"{l.At:yyyy-MM-dd HH:mm} {l.What}: {(l.Agrees ? "as foretold" : "differs")}"))
+            string.Join("; ", line.Select(l => $"{l.At:yyyy-MM-dd HH:mm} {l.What}: {(l.Agrees ? "as predicted" : "differs")}"))
         );
         svg.Line(Left, 30, Right, 30, "level");
         double span = Math.Max(1, (line[^1].At - line[0].At).TotalMinutes);

@@ -5,8 +5,8 @@ namespace RustCabin.Web.Drawings;
 
 /// <summary>
 /// A piece of work as two planks of the same scale, before above and after below, each sawn into its kinds of work: what stays
-/// long shows where speed does not reach. With the
-/// suite's runs, each benchmark as a pair of posts with the spread of single runs as a whisker.
+/// long shows where speed does not reach. With the suite's runs, each benchmark as a pair of posts with the spread of single
+/// runs as a whisker.
 /// </summary>
 public static class WorkBars
 {

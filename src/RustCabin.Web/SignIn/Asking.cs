@@ -12,16 +12,16 @@ static class Asking
     /// <summary>Sets a phrase: what the environment says, else what is typed.</summary>
     /// <exception cref="FormatException">None was given that can be one.</exception>
     /// <param name="door">Where it is kept.</param>
-    /// <param name="anew">Another one is wanted although there is one.</param>
-    public static void For(DoorFile door, bool anew)
+    /// <param name="another">Another one is wanted although there is one.</param>
+    public static void For(DoorFile door, bool another)
     {
         if (Environment.GetEnvironmentVariable(Variable) is { Length: > 0 } told)
         {
-            if (anew || !door.IsPhrase(told))
+            if (another || !door.IsPhrase(told))
                 door.SetPhrase(told);
             return;
         }
-        if (door.HasPhrase && !anew)
+        if (door.HasPhrase && !another)
             return;
         if (Console.IsInputRedirected && Console.In.Peek() < 0)
             throw new FormatException($"a pass phrase is wanted. Type it at a terminal, or set {Variable}.");

@@ -6,9 +6,9 @@ using Microsoft.AspNetCore.Razor.TagHelpers;
 namespace RustCabin.Web.Stations;
 
 /// <summary>
-/// A press that the page offers: a plain form that posts to a handler of it, with the version of the job that is seen, what it is
-/// about (<c>with-site="os"</c>), and the token that
-/// proves it comes from here. With script it is sent in the background and the page is changed in place.
+/// A press that the page offers: a plain form that posts to a handler of it, with the version of the job that is seen, what it
+/// is about (<c>with-site="os"</c>), and the token that proves it comes from here. With script it is sent in the background and
+/// the page is changed in place.
 /// </summary>
 /// <param name="html">Makes the token.</param>
 [HtmlTargetElement("press")]
@@ -17,11 +17,11 @@ public sealed class Press(IHtmlGenerator html) : TagHelper
     /// <summary>The page's handler.</summary>
     public string Do { get; set; } = "";
 
-    /// <summary>Files are sent with it: they are dropped on it or picked, and the page loads anew.</summary>
+    /// <summary>Files are sent with it: they are dropped on it or picked, and the page loads again.</summary>
     public bool Files { get; set; }
 
-    /// <summary>The page loads anew after it.</summary>
-    public bool Anew { get; set; }
+    /// <summary>The page loads again after it.</summary>
+    public bool Again { get; set; }
 
     /// <summary>What it is about.</summary>
     [HtmlAttributeName(DictionaryAttributePrefix = "with-")]
@@ -50,7 +50,7 @@ public sealed class Press(IHtmlGenerator html) : TagHelper
             output.Attributes.SetAttribute("enctype", "multipart/form-data");
             output.Attributes.SetAttribute(new TagHelperAttribute("data-drop"));
         }
-        else if (!Anew)
+        else if (!Again)
             output.Attributes.SetAttribute(new TagHelperAttribute("data-swap"));
         output.PreContent.AppendHtml(html.GenerateAntiforgery(ViewContext));
         if (page is StationPage { View: { } view })

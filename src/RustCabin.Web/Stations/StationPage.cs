@@ -12,7 +12,7 @@ namespace RustCabin.Web.Stations;
 /// <summary>
 /// What every station of a job does: loads the job, shows the frame, and takes the presses that any station may offer (a
 /// switch, a fix, undo, redo). A press is a plain form: with script the page is changed in place, without it the browser loads
-/// it anew.
+/// it again.
 /// </summary>
 public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : PageModel, IRefusing
 {

@@ -85,7 +85,7 @@ public sealed class ImageTests : IDisposable
                 Interlocked.Increment(ref looked);
             }
         );
-        Assert.True(looked > 250, $"{looked} lay on the lawful side of an edge");
+        Assert.True(looked > 250, $"{looked} lay on the valid side of an edge");
     }
 
     [Fact]

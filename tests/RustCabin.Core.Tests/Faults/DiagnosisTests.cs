@@ -62,7 +62,7 @@ public sealed class DiagnosisTests
                     string shows =
                         next.What.Id == truth.Look.Id ? truth.Look.Shows
                         : next.What.Id == Diagnosis.StartsId ? (truth.Shows.Starts == false ? "no" : "yes")
-                        : sights.FirstOrDefault(s => s.Id == next.What.Id) is { } sight ? sight.Foretold(truth) ?? sight.Usual
+                        : sights.FirstOrDefault(s => s.Id == next.What.Id) is { } sight ? sight.Predicted(truth) ?? sight.Usual
                         : next.What.Usual
                             ?? expected
                                 .Lines.Index()
@@ -133,7 +133,7 @@ public sealed class DiagnosisTests
         Assert.Equal(0.006m, Weight("chip:part:fathom:four"));
         Assert.Equal(0.005m, Weight("chip:model:shared"));
         Assert.Equal(0.01m, Weight("before"));
-        // Somebody vouches for this board: no cause says that it is another.
+        // A person vouches for this board: no cause says that it is another.
         Assert.DoesNotContain(all, h => h.Id.StartsWith("revision:", StringComparison.Ordinal));
         Pack doubted = pack with { Units = [.. pack.Units.Select(u => u with { Revision = null })] };
         PlannedUnit open = Plan.For(doubted, doubted.Jobs[0]);

@@ -47,17 +47,17 @@ public sealed class SightTests
     {
         var sight = new Sight("picture", "Look", 1, "right", ["none", "rolling"]) { Dark = "none" };
         Hypothesis cause(Shown shows) => new("x", "x", 1, shows);
-        Assert.Equal("none", sight.Foretold(cause(Shown.Dark)));
-        Assert.Equal("right", sight.Foretold(cause(new Shown(null, true))));
-        Assert.Null(sight.Foretold(cause(Shown.Nothing)));
+        Assert.Equal("none", sight.Predicted(cause(Shown.Dark)));
+        Assert.Equal("right", sight.Predicted(cause(new Shown(null, true))));
+        Assert.Null(sight.Predicted(cause(Shown.Nothing)));
         Assert.Equal(
             "rolling",
-            sight.Foretold(cause(Shown.Nothing with { Others = new Dictionary<string, string> { ["picture"] = "rolling" } }))
+            sight.Predicted(cause(Shown.Nothing with { Others = new Dictionary<string, string> { ["picture"] = "rolling" } }))
         );
-        Assert.Null((sight with { InCall = true }).Foretold(cause(new Shown(null, true))));
+        Assert.Null((sight with { InCall = true }).Predicted(cause(new Shown(null, true))));
         // What has no word of its own for it is dark, and may be seen so.
         var plain = new Sight("minutes", "Wait", 1, "goes on", ["stops"]);
-        Assert.Equal(Sight.Dead, plain.Foretold(cause(Shown.Dark)));
+        Assert.Equal(Sight.Dead, plain.Predicted(cause(Shown.Dark)));
         Assert.Contains(Sight.Dead, plain.Outcomes);
     }
 
@@ -130,7 +130,7 @@ public sealed class SightTests
                 Hypothesis hidden = round.Hidden[0];
                 kinds.Add(hidden.Id.Split(':')[0]);
                 foreach (Sight sight in Trail.Sights(at))
-                    Assert.Equal(sight.Foretold(hidden) ?? sight.Usual, round.Shows(round.Looks.First(o => o.Id == sight.Id)));
+                    Assert.Equal(sight.Predicted(hidden) ?? sight.Usual, round.Shows(round.Looks.First(o => o.Id == sight.Id)));
             }
         Assert.Superset(new HashSet<string> { "heat" }, kinds);
     }

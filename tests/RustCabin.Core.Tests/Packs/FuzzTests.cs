@@ -12,8 +12,7 @@ namespace RustCabin.Core.Tests.Packs;
 
 /// <summary>
 /// Packs with something wrong in them, made at random from good ones: whatever stands in a pack, reading it gives errors or a
-/// pack, and every
-/// station of a pack that reads gives an answer. Bounded in time; the seed of a failure is told.
+/// pack, and every station of a pack that reads gives an answer. Bounded in time; the seed of a failure is told.
 /// </summary>
 public class FuzzTests
 {

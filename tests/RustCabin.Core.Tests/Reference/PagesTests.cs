@@ -24,7 +24,7 @@ public class PagesTests
             $"docs/{page} is out of date: ./cabin docs"
         );
 
-    /// <summary>Not a test: writes the pages anew (<c>./cabin docs</c>).</summary>
+    /// <summary>Not a test: writes the pages again (<c>./cabin docs</c>).</summary>
     [Fact(Explicit = true)]
     [Trait("Category", "Docs")]
     public void Write()

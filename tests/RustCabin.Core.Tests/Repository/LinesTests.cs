@@ -1,9 +1,11 @@
+using System.Text.RegularExpressions;
+
 namespace RustCabin.Core.Tests;
 
 /// <summary>
 /// Lines of at most 130 columns and files of less than 400 lines. Source: docs/architecture.md, Layout of files.
 /// </summary>
-public class LinesTests
+public partial class LinesTests
 {
     const int Columns = 130,
         Lines = 400;
@@ -31,6 +33,48 @@ public class LinesTests
                 .Where(f => f.Lines >= Lines)
                 .Select(f => $"{Path.GetRelativePath(Repository.Root, f.file)} has {f.Lines} lines")
         );
+
+    /// <summary>
+    /// A comment goes on in its line: the next word stands below only where it has no room, or a sentence has ended.
+    /// </summary>
+    [Fact]
+    public void No_comment_is_broken_in_mid_sentence() =>
+        Assert.Empty(
+            from file in Sources
+            where file.EndsWith(".cs", StringComparison.Ordinal)
+            let lines = File.ReadAllLines(file)
+            from pair in lines.Zip(lines.Skip(1)).Index()
+            where IsBroken(pair.Item.First, pair.Item.Second)
+            select $"{Path.GetRelativePath(Repository.Root, file)}:{pair.Index + 1}"
+        );
+
+    const int Room = 110;
+
+    static bool IsBroken(string line, string next)
+    {
+        Match one = Comment().Match(line),
+            two = Comment().Match(next);
+        if (!one.Success || !two.Success || one.Groups["begins"].Value != two.Groups["begins"].Value)
+            return false;
+        string word = two.Groups["text"].Value.Split(' ')[0];
+        return !word.StartsWith('<')
+            && !(word.Length > 0 && (char.IsDigit(word[0]) || word[0] is '-' or '*'))
+            && !Ended().IsMatch(one.Groups["text"].Value)
+            && line.Length + 1 + word.Length <= Room;
+    }
+
+    [GeneratedRegex(@"^(?<begins>\s*///?) (?<text>.*)$")]
+    private static partial Regex Comment();
+
+    [GeneratedRegex("[.:;!?>]$")]
+    private static partial Regex Ended();
+
+    [Theory]
+    [InlineData("// a sentence that stops", "// short of its end", true)]
+    [InlineData("// A sentence that ends.", "// Another.", false)]
+    [InlineData("// a sentence", "    // of another place", false)]
+    [InlineData("/// <summary>A text that ends here</summary>", "/// <param name=\"x\">more</param>", false)]
+    public void A_comment_that_is_broken(string line, string next, bool broken) => Assert.Equal(broken, IsBroken(line, next));
 
     [Theory]
     [InlineData(130, 0)]

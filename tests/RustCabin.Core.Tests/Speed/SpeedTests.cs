@@ -99,7 +99,7 @@ public class SpeedReportTests
     [InlineData("3.2", false)]
     [InlineData("3.18", true)]
     public void SPEED_DIFFERS_by_more_than_a_tenth(string seconds, bool raised) =>
-        // Foretold 2.857: a tenth off is 2.571 to 3.143, which is 3.889 down to 3.182 seconds of 10.
+        // Predicted 2.857: a tenth off is 2.571 to 3.143, which is 3.889 down to 3.182 seconds of 10.
         Assert.Equal(
             raised,
             Faster(

@@ -9,8 +9,7 @@ namespace RustCabin.Web.Pages.Baseline;
 
 /// <summary>
 /// The Baseline station: does it work before anything is touched. Here what is measured (power-up, rails, benchmark runs); what
-/// is seen
-/// (survey, notes, photos, inherited work) is in Intake.cs.
+/// is seen (survey, notes, photos, inherited work) is in Intake.cs.
 /// </summary>
 [RequestFormLimits(MultipartBodyLengthLimit = LargestForm)]
 [RequestSizeLimit(LargestForm)]

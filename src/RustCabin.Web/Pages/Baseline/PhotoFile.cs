@@ -20,7 +20,7 @@ static class PhotoFile
                     // What goes to a device that signed in is not to be kept there.
                     if (context.Response.Headers.CacheControl.Count == 0)
                         context.Response.Headers.CacheControl = "private, max-age=31536000, immutable";
-                    // A row that somebody made up is bytes and nothing that a browser shows or runs.
+                    // A row that a person made up is bytes and nothing that a browser shows or runs.
                     return Results.Bytes(
                         photo.Bytes,
                         Photo.MediaTypes.Contains(photo.Kind) ? photo.Kind : "application/octet-stream"

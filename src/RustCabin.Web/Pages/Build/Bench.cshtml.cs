@@ -3,7 +3,7 @@ using RustCabin.Data;
 
 namespace RustCabin.Web.Pages.Build;
 
-/// <summary>One step a screen, for somebody who stands two metres away with an iron in one hand.</summary>
+/// <summary>One step a screen, for a person who stands two metres away with an iron in one hand.</summary>
 public sealed class BenchModel(SheetRepository sheets, JobRepository jobs, PhotoRepository photos, TimeProvider clock)
     : BuildModel(sheets, jobs, photos, clock)
 {

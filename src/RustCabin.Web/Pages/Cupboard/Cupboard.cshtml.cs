@@ -37,7 +37,7 @@ public sealed record StockForm
             Note = item.Note,
         };
 
-    /// <summary>As it is stored; numbers that are none stay text, so that the reader says so under their field.</summary>
+    /// <summary>As it is stored; numbers that do not read stay text, so that the reader says so under their field.</summary>
     public JsonObject ToJson(Func<string, string?> nameOf)
     {
         string item = (Item ?? "").Trim();

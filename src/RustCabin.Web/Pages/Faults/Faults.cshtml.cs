@@ -9,7 +9,7 @@ using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Faults;
 
-/// <summary>The Faults station: what was read against what was foretold, the likeliest causes, and what to look at
+/// <summary>The Faults station: what was read against what was predicted, the likeliest causes, and what to look at
 /// next.</summary>
 public sealed partial class FaultsModel(SheetRepository sheets, JobRepository jobs, PackImport import) : StationPage(sheets, jobs)
 {

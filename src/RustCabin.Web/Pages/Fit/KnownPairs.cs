@@ -2,7 +2,7 @@ using RustCabin.Core.Sheets;
 
 namespace RustCabin.Web.Pages.Fit;
 
-/// <summary>What somebody has tried with a part, in words.</summary>
+/// <summary>What a person has tried with a part, in words.</summary>
 static class KnownPairs
 {
     public static string Of(KnownPair pair) =>

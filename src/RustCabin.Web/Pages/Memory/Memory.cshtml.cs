@@ -66,7 +66,7 @@ public sealed class MemoryModel(SheetRepository sheets, JobRepository jobs) : St
     [BindProperty(SupportsGet = true, Name = "run")]
     public int Run { get; set; }
 
-    /// <summary>The faults to choose from, once somebody asks for them.</summary>
+    /// <summary>The faults to choose from, once a person asks for them.</summary>
     public IReadOnlyList<BusFault> FaultOffers => _offers ??= FaultKey is null ? [] : WhatIf.Offers(View.After);
 
     IReadOnlyList<BusFault>? _offers;

@@ -13,8 +13,7 @@ namespace RustCabin.Web.Pages.Sheets;
 
 /// <summary>
 /// The sheet editor: fields and drawings on the left, the same sheet as JSON on the right. Every change is kept as a draft;
-/// saving brings the sheet in
-/// through the importer, so that what it holds is checked as any pack is.
+/// saving brings the sheet in through the importer, so that what it holds is checked as any pack is.
 /// </summary>
 public sealed partial class EditorModel(SheetRepository sheets, DraftRepository drafts, PackImport import, JobRepository jobs)
     : PageModel,
@@ -41,7 +40,7 @@ public sealed partial class EditorModel(SheetRepository sheets, DraftRepository 
     public SheetFields Fields { get; private set; } = null!;
     public string? Notice { get; private set; }
 
-    /// <summary>The raw pane: the sheet as JSON, or what was typed there and is none.</summary>
+    /// <summary>The raw pane: the sheet as JSON, or what was typed there and does not read.</summary>
     public string Raw { get; private set; } = "";
 
     [BindProperty(SupportsGet = true, Name = "board")]

@@ -61,7 +61,7 @@ public sealed partial class StorageModel
         if ((Ways ?? "").Length > LongestWays)
             RouteWrong = $"More than {LongestWays:#,0} letters of ways are not taken.";
         else if (Core.Storage.StorageEdits.Typed(Bytes ?? "") is not { Size: { } size })
-            RouteWrong = $"The size \"{Bytes}\" is none, such as 10M.";
+            RouteWrong = $"The size \"{Bytes}\" does not read; type one such as 10M.";
         else if (string.IsNullOrWhiteSpace(From) || string.IsNullOrWhiteSpace(To))
             RouteWrong = "Say where the file is, and where it is to be.";
         else if (

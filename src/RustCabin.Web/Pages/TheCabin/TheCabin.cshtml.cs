@@ -39,7 +39,7 @@ public sealed class TheCabinModel(
 
     public string? Notice { get; private set; }
 
-    /// <summary>The copy that is being sent to somebody; null: none is.</summary>
+    /// <summary>The copy that is being sent to a person; null: none is.</summary>
     public (DateTimeOffset Since, long Bytes)? Sent => sending.Now;
 
     public void OnGet() => Load();

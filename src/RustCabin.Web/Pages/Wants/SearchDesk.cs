@@ -50,7 +50,7 @@ public sealed class Search : IDisposable
 }
 
 /// <summary>
-/// Searches for build sets, one for a job as it stands: asked for again it is joined, changed it is called off and begun anew.
+/// Searches for build sets, one for a job as it stands: asked for again it is joined, changed it is called off and begun again.
 /// What takes longer than a press may is shown as it goes and can be called off. Each has a place among the long work. Kept in
 /// memory only; a search that is lost is begun again.
 /// </summary>

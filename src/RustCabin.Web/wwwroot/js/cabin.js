@@ -1,5 +1,5 @@
 // Every press is a plain form or link. With script it is sent in the background and the frame is changed in place; without,
-// the page loads anew.
+// the page loads again.
 (() => {
   "use strict";
   const frame = () => document.getElementById("frame");

@@ -1,5 +1,5 @@
 // The bench view: arrows turn the step, and a timer counts the minutes of the step that is shown; it rings when those that the
-// sheet foretells are over. Case care rings when it is time to look.
+// sheet predicts are over. Case care rings when it is time to look.
 (() => {
   "use strict";
   const bench = () => document.querySelector(".bench");
@@ -11,7 +11,7 @@
     if (rung.has(about)) return;
     rung.add(about);
     document.documentElement.dataset.rang = about;
-    // A browser sounds nothing before somebody has pressed something on the page.
+    // A browser sounds nothing before a person has pressed something on the page.
     if (navigator.userActivation && !navigator.userActivation.hasBeenActive) return;
     try {
       const sound = new AudioContext();

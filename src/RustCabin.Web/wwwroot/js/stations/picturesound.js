@@ -35,7 +35,7 @@
     clearInterval(timer);
     if (!by("bench")) return;
     look();
-    // What shimmers is seen shimmering, but not by somebody who asked for stillness.
+    // What shimmers is seen shimmering, but not by a person who asked for stillness.
     if (!matchMedia("(prefers-reduced-motion: reduce)").matches) timer = setInterval(look, 900);
   };
 
