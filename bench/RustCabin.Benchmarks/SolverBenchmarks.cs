@@ -3,9 +3,8 @@ using BenchmarkDotNet.Attributes;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Packs;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Sets;
+using RustCabin.Core.Searches;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Switches;
 
 namespace RustCabin.Benchmarks;
 

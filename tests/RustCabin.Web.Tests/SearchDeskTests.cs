@@ -1,5 +1,5 @@
 using RustCabin.Core.Packs;
-using RustCabin.Core.Sets;
+using RustCabin.Core.Searches;
 using RustCabin.Core.Sheets;
 using RustCabin.Web.Api;
 using RustCabin.Web.Pages.Wants;

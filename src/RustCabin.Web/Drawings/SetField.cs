@@ -1,5 +1,5 @@
 using Microsoft.AspNetCore.Html;
-using RustCabin.Core.Sets;
+using RustCabin.Core.Searches;
 
 namespace RustCabin.Web.Drawings;
 

@@ -3,8 +3,8 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using RustCabin.Core.Answers;
 using RustCabin.Core.Choices;
 using RustCabin.Core.Presses;
+using RustCabin.Core.Searches;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Switches;
 using RustCabin.Data;
 
 namespace RustCabin.Web.Stations;

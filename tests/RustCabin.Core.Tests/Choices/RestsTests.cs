@@ -1,7 +1,7 @@
 using RustCabin.Core.Choices;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Sets;
+using RustCabin.Core.Searches;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Tests.Choices;

@@ -1,8 +1,8 @@
+using RustCabin.Core.Build;
 using RustCabin.Core.Chips;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Images;
 using RustCabin.Core.Rom;
-using RustCabin.Core.Shopping;
 
 namespace RustCabin.Core.Tests.Images;
 

@@ -1,7 +1,6 @@
 using RustCabin.Core.Answers;
 using RustCabin.Core.Chips;
 using RustCabin.Core.Memory;
-using RustCabin.Core.Needs;
 using RustCabin.Core.Wants;
 
 namespace RustCabin.Core.Tests.Memory;

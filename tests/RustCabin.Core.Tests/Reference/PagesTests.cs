@@ -12,6 +12,7 @@ public class PagesTests
         new()
         {
             ["findings.md"] = FindingsPage.Text,
+            ["rooms.md"] = Rooms.Page,
             ["sheets.md"] = SheetsPage.Text,
             ["schema/pack.schema.json"] = PackSchema.Text,
         };

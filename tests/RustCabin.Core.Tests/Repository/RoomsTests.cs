@@ -1,20 +1,16 @@
-using System.Reflection;
-
 namespace RustCabin.Core.Tests;
 
 /// <summary>
-/// The rooms of the core, its namespaces, lean on each other in one direction. Source: docs/architecture.md, Rooms.
+/// The rooms of the core, its namespaces, lean on each other in one direction, and floors on those below. Source:
+/// docs/architecture.md, Rooms.
 /// </summary>
 public class RoomsTests
 {
-    static readonly Assembly Core = typeof(Trail).Assembly;
-
     [Fact]
     public void No_two_rooms_lean_on_each_other_by_any_way_round()
     {
-        var leans = Leans();
-        Assert.True(leans.Count > 15, $"only {leans.Count} rooms were found");
-        Assert.Equal([], Rounds(leans));
+        Assert.True(Rooms.Leans.Count > 15, $"only {Rooms.Leans.Count} rooms were found");
+        Assert.Equal([], Rooms.Rounds(Rooms.Leans));
     }
 
     [Fact]
@@ -27,51 +23,36 @@ public class RoomsTests
             ["C"] = ["A"],
             ["D"] = ["A"],
         };
-        Assert.Equal(["A", "B", "C"], Rounds(leans));
+        Assert.Equal(["A", "B", "C"], Rooms.Rounds(leans));
         leans["C"] = [];
-        Assert.Empty(Rounds(leans));
+        Assert.Empty(Rooms.Rounds(leans));
     }
 
-    /// <summary>The rooms that can be reached from themselves.</summary>
-    static IEnumerable<string> Rounds(Dictionary<string, HashSet<string>> leans) =>
-        leans.Keys.Order(StringComparer.Ordinal).Where(room => Reached(room, leans).Contains(room));
+    [Fact]
+    public void Every_room_lies_on_a_floor() =>
+        Assert.Equal(
+            Rooms.Leans.Keys.Where(room => room != Rooms.Trail).Order(StringComparer.Ordinal),
+            Rooms.FloorOf.Keys.Order(StringComparer.Ordinal)
+        );
 
-    static HashSet<string> Reached(string from, Dictionary<string, HashSet<string>> leans)
-    {
-        var reached = new HashSet<string>();
-        var open = new Queue<string>(leans[from]);
-        while (open.TryDequeue(out string? room))
-        {
-            if (!reached.Add(room))
-                continue;
-            foreach (string next in leans.GetValueOrDefault(room) ?? [])
-                open.Enqueue(next);
-        }
-        return reached;
-    }
+    /// <summary>Data goes up and never comes back.</summary>
+    [Fact]
+    public void No_room_leans_on_a_floor_above_its_own() =>
+        Assert.Empty(
+            from room in Rooms.Leans.Keys
+            where room != Rooms.Trail
+            from other in Rooms.Leans[room]
+            where other != Rooms.Trail && string.CompareOrdinal(Rooms.FloorOf[other], Rooms.FloorOf[room]) > 0
+            select $"{room} ({Rooms.FloorOf[room]}) leans on {other} ({Rooms.FloorOf[other]})"
+        );
 
-    /// <summary>By what each type inherits, holds, takes, gives, and touches in its methods' bodies.</summary>
-    static Dictionary<string, HashSet<string>> Leans()
-    {
-        var leans = new Dictionary<string, HashSet<string>>();
-        foreach (Type type in Core.GetTypes())
-        {
-            if (Room(type) is not { } room)
-                continue;
-            HashSet<string> on = leans.TryGetValue(room, out HashSet<string>? known) ? known : leans[room] = [];
-            on.UnionWith(TypeUses.Of(type).Select(Room).OfType<string>().Where(other => other != room));
-        }
-        return leans;
-    }
-
-    static string? Room(Type type)
-    {
-        Type outer = type;
-        while (outer.DeclaringType is { } declaring)
-            outer = declaring;
-        return
-            outer.Assembly == Core && outer.Namespace is { } name && name.StartsWith("RustCabin.Core", StringComparison.Ordinal)
-            ? name.Split('.').ElementAtOrDefault(2) ?? "the trail"
-            : null;
-    }
+    /// <summary>The list of the stations stands between them and what asks them all.</summary>
+    [Fact]
+    public void Stations_are_asked_through_their_list_and_know_nothing_of_it() =>
+        Assert.Empty(
+            Rooms
+                .Leans.Where(r => r.Value.Contains(Rooms.Trail))
+                .Select(r => r.Key)
+                .Where(r => !Rooms.FloorOf[r].EndsWith("Asking", StringComparison.Ordinal))
+        );
 }

@@ -119,7 +119,7 @@ public partial class StorageChecksTests
         Title title = machine.Pack.Titles[0];
         Assert.Equal(!told, Core.Wants.Titles.Run(machine.Planned, title).Runs);
         Assert.Equal(told ? 0 : 1, Core.Wants.Titles.Table([title], [machine.Planned]).Count);
-        Assert.Equal(!told, Core.Needs.NeedCheck.Of(machine.Planned, [new TitleNeed("t")]).Single().Met);
+        Assert.Equal(!told, Core.Wants.NeedCheck.Of(machine.Planned, [new TitleNeed("t")]).Single().Met);
     }
 
     [Fact]

@@ -4,10 +4,10 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using RustCabin.Core.Build;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Shopping;
 using RustCabin.Data;
 
 namespace RustCabin.Web.Pages.Cupboard;

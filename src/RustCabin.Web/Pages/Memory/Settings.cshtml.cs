@@ -1,11 +1,10 @@
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Answers;
 using RustCabin.Core.Choices;
-using RustCabin.Core.Needs;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Presses;
+using RustCabin.Core.Searches;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Switches;
 using RustCabin.Core.Units;
 using RustCabin.Core.Wants;
 using RustCabin.Data;

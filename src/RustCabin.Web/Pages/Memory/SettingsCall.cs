@@ -1,6 +1,6 @@
 using RustCabin.Core.Planning;
+using RustCabin.Core.Searches;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Switches;
 using RustCabin.Web.Api;
 
 namespace RustCabin.Web.Pages.Memory;

@@ -71,7 +71,7 @@ public sealed class PictureSoundModel(SheetRepository sheets, JobRepository jobs
             : (
                 taken,
                 picture.Mode.Memory is { } master && View.Model.Masters.Contains(master)
-                    ? Core.Needs.NeedCheck.Free(View.After, master)
+                    ? Core.Wants.NeedCheck.Free(View.After, master)
                     : null
             );
 

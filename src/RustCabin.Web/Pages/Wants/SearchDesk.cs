@@ -1,4 +1,4 @@
-using RustCabin.Core.Sets;
+using RustCabin.Core.Searches;
 using RustCabin.Core.Sheets;
 using RustCabin.Web.Api;
 

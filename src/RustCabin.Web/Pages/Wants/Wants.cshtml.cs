@@ -1,7 +1,7 @@
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Presses;
-using RustCabin.Core.Sets;
+using RustCabin.Core.Searches;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Wants;
 using RustCabin.Data;

@@ -1,0 +1,57 @@
+using System.Globalization;
+using RustCabin.Core.Cupboard;
+using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Core.Build;
+
+/// <summary>Something that jobs still want.</summary>
+/// <param name="Name">What it is called.</param>
+/// <param name="Count">How many are wanted.</param>
+/// <param name="InHand">How many lie in the cupboard.</param>
+/// <param name="Price">What one more costs; null: nobody has said.</param>
+public sealed record Wanted(string Name, int Count, int InHand, decimal? Price)
+{
+    /// <summary>How many must be bought.</summary>
+    public int ToBuy => Math.Max(0, Count - InHand);
+}
+
+/// <summary>What the jobs of a cabin want beyond what is in hand, asked of every station.</summary>
+public static class ShoppingList
+{
+    /// <summary>The list: station by station, equal things on one line.</summary>
+    public static IReadOnlyList<Wanted> Of(Pack sheets, IReadOnlyList<Job> jobs, IReadOnlyList<StockItem> stock)
+    {
+        PlannedUnit[] plans =
+        [
+            .. jobs.Where(j => !j.Ended && sheets.FindUnit(j.Unit) is not null).Select(j => Plan.For(sheets, j)),
+        ];
+        return
+        [
+            .. from station in Trail.Stations
+            from same in plans
+                .SelectMany(station.Pieces)
+                .Where(p => p is { Done: false, Comes: false } && p.Serves?.Invoke(stock) is null)
+                .GroupBy(p => p.Name)
+                .OrderBy(g => g.Key, StringComparer.Ordinal)
+            select Line(same.Key, [.. same], stock),
+        ];
+    }
+
+    static Wanted Line(string name, Piece[] pieces, IReadOnlyList<StockItem> stock)
+    {
+        StockItem[] own = [.. stock.Where(pieces[0].Is)];
+        return new Wanted(name, pieces.Sum(p => p.Count), own.Sum(s => s.Count), pieces[0].Price ?? own.Min(s => s.Price));
+    }
+
+    /// <summary>The shopping list as CSV, a head line first.</summary>
+    public static string AsCsv(IEnumerable<Wanted> wanted, string currency) =>
+        Csv.Of([
+            ["what", "wanted", "in hand", "to buy", $"each {currency}"],
+            .. wanted.Select(w =>
+                (string[])
+                    [w.Name, $"{w.Count}", $"{w.InHand}", $"{w.ToBuy}", w.Price?.ToString(CultureInfo.InvariantCulture) ?? ""]
+            ),
+        ]);
+}
