@@ -1,6 +1,5 @@
 using System.Net.Sockets;
 using System.Text;
-using AngleSharp.Dom;
 using AngleSharp.Html.Dom;
 
 namespace RustCabin.Web.Tests;

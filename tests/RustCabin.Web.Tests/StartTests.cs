@@ -1,6 +1,5 @@
 using System.Diagnostics;
 using Microsoft.Data.Sqlite;
-using RustCabin.Data;
 using RustCabin.Web.SignIn;
 
 namespace RustCabin.Web.Tests;

@@ -49,10 +49,8 @@ public class RoomsTests
     /// <summary>The list of the stations stands between them and what asks them all.</summary>
     [Fact]
     public void Stations_are_asked_through_their_list_and_know_nothing_of_it() =>
-        Assert.Empty(
-            Rooms
-                .Leans.Where(r => r.Value.Contains(Rooms.Trail))
-                .Select(r => r.Key)
-                .Where(r => !Rooms.FloorOf[r].EndsWith("Asking", StringComparison.Ordinal))
+        Assert.All(
+            Rooms.Leans.Where(r => r.Value.Contains(Rooms.Trail)),
+            room => Assert.EndsWith("Asking", Rooms.FloorOf[room.Key])
         );
 }

@@ -1,3 +1,5 @@
+using System.Buffers;
+
 namespace RustCabin.Core.Baseline;
 
 /// <summary>
@@ -6,13 +8,13 @@ namespace RustCabin.Core.Baseline;
 /// </summary>
 sealed class PictureWalk(string kind)
 {
-    readonly MemoryStream _kept = new();
+    readonly ArrayBufferWriter<byte> _kept = new();
 
     /// <summary>True once a header said how large the picture is.</summary>
     public bool HasSize { get; private set; }
 
     /// <summary>What was kept.</summary>
-    public byte[] Bytes => _kept.ToArray();
+    public byte[] Bytes => _kept.WrittenSpan.ToArray();
 
     /// <summary>Keeps a piece.</summary>
     public void Keep(ReadOnlySpan<byte> piece) => _kept.Write(piece);

@@ -6,7 +6,7 @@ namespace RustCabin.Web.Pages.TheCabin;
 /// The one copy of the cabin that is on its way to a browser: there is never a second beside the data. It lies where a start
 /// looks for what a kill left, and goes with the stream, however that ends. Source: docs/security.md, Backup.
 /// </summary>
-public sealed class Sending(CabinFile file, Backup backup, TimeProvider clock)
+public sealed class Sending(CabinFile file, Backup backup, TimeProvider clock) : IDisposable
 {
     /// <summary>Room that is left on the disk beside the copy, in bytes.</summary>
     const long Spare = 32_000_000;
@@ -16,6 +16,9 @@ public sealed class Sending(CabinFile file, Backup backup, TimeProvider clock)
 
     /// <summary>The copy that is being sent: since when, and its bytes; null: none is.</summary>
     public (DateTimeOffset Since, long Bytes)? Now => _now is { } copy ? (copy.Since, copy.Length) : null;
+
+    /// <inheritdoc/>
+    public void Dispose() => _now?.Dispose();
 
     /// <summary>So long the reader may take nothing.</summary>
     static readonly TimeSpan Patience = TimeSpan.FromSeconds(10);
