@@ -52,7 +52,7 @@ public partial class StorageChecksTests
     {
         string fix(params string[] partitions) =>
             With(Card, On("8 GB", partitions), firmware: "1").Answer.Findings.Single(f => f.Code == "STO-PART").Fix!.Words;
-        Assert.Equal("P2049M gets 2 GiB", fix(P("2049M")));
-        Assert.Equal("P3G gets 2 GiB", fix(P("512M"), P("3G")));
+        Assert.Equal("Give P2049M 2 GiB", fix(P("2049M")));
+        Assert.Equal("Give P3G 2 GiB", fix(P("512M"), P("3G")));
     }
 }

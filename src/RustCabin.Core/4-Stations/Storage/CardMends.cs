@@ -90,14 +90,14 @@ static class CardMends
             from p in partitions
             let was = now.First(n => n.Name == p.Name)
             where was.Size != p.Size || was.Rest != p.Rest
-            select p.Rest ? $"{p.Name} takes the rest" : $"{p.Name} gets {p.Size}";
+            select p.Rest ? $"Give {p.Name} the rest" : $"Give {p.Name} {p.Size}";
         IEnumerable<string> starts =
             from p in partitions
             where !p.Start && now.First(n => n.Name == p.Name).Start
-            select $"no start from {p.Name}";
+            select $"Start not from {p.Name}";
         string[] moved =
         [
-            .. partitions.Zip(now).Where(b => b.First.Name != b.Second.Name).Take(1).Select(b => $"{b.First.Name} comes first"),
+            .. partitions.Zip(now).Where(b => b.First.Name != b.Second.Name).Take(1).Select(b => $"Put {b.First.Name} first"),
         ];
         return string.Join(", ", sizes.Concat(starts).Concat(moved));
     }

@@ -6,7 +6,7 @@ namespace RustCabin.Web.Pages.Speed;
 public sealed class SpeedDesk : Desk
 {
     public override string Name => "Speed";
-    public override string Word => "predicted, measured";
+    public override string Word => "predicted, timed";
     public override char Key => 's';
 
     public override void Map(IEndpointRouteBuilder routes) => SpeedCall.Map(routes);
