@@ -11,7 +11,7 @@ namespace RustCabin.Web.Tests;
 /// </summary>
 public sealed class HeaviestPressesTests(ITestOutputHelper said) : OnACabin
 {
-    const int Some = 24;
+    const int Some = 10;
 
     static readonly string[] Pages =
     [

@@ -183,6 +183,23 @@ public sealed class SignInTests : IAsyncLifetime
     }
 
     [Theory]
+    [InlineData("")]
+    [InlineData("null")]
+    [InlineData("{}")]
+    [InlineData("{\"Phrase\":\"AQAAAAIAAYag")]
+    public void A_file_that_does_not_read_lets_nobody_in_and_says_so(string text)
+    {
+        string token = Door.Enter("192.0.2.77");
+        string path = Path.Combine(_cabin.Data, "door.json");
+        File.WriteAllText(path, text);
+        File.SetLastWriteTimeUtc(path, DateTime.UtcNow.AddSeconds(5));
+        Assert.Contains("./cabin phrase", Door.Unread);
+        Assert.False(Door.IsIn(token) || Door.IsPhrase(Phrase));
+        Door.SetPhrase("another phrase of words");
+        Assert.Null(Door.Unread);
+    }
+
+    [Theory]
     [InlineData("short one")]
     [InlineData("          ")]
     public void A_short_phrase_is_refused(string phrase) =>

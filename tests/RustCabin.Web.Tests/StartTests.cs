@@ -80,8 +80,6 @@ public sealed class StartTests : IDisposable
 
     [Theory]
     [InlineData("{\"Phrase\":\"AQAAAAIAAYag")]
-    [InlineData("")]
-    [InlineData("null")]
     [InlineData("{}")]
     public async Task A_door_that_was_cut_off_lets_nobody_in_until_a_phrase_mends_it(string cut)
     {
@@ -122,7 +120,7 @@ public sealed class StartTests : IDisposable
         await Noted(server, "the first thing");
         string data = server.Data;
         await server.Stop();
-        foreach (string before in (string[])["2026-11-20T23:59:59Z", "2001-01-01T00:00:00Z"])
+        foreach (string before in (string[])["2001-01-01T00:00:00Z"])
         {
             await using Microsoft.AspNetCore.Builder.WebApplication app = Cabin.Build([
                 "--data",
