@@ -20,12 +20,9 @@ public static class Leftovers
 
     /// <summary>Removes them.</summary>
     /// <param name="home">The folder; this process holds its lock.</param>
-    /// <returns>Their names.</returns>
-    public static IReadOnlyList<string> Remove(string home)
+    public static void Remove(string home)
     {
-        string[] found = [.. Patterns.SelectMany(pattern => Directory.GetFiles(home, pattern)).Distinct()];
-        foreach (string path in found)
+        foreach (string path in Patterns.SelectMany(pattern => Directory.GetFiles(home, pattern)))
             File.Delete(path);
-        return [.. found.Select(path => Path.GetFileName(path)).Order(StringComparer.Ordinal)];
     }
 }

@@ -7,7 +7,7 @@ namespace RustCabin.Web;
 sealed class CabinHealth(SheetRepository sheets, CabinFile file, Housekeeper keeper) : IHealthCheck
 {
     /// <summary>Bytes below which the disk is told as full.</summary>
-    const long Room = 32_000_000;
+    public const long Room = 32_000_000;
 
     public Task<HealthCheckResult> CheckHealthAsync(HealthCheckContext context, CancellationToken cancellationToken = default)
     {

@@ -48,23 +48,25 @@ public sealed class DoorFile(string home, TimeProvider clock)
     }
 
     /// <summary>Why the file cannot be read; null: it can, or there is none. Nobody comes in by one that cannot.</summary>
-    public string? Unread
+    public string? Unread => Read().Why;
+
+    /// <summary>What the file holds, or why it cannot be read; neither: there is none.</summary>
+    (State? State, string? Why) Read()
     {
-        get
+        const string Mend = "./cabin phrase sets a new pass phrase, which mends it.";
+        try
         {
-            try
-            {
-                return File.Exists(_path) ? WhyNot(Parsed()) : null;
-            }
-            catch (Exception problem) when (problem is JsonException or IOException or UnauthorizedAccessException)
-            {
-                return $"{_path} cannot be read: {problem.Message} ./cabin phrase sets a new pass phrase, which mends it.";
-            }
+            if (!File.Exists(_path))
+                return (null, null);
+            return JsonSerializer.Deserialize<State>(File.ReadAllText(_path)) is { Devices: not null } read
+                ? (read, null)
+                : (null, $"{_path} is not as it was written. {Mend}");
+        }
+        catch (Exception problem) when (problem is JsonException or IOException or UnauthorizedAccessException)
+        {
+            return (null, $"{_path} cannot be read: {problem.Message} {Mend}");
         }
     }
-
-    string? WhyNot(State? read) =>
-        read is null ? $"{_path} is not as it was written. ./cabin phrase sets a new pass phrase, which mends it." : null;
 
     public bool IsPhrase(string phrase) =>
         Now().Phrase is { } hash
@@ -105,12 +107,10 @@ public sealed class DoorFile(string home, TimeProvider clock)
         if (written == file.LastWriteTimeUtc)
             return state;
         // Whatever is wrong with the file: nobody is in, and no phrase is the right one.
-        state = Unread is null ? Parsed()! : new State(null, []);
+        state = Read().State ?? new State(null, []);
         _read = (file.LastWriteTimeUtc, state);
         return state;
     }
-
-    State? Parsed() => JsonSerializer.Deserialize<State>(File.ReadAllText(_path)) is { Devices: not null } read ? read : null;
 
     void Change(Func<State, State> change)
     {

@@ -8,9 +8,6 @@ namespace RustCabin.Web.Pages.TheCabin;
 /// </summary>
 public sealed class Sending(CabinFile file, Backup backup, TimeProvider clock) : IDisposable
 {
-    /// <summary>Room that is left on the disk beside the copy, in bytes.</summary>
-    const long Spare = 32_000_000;
-
     readonly Lock _beginning = new();
     Copy? _now;
 
@@ -34,7 +31,7 @@ public sealed class Sending(CabinFile file, Backup backup, TimeProvider clock) :
             if (_now is not null)
                 return null;
             string home = Path.GetDirectoryName(file.Path)!;
-            long wanted = new FileInfo(file.Path).Length + Spare;
+            long wanted = new FileInfo(file.Path).Length + CabinHealth.Room;
             if (new DriveInfo(home).AvailableFreeSpace < wanted)
                 throw new CabinFileException(
                     $"A copy wants {wanted / 1_000_000:N0} MB, and the disk of {home} has less. No backup was made."
