@@ -1,7 +1,6 @@
 using System.Collections.ObjectModel;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
-using OpenQA.Selenium.Chromium;
 using OpenQA.Selenium.Support.UI;
 
 namespace RustCabin.Browser.Tests;
@@ -9,58 +8,21 @@ namespace RustCabin.Browser.Tests;
 /// <summary>A person at the bench: real Chromium on a cabin, things found by role and name.</summary>
 public sealed class Bench : IDisposable
 {
-    readonly string _profile = Directory.CreateTempSubdirectory("chromium").FullName;
+    readonly Chromium _window;
 
-    public ChromeDriver Browser { get; }
-    public CabinProcess Cabin { get; }
+    public ChromeDriver Browser => _window.Driver;
+    public ICabin Cabin { get; }
 
-    public Bench(int width = 1280, int height = 800, bool demo = true, params string[] options)
+    /// <param name="width">Of the window, in CSS pixels; under 500 it is a phone's.</param>
+    /// <param name="height">Of the window, in CSS pixels.</param>
+    /// <param name="demo">False: an empty cabin.</param>
+    /// <param name="apart">The cabin is a process of its own, which can be killed and measured.</param>
+    /// <param name="options">Further options of the application.</param>
+    public Bench(int width = 1280, int height = 800, bool demo = true, bool apart = false, params string[] options)
     {
-        Cabin = new CabinProcess(demo, options);
-        var chromium = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
-        chromium.AddArguments(
-            "--headless=new",
-            "--no-sandbox",
-            "--disable-gpu",
-            "--disable-quic",
-            "--no-first-run",
-            "--disable-background-networking",
-            "--disable-component-update",
-            "--disable-sync",
-            "--hide-scrollbars",
-            $"--window-size={width},{height}",
-            $"--user-data-dir={_profile}"
-        );
-        // A headless window may not be narrower than 500; an emulated one may.
-        if (width < 500)
-            chromium.EnableMobileEmulation(
-                new ChromiumMobileEmulationDeviceSettings
-                {
-                    Width = width,
-                    Height = height,
-                    PixelRatio = 1,
-                    EnableTouchEvents = false,
-                    UserAgent = "narrow bench",
-                }
-            );
-        chromium.SetLoggingPreference(LogType.Browser, LogLevel.All);
-        var service = ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver");
-        service.HideCommandPromptWindow = true;
-        Browser = new ChromeDriver(service, chromium, TimeSpan.FromSeconds(150));
-        // The checks of a long page take their time on a machine that does other things too; the default is 30 seconds.
-        Browser.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(120);
-        // The window's frame takes from its height; the page is given all of it.
-        if (width >= 500)
-            Browser.ExecuteCdpCommand(
-                "Emulation.setDeviceMetricsOverride",
-                new Dictionary<string, object?>
-                {
-                    ["width"] = width,
-                    ["height"] = height,
-                    ["deviceScaleFactor"] = 1,
-                    ["mobile"] = false,
-                }
-            );
+        Cabin = apart ? new CabinProcess(demo, options) : new CabinHere(demo, options);
+        _window = Browsers.Take();
+        _window.Size(width, height);
     }
 
     public void Go(string path) => Browser.Navigate().GoToUrl(Cabin.Url + path);
@@ -197,8 +159,7 @@ public sealed class Bench : IDisposable
 
     public void Dispose()
     {
-        Browser.Dispose();
+        Browsers.GiveBack(_window);
         Cabin.Dispose();
-        Directory.Delete(_profile, recursive: true);
     }
 }

@@ -5,7 +5,7 @@ using System.Net.Sockets;
 namespace RustCabin.Browser.Tests;
 
 /// <summary>The application as a process of its own, which a test may kill and start again on the same data.</summary>
-public sealed class CabinProcess : IDisposable
+public sealed class CabinProcess : ICabin
 {
     readonly string _data = Directory.CreateTempSubdirectory("cabin").FullName;
     readonly int _port = FreePort();
@@ -15,9 +15,6 @@ public sealed class CabinProcess : IDisposable
     public string File => Path.Combine(_data, "cabin.db");
 
     public string Url => $"http://127.0.0.1:{_port}";
-
-    /// <summary>The moment at which its clock starts: pages and screenshots hold the same day whenever they are made.</summary>
-    const string Clock = "2026-11-26T09:30:00Z";
 
     readonly string[] _options;
 
@@ -51,7 +48,7 @@ public sealed class CabinProcess : IDisposable
                     "--urls",
                     Url,
                     "--clock",
-                    Clock,
+                    CabinHere.Clock,
                     "--until",
                     "input-ends",
                     .. _options,

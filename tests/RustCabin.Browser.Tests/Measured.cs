@@ -9,7 +9,7 @@ public sealed class Measured
     [Trait("Category", "Measured")]
     public void From_a_switch_pressed_to_the_drawing_changed()
     {
-        using var bench = new Bench();
+        using var bench = new Bench(apart: true);
         bench.Go("/jobs/slip-3-winter/memory");
         bench.Sees("h1", "Memory");
         // Each press is timed in the page itself: from the click to the frame after the screen's text has changed.

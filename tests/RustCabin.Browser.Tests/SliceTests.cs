@@ -57,12 +57,13 @@ public sealed class SliceTests
     [Fact]
     public void What_was_confirmed_survives_a_killed_process_and_can_still_be_undone()
     {
-        using var bench = new Bench();
+        using var bench = new Bench(apart: true);
         bench.Go($"{Winter}/memory");
         bench.Press("button", "W3 size: open");
         bench.Sees(".screen", "1216 KiB");
-        bench.Cabin.Kill();
-        bench.Cabin.Start();
+        var cabin = (CabinProcess)bench.Cabin;
+        cabin.Kill();
+        cabin.Start();
         bench.Go($"{Winter}/memory");
         bench.Sees(".screen", "1216 KiB");
         bench.Press("button", "Undo");

@@ -1,0 +1,111 @@
+using System.Collections.Concurrent;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+
+[assembly: AssemblyFixture(typeof(RustCabin.Browser.Tests.Browsers))]
+
+namespace RustCabin.Browser.Tests;
+
+/// <summary>
+/// The browsers of a run: one for each test that runs at a time. Each test gets a window that knows nothing of those before it:
+/// no cookie, no size, no lamp, and pages of another port.
+/// </summary>
+public sealed class Browsers : IDisposable
+{
+    static readonly ConcurrentBag<Chromium> Free = [];
+
+    internal static Chromium Take() => Free.TryTake(out Chromium? found) ? found : new Chromium();
+
+    /// <summary>What cannot be made clean any more is closed.</summary>
+    internal static void GiveBack(Chromium browser)
+    {
+        try
+        {
+            browser.Clean();
+            Free.Add(browser);
+        }
+        catch (WebDriverException)
+        {
+            browser.Dispose();
+        }
+    }
+
+    public void Dispose()
+    {
+        while (Free.TryTake(out Chromium? browser))
+            browser.Dispose();
+    }
+}
+
+/// <summary>Headless Chromium with a folder of its own.</summary>
+public sealed class Chromium : IDisposable
+{
+    readonly string _profile = Directory.CreateTempSubdirectory("chromium").FullName;
+
+    public ChromeDriver Driver { get; }
+
+    public Chromium()
+    {
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        options.AddArguments(
+            "--headless=new",
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync",
+            "--hide-scrollbars",
+            "--window-size=1280,800",
+            $"--user-data-dir={_profile}"
+        );
+        options.SetLoggingPreference(LogType.Browser, LogLevel.All);
+        var service = ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver");
+        service.HideCommandPromptWindow = true;
+        Driver = new ChromeDriver(service, options, TimeSpan.FromSeconds(150));
+        // The checks of a long page take their time on a machine that does other things too; the default is 30 seconds.
+        Driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(120);
+    }
+
+    /// <summary>
+    /// The window's frame would take from its height, and a headless window may not be narrower than 500: the page is told
+    /// its size.
+    /// </summary>
+    public void Size(int width, int height)
+    {
+        // A window that is not in front has no focus to show.
+        Driver.ExecuteCdpCommand("Emulation.setFocusEmulationEnabled", new Dictionary<string, object?> { ["enabled"] = true });
+        Driver.ExecuteCdpCommand(
+            "Emulation.setDeviceMetricsOverride",
+            new Dictionary<string, object?>
+            {
+                ["width"] = width,
+                ["height"] = height,
+                ["deviceScaleFactor"] = 1,
+                ["mobile"] = width < 500,
+            }
+        );
+    }
+
+    /// <summary>As it was before its first page: a new window, and nothing kept.</summary>
+    public void Clean()
+    {
+        Driver.SwitchTo().NewWindow(WindowType.Tab);
+        string fresh = Driver.CurrentWindowHandle;
+        foreach (string window in Driver.WindowHandles.Where(w => w != fresh))
+        {
+            Driver.SwitchTo().Window(window);
+            Driver.Close();
+        }
+        Driver.SwitchTo().Window(fresh);
+        Driver.ExecuteCdpCommand("Network.clearBrowserCookies", []);
+        Driver.Manage().Logs.GetLog(LogType.Browser);
+    }
+
+    public void Dispose()
+    {
+        Driver.Dispose();
+        Directory.Delete(_profile, recursive: true);
+    }
+}
