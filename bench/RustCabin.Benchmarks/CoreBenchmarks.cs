@@ -1,4 +1,5 @@
 using BenchmarkDotNet.Attributes;
+using RustCabin.Core;
 using RustCabin.Core.Answers;
 using RustCabin.Core.Bench;
 using RustCabin.Core.Declared;
@@ -115,7 +116,7 @@ public class Answering
         _map = Plan.For(_count, _count.Units[0]).Map;
         if (PowerUp.Run(_count.Models[0], _map).Total.Bytes != 16 << 20)
             throw new InvalidOperationException("the count is wrong");
-        if (Answer.For(Plan.For(_job, _job.Jobs[0])).Standing != Standing.Clear)
+        if (Answer.For(Trail.Stations, Plan.For(_job, _job.Jobs[0])).Standing != Standing.Clear)
             throw new InvalidOperationException("the job is not clear");
     }
 
@@ -127,7 +128,7 @@ public class Answering
     }
 
     [Benchmark(Description = "whole answer, job of 10 parts")]
-    public Answer Whole() => Answer.For(Plan.For(_job, _job.Jobs[0]));
+    public Answer Whole() => Answer.For(Trail.Stations, Plan.For(_job, _job.Jobs[0]));
 
     [Benchmark(Description = "power-up of 16 MiB at 64 KiB")]
     public PowerUpCount Count() => PowerUp.Run(_count.Models[0], _map);

@@ -1,5 +1,6 @@
 using System.Text;
 using BenchmarkDotNet.Attributes;
+using RustCabin.Core;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Packs;
 using RustCabin.Core.Planning;
@@ -20,7 +21,7 @@ public class Solving
     public void Make()
     {
         _cards = PlanOf(Cards());
-        _question = SetQuestion.Of(Candidates(), Candidates().Jobs[0]);
+        _question = SetQuestion.Of(Trail.Stations, Candidates(), Candidates().Jobs[0]);
         if (Cards6() is { Solutions.Count: 0 } settings)
             throw new InvalidOperationException(
                 $"no settings were found: {string.Join("; ", settings.Clash.Select(c => c.Text))}"
@@ -30,7 +31,7 @@ public class Solving
     }
 
     [Benchmark(Description = "settings, 6 parts, 2^30 positions")]
-    public Settings Cards6() => SettingsSolver.Solve(_cards);
+    public Settings Cards6() => SettingsSolver.Solve(Trail.Stations, _cards);
 
     [Benchmark(Description = "build sets, 40 candidate parts")]
     public BuildSets Sets40() => SetSearch.Find(_question);

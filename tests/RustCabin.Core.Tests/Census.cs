@@ -26,16 +26,19 @@ public sealed class Census
         {
             PlannedUnit before = Plan.For(pack, pack.FindUnit(job.Unit)!),
                 after = Plan.For(pack, job);
-            var answer = Answer.For(after);
+            var answer = Answer.For(Trail.Stations, after);
             jobs++;
             lines.Add($"{job.Id}: {answer.Standing}, counts {string.Join(" + ", answer.PowerUp.Lines.Select(l => l.Bytes))}");
             lines.Add($"  findings {string.Join(' ', answer.Findings.Select(f => $"{f.Code}/{f.Severity}").Distinct().Order())}");
-            IEnumerable<string> reached = Trail.Stations.Where(s => s.FarOf(after) != Far.Empty).Select(s => s.Name);
+            IEnumerable<string> reached = Trail
+                .Stations.Where(s => s.FarOf(after) != Far.Empty)
+                .Select(s => s.Name.Text)
+                .Distinct();
             lines.Add($"  stations {string.Join(' ', reached)}");
-            lines.Add($"  sights {Trail.Sights(after).Count}, causes {Trail.Hypotheses(after).Count}");
+            lines.Add($"  sights {Trail.Stations.Sights(after).Count}, causes {Trail.Stations.Hypotheses(after).Count}");
             foreach (School school in Enum.GetValues<School>())
             {
-                var sheet = BuildSheet.For(before, after, school);
+                var sheet = BuildSheet.For(Trail.Stations, before, after, school);
                 Step[] gate = [.. sheet.Steps.Where(s => s.IsGate)];
                 IEnumerable<string> steps = sheet.Steps.Select(s => $"{s.Id}[{string.Join(',', s.Cautions.Select(c => c.Id))}]");
                 lines.Add($"  {school}: {string.Join(' ', steps)}");

@@ -41,7 +41,7 @@ public class DemoTests
     public void Job_stands_as_meant(string file, string job, Standing standing, string? code, int kib)
     {
         Pack pack = Demo.Of(file);
-        Answer answer = Answer.For(Plan.For(pack, pack.FindJob(job)!));
+        Answer answer = Answer.For(Trail.Stations, Plan.For(pack, pack.FindJob(job)!));
         Assert.Equal(standing, answer.Standing);
         if (code is not null)
             Assert.Contains(answer.Findings, f => f.Code == code);
@@ -77,8 +77,11 @@ public class DemoTests
     {
         Pack pack = Demo.Of("clerk.json");
         PlannedUnit planned = Plan.For(pack, pack.FindJob("loft-clerk-ledger")!);
-        Assert.Equal(336ul << 10, Answer.For(planned).PowerUp.Lines[0].Bytes.Bytes);
-        Assert.Equal(144ul << 10, Answer.For(Plan.Moved(planned, "quayside", "S1", "64K")).PowerUp.Lines[0].Bytes.Bytes);
+        Assert.Equal(336ul << 10, Answer.For(Trail.Stations, planned).PowerUp.Lines[0].Bytes.Bytes);
+        Assert.Equal(
+            144ul << 10,
+            Answer.For(Trail.Stations, Plan.Moved(planned, "quayside", "S1", "64K")).PowerUp.Lines[0].Bytes.Bytes
+        );
     }
 
     [Fact]
@@ -86,8 +89,8 @@ public class DemoTests
     {
         Pack pack = Demo.Of("brindle-16.json");
         PlannedUnit planned = Plan.For(pack, pack.FindJob("slip-3-winter")!);
-        Findings.Finding fight = Answer.For(planned).Findings.First(f => f.Code == "MAP-FIGHT");
+        Findings.Finding fight = Answer.For(Trail.Stations, planned).Findings.First(f => f.Code == "MAP-FIGHT");
         Assert.Equal("low", fight.Fix!.Switches["lantern"]["W1"]);
-        Assert.Equal(Standing.Clear, Answer.For(Plan.Moved(planned, "lantern", "W1", "low")).Standing);
+        Assert.Equal(Standing.Clear, Answer.For(Trail.Stations, Plan.Moved(planned, "lantern", "W1", "low")).Standing);
     }
 }

@@ -39,7 +39,7 @@ sealed record Machine
         );
 
     public PlannedUnit Planned => Plan.For(Pack, Pack.Jobs[0]);
-    public Answer Answer => Evidence.Keep(Core.Answers.Answer.For(Planned));
+    public Answer Answer => Evidence.Keep(Core.Answers.Answer.For(Trail.Stations, Planned));
 
     /// <summary>The codes of the findings, worst first.</summary>
     public string[] Codes => [.. Answer.Findings.Select(f => f.Code)];

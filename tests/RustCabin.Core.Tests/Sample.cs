@@ -45,7 +45,8 @@ static class Sample
     }
 
     /// <summary>The answer for the only job of a pack.</summary>
-    public static Answer Answer(Pack pack) => Evidence.Keep(Core.Answers.Answer.For(Plan.For(pack, pack.Jobs.Single())));
+    public static Answer Answer(Pack pack) =>
+        Evidence.Keep(Core.Answers.Answer.For(Trail.Stations, Plan.For(pack, pack.Jobs.Single())));
 }
 
 /// <summary>The packs that ship.</summary>

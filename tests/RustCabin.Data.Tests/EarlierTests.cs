@@ -1,4 +1,5 @@
 using System.IO.Compression;
+using RustCabin.Core;
 using RustCabin.Core.Build;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Presses;
@@ -50,7 +51,7 @@ public sealed class EarlierTests
     /// <summary>Each step that the job names is one of its sheet, and no more are done than it ticked.</summary>
     static bool Holds(Pack all, Job job)
     {
-        AtHand at = AtHand.Of(all, job);
+        AtHand at = AtHand.Of(Trail.Stations, all, job);
         Step[] steps = [.. at.Sheet.Steps];
         Assert.All(job.Done, d => Assert.Contains(steps, s => s.Id.Is(d)));
         Assert.All(
@@ -77,7 +78,7 @@ public sealed class EarlierTests
         Pack all = cabin.Sheets.All();
         foreach (Job job in cabin.Jobs.All().Where(j => j.Done.Count > 0))
         {
-            AtHand at = AtHand.Of(all, job);
+            AtHand at = AtHand.Of(Trail.Stations, all, job);
             StepId last = at.Progress.Steps.Last(s => s.Step.Id.IsIn(job.Done)).Step.Id;
             Job back = JobEdits.Took(JobEdits.Tick(job, last, false), last, null);
             Assert.Equal(job.Done.Count - 1, back.Done.Count);

@@ -63,7 +63,7 @@ public sealed class RandomTicksTests : IDisposable
     /// <summary>One press: the step at hand is done, what is read agrees, or something done is taken back or undone.</summary>
     void Press(Random random, HashSet<StepId> ticked)
     {
-        var at = AtHand.Of(_cabin.Sheets.All(), Job.Job) with { Moment = "2026-11-26T10:00:00Z" };
+        var at = AtHand.Of(Trail.Stations, _cabin.Sheets.All(), Job.Job) with { Moment = "2026-11-26T10:00:00Z" };
         if (random.Next(5) == 0 && ticked.Count > 0)
         {
             StepId back = ticked.ElementAt(random.Next(ticked.Count));

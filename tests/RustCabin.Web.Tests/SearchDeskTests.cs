@@ -1,3 +1,4 @@
+using RustCabin.Core;
 using RustCabin.Core.Packs;
 using RustCabin.Core.Searches;
 using RustCabin.Core.Sheets;
@@ -30,7 +31,7 @@ public sealed class SearchDeskTests : IDisposable
     }
 
     Search Ask(string job, long version, Pack sheets, string inHand) =>
-        _desk.Ask(job, new SearchGround(version, sheets, inHand), SetQuestion.Of(sheets, sheets.Jobs[0]));
+        _desk.Ask(job, new SearchGround(version, sheets, inHand), SetQuestion.Of(Trail.Stations, sheets, sheets.Jobs[0]));
 
     [Fact]
     public async Task A_search_is_joined_until_the_job_the_sheets_or_the_cupboard_changed()

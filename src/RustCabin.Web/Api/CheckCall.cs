@@ -1,3 +1,4 @@
+using RustCabin.Core;
 using RustCabin.Core.Answers;
 using RustCabin.Core.Planning;
 
@@ -10,6 +11,6 @@ static class CheckCall
         routes.MapJobCall(
             "check",
             "The whole answer for one job",
-            (pack, job, _) => AnswerJson.Of(Answer.For(Plan.For(pack, job)))
+            (pack, job, _) => AnswerJson.Of(Answer.For(Trail.Stations, Plan.For(pack, job)))
         );
 }

@@ -1,4 +1,3 @@
-using RustCabin.Core;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Stations;
 
@@ -20,8 +19,8 @@ public enum StationMark
 /// </summary>
 public abstract class Desk
 {
-    /// <summary>Its name, as the trail shows it.</summary>
-    public abstract string Name { get; }
+    /// <summary>Which station it is of.</summary>
+    public abstract StationName Name { get; }
 
     /// <summary>What it is about, in a word or two.</summary>
     public abstract string Word { get; }
@@ -30,7 +29,7 @@ public abstract class Desk
     public abstract char Key { get; }
 
     /// <summary>Its name in addresses.</summary>
-    public string Slug => Name.ToLowerInvariant().Replace(", ", "-").Replace(' ', '-');
+    public string Slug => Name.Text.ToLowerInvariant().Replace(", ", "-").Replace(' ', '-');
 
     /// <summary>Adds its calls and files to the routes.</summary>
     public virtual void Map(IEndpointRouteBuilder routes) { }
@@ -49,7 +48,7 @@ public abstract class Desk
 
     /// <summary>How far the job is here, apart from its findings: as the core's station says.</summary>
     protected virtual StationMark FarOf(JobView view) =>
-        Trail.Stations.FirstOrDefault(s => s.Name == Name)?.FarOf(view.After) switch
+        Core.Trail.Stations.Where(s => s.Name == Name).Max(s => (Far?)s.FarOf(view.After)) switch
         {
             Far.Clear => StationMark.Clear,
             Far.InHand => StationMark.InHand,
@@ -77,7 +76,8 @@ public static class Desks
         new Pages.Passport.PassportDesk(),
     ];
 
-    public static Desk Named(string name) => Trail.First(s => s.Name == name);
+    /// <summary>The desk of a station.</summary>
+    public static Desk At(StationName name) => Trail.First(s => s.Name == name);
 
     public static T Of<T>()
         where T : Desk => Trail.OfType<T>().Single();

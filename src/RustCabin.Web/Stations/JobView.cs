@@ -1,4 +1,5 @@
 using System.Runtime.CompilerServices;
+using RustCabin.Core;
 using RustCabin.Core.Answers;
 using RustCabin.Core.Build;
 using RustCabin.Core.Planning;
@@ -36,7 +37,7 @@ public sealed record JobView(StoredJob Stored, AtHand At)
     {
         if (Known.TryGetValue(stored.Job, out AtHand? known) && ReferenceEquals(known.Sheets, sheets))
             return new JobView(stored, known);
-        AtHand at = AtHand.Of(sheets, stored.Job);
+        AtHand at = AtHand.Of(Trail.Stations, sheets, stored.Job);
         Known.AddOrUpdate(stored.Job, at);
         return new JobView(stored, at);
     }

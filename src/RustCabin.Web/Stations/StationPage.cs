@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using RustCabin.Core;
 using RustCabin.Core.Answers;
 using RustCabin.Core.Choices;
 using RustCabin.Core.Presses;
@@ -90,7 +91,10 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
         CancellationToken gone = HttpContext.RequestAborted;
         return HttpContext
             .RequestServices.GetRequiredService<Api.HeavyWork>()
-            .Do(() => SettingsSolver.Solve(View.After, wants, most, cancel: gone, within: Api.HeavyWork.AtMost), gone);
+            .Do(
+                () => SettingsSolver.Solve(Trail.Stations, View.After, wants, most, cancel: gone, within: Api.HeavyWork.AtMost),
+                gone
+            );
     }
 
     /// <summary>What a page says where the solver's time was over first.</summary>

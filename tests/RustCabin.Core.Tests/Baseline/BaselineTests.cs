@@ -176,7 +176,7 @@ public class BaselineTests
     {
         Machine machine = Inherited(""", "state": "half", "steps": { "cut": "missing" }""") with { Job = "\"add\": []" };
         PlannedUnit before = Plan.For(machine.Pack, machine.Pack.Units[0]);
-        BuildSheet sheet = BuildSheet.For(before, machine.Planned);
+        BuildSheet sheet = BuildSheet.For(Trail.Stations, before, machine.Planned);
         Assert.Equal(["prove-p-cut", "prove-p-step-2", "untouched"], sheet.Steps.Select(s => $"{s.Id}"));
         Assert.Equal("Do and prove: Cut the trace", sheet.Steps[0].Title);
         Assert.Equal(
@@ -193,7 +193,7 @@ public class BaselineTests
         Machine machine = Baseline(
             """{ "tested": true, "reading": { "at": "x", "lines": [ { "label": "main", "bytes": "16K" } ] } }"""
         );
-        BuildSheet sheet = BuildSheet.For(Plan.For(machine.Pack, machine.Pack.Units[0]), machine.Planned);
+        BuildSheet sheet = BuildSheet.For(Trail.Stations, Plan.For(machine.Pack, machine.Pack.Units[0]), machine.Planned);
         Assert.Equal(StepState.Done, Progress.Of(sheet, machine.Planned.Job).Steps[0].State);
     }
 

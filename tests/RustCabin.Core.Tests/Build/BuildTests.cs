@@ -13,7 +13,7 @@ public class BuildTests
     static (BuildSheet Sheet, Job Job) Sheet(Pack pack, string? job = null)
     {
         Job of = job is null ? pack.Jobs[0] : pack.FindJob(job)!;
-        return (BuildSheet.For(Plan.For(pack, pack.FindUnit(of.Unit)!), Plan.For(pack, of)), of);
+        return (BuildSheet.For(Trail.Stations, Plan.For(pack, pack.FindUnit(of.Unit)!), Plan.For(pack, of)), of);
     }
 
     static Progress ProgressOf(Func<Job, Job?> edit)
@@ -172,7 +172,7 @@ public class BuildTests
                     "drilling",
                 ]
         )
-            Assert.DoesNotContain("The sheet asks for care", Caution.Of(word).Text);
+            Assert.DoesNotContain("The sheet asks for care", Trail.Stations.Told(Caution.Of(word)).Text);
         Assert.Contains("qualified person", Caution.Of("mains").Text);
         Assert.Equal("sharp fins", Caution.Of("sharp-fins").Title);
     }

@@ -23,7 +23,8 @@ public sealed class CaseStateTests
             Job = Machine.Add("pa", "pb"),
         };
 
-    static BuildSheet Sheet(Machine machine) => BuildSheet.For(Plan.For(machine.Pack, machine.Pack.Units[0]), machine.Planned);
+    static BuildSheet Sheet(Machine machine) =>
+        BuildSheet.For(Trail.Stations, Plan.For(machine.Pack, machine.Pack.Units[0]), machine.Planned);
 
     static string[] Words(Step step) => [.. step.Cautions.Select(c => c.Id)];
 
@@ -66,7 +67,7 @@ public sealed class CaseStateTests
     {
         Machine machine = Two(""", "gate": { "case": "open" } """);
         Job job = machine.Pack.Jobs[0];
-        var at = AtHand.Of(machine.Pack, job);
+        var at = AtHand.Of(Trail.Stations, machine.Pack, job);
         Step gate = at.Sheet.Steps.First(s => $"{s.Id}" == "count-pa");
         Assert.Equal([Caution.LiveWord], Words(gate));
         Assert.Contains("it runs open", gate.Cautions[0].Why);
@@ -74,10 +75,12 @@ public sealed class CaseStateTests
             .Sheet.Steps.TakeWhile(s => s != gate)
             .Aggregate(job, (j, s) => s.Kind == StepKind.Gate ? j : JobEdits.Tick(j, s.Id, true));
         job = JobEdits.Read(job, new GateReading { Gate = Acts.Untouched, Starts = true });
-        at = AtHand.Of(machine.Pack, job);
+        at = AtHand.Of(Trail.Stations, machine.Pack, job);
         Assert.Equal("heeded", Readings.Starts(at, StepId.Parse("count-pa"), true, false).Refused!.Field);
         job = JobEdits.Heed(job, gate.Id, Caution.LiveWord, true);
-        Assert.NotNull(Readings.Starts(AtHand.Of(machine.Pack, job), StepId.Parse("count-pa"), true, false).On(job));
+        Assert.NotNull(
+            Readings.Starts(AtHand.Of(Trail.Stations, machine.Pack, job), StepId.Parse("count-pa"), true, false).On(job)
+        );
     }
 
     [Fact]
@@ -106,7 +109,7 @@ public sealed class CaseStateTests
         foreach (Job own in Gated(pack, job, school))
         {
             PlannedUnit after = Plan.For(pack, own);
-            var sheet = BuildSheet.For(after.Before ?? Plan.For(pack, after.Unit), after, school);
+            var sheet = BuildSheet.For(Trail.Stations, after.Before ?? Plan.For(pack, after.Unit), after, school);
             var read = new HashSet<string>();
             bool on = true;
             foreach (Step step in sheet.Steps)
@@ -137,7 +140,7 @@ public sealed class CaseStateTests
         yield return job;
         if (school != School.Own)
             yield break;
-        var at = AtHand.Of(pack, job);
+        var at = AtHand.Of(Trail.Stations, pack, job);
         StepId[] gates = [.. Gating.Own(at).Select(g => g.Gate)];
         foreach (
             IReadOnlyList<StepId> own in (StepId[][])

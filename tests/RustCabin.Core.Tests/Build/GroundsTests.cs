@@ -1,5 +1,6 @@
 using RustCabin.Core.Build;
 using RustCabin.Core.Faults;
+using RustCabin.Core.Mends;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
@@ -17,7 +18,7 @@ public sealed class GroundsTests
     static readonly Pack Brindle = Demo.Of("brindle-16.json");
     static readonly Pack Larkspur = Demo.Of("larkspur-disc.json");
 
-    static AtHand At(Pack pack, Job job) => AtHand.Of(pack, job) with { Moment = "2026-11-26T10:00:00Z" };
+    static AtHand At(Pack pack, Job job) => AtHand.Of(Trail.Stations, pack, job) with { Moment = "2026-11-26T10:00:00Z" };
 
     static Job Made(Pack pack, Job job, Func<AtHand, Press<Job>> press) =>
         press(At(pack, job)).On(job) ?? throw new InvalidOperationException("nothing was changed");
@@ -194,7 +195,7 @@ public sealed class GroundsTests
         int at = before.Sheet.Steps.ToList().FindIndex(s => $"{s.Id}" == "count-fathom");
         Assert.Equal(before.Sheet.Steps.Take(at).Select(s => s.Id), after.Sheet.Steps.Take(at).Select(s => s.Id));
         Step mend = after.Sheet.Steps[at];
-        Assert.Equal(Acts.MendCause(cause.Gate, cause.Cause), mend.Id);
+        Assert.Equal(MendStation.StepOf(cause.Gate, cause.Cause), mend.Id);
         Assert.Equal(before.Find(Acts.Count("fathom"))!.Step.Level, mend.Level);
         Assert.Contains(mend.Id, after.Sheet.Steps[at + 1].Needs);
     }
@@ -251,7 +252,10 @@ public sealed class GroundsTests
             StepId[] own = [.. way.Steps.Select(s => Acts.WayStep(added.Name, s.Id))];
             Assert.Equal(own, at.Sheet.Steps.Select(s => s.Id).Where(own.Contains));
             Assert.Contains(at.Sheet.Steps, s => s.Kind == StepKind.Gate && own.All(s.Needs.Contains));
-            Assert.All(way.Steps, s => Assert.Contains(Trail.Passport(at.Record)[PassportPart.Wired], l => l.What == s.What));
+            Assert.All(
+                way.Steps,
+                s => Assert.Contains(Trail.Stations.Passport(at.Record)[PassportPart.Wired], l => l.What == s.What)
+            );
             Undo back = Undo.Of(at.Sheet, at.Record with { IsDone = _ => true });
             Assert.All(own, o => Assert.Contains(back.Steps, s => s.Of == o));
             Job dropped = JobEdits.Drop(job with { Done = own }, 0, added.Name);

@@ -23,7 +23,7 @@ public sealed class SheetTests
         };
 
     static BuildSheet Sheet(Machine machine, School? school = null) =>
-        BuildSheet.For(Plan.For(machine.Pack, machine.Pack.Units[0]), machine.Planned, school);
+        BuildSheet.For(Trail.Stations, Plan.For(machine.Pack, machine.Pack.Units[0]), machine.Planned, school);
 
     static string[] Ids(BuildSheet sheet) => [.. sheet.Steps.Select(s => $"{s.Id}")];
 
@@ -213,7 +213,7 @@ public sealed class SheetTests
         foreach (Job job in pack.Jobs)
         foreach (School school in Enum.GetValues<School>())
         {
-            var sheet = BuildSheet.For(Plan.For(pack, pack.FindUnit(job.Unit)!), Plan.For(pack, job), school);
+            var sheet = BuildSheet.For(Trail.Stations, Plan.For(pack, pack.FindUnit(job.Unit)!), Plan.For(pack, job), school);
             Assert.Equal(sheet.Steps.Count, sheet.Steps.Select(s => s.Id).Distinct().Count());
             foreach ((int i, Step step) in sheet.Steps.Index())
                 Assert.DoesNotContain(sheet.Steps.Skip(i + 1), later => step.Needs.Contains(later.Id));

@@ -23,7 +23,7 @@ public class ShoppingListTests
                 Count = inHand,
             },
         ];
-        Wanted line = Assert.Single(ShoppingList.Of(pack, pack.Jobs, stock));
+        Wanted line = Assert.Single(ShoppingList.Of(Trail.Stations, pack, pack.Jobs, stock));
         Assert.Equal(
             ("Fathom memory board", 1, inHand, 38.5m, toBuy),
             (line.Name, line.Count, line.InHand, line.Price, line.ToBuy)
@@ -34,13 +34,16 @@ public class ShoppingListTests
     public void What_is_in_is_not_wanted_any_more()
     {
         var pack = Sample.Slipway(("\"remove\": []", "\"remove\": [], \"done\": [\"fit-fathom\"]"));
-        Assert.Empty(ShoppingList.Of(pack, pack.Jobs, []));
+        Assert.Empty(ShoppingList.Of(Trail.Stations, pack, pack.Jobs, []));
     }
 
     [Fact]
     public void Two_jobs_that_want_the_same_share_a_line()
     {
         var pack = Sample.Slipway();
-        Assert.Equal(2, Assert.Single(ShoppingList.Of(pack, [pack.Jobs[0], pack.Jobs[0] with { Id = "again" }], [])).Count);
+        Assert.Equal(
+            2,
+            Assert.Single(ShoppingList.Of(Trail.Stations, pack, [pack.Jobs[0], pack.Jobs[0] with { Id = "again" }], [])).Count
+        );
     }
 }

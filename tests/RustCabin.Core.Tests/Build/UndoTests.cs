@@ -13,7 +13,7 @@ public sealed class UndoTests
     {
         PlannedUnit before = Plan.For(pack, pack.FindUnit(job.Unit)!),
             after = Plan.For(pack, job);
-        var sheet = BuildSheet.For(before, after);
+        var sheet = BuildSheet.For(Trail.Stations, before, after);
         HashSet<StepId> ids = [.. sheet.Steps.Where(s => done?.Invoke(s) != false).Select(s => s.Id)];
         return (sheet, new PassportAsked(before, after, ids.Contains));
     }

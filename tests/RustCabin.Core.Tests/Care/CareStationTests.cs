@@ -40,7 +40,7 @@ public sealed class CareStationTests
                 [
                     .. looks.Select(l => new BenchNote
                     {
-                        Step = Acts.Care(work.Id),
+                        Step = CareStation.StepOf(work.Id),
                         At = In.AddHours(l.Hours).ToString("O"),
                         Look = l.Look,
                     }),
@@ -97,17 +97,17 @@ public sealed class CareStationTests
     {
         (Pack pack, Job job, PlannedUnit plan) = Demonstrated();
         PlannedUnit before = Plan.For(pack, pack.FindUnit(job.Unit)!);
-        var sheet = BuildSheet.For(before, plan);
-        Step bath = sheet.Steps.Single(s => s.Id == Acts.Care("bath-1"));
+        var sheet = BuildSheet.For(Trail.Stations, before, plan);
+        Step bath = sheet.Steps.Single(s => s.Id == CareStation.StepOf("bath-1"));
         Assert.Equal("lid-off", bath.Level);
         Assert.Equal(["peroxide", "ultraviolet"], bath.Cautions.Select(c => c.Id).Take(2));
         Assert.All(bath.Cautions, c => Assert.NotEmpty(c.Why));
-        Step hole = sheet.Steps.Single(s => s.Id == Acts.Care("hole-1"));
+        Step hole = sheet.Steps.Single(s => s.Id == CareStation.StepOf("hole-1"));
         Assert.Contains("drilling", hole.Cautions.Select(c => c.Id));
         Assert.DoesNotContain("peroxide", hole.Cautions.Select(c => c.Id));
 
         var record = new PassportAsked(before, plan, id => id == bath.Id);
-        PassportLine[] lines = [.. Trail.Passport(record)[PassportPart.Care]];
+        PassportLine[] lines = [.. Trail.Stations.Passport(record)[Assert.Single(new CareStation().PassportParts)]];
         Assert.Equal(["done", "planned"], lines.Select(l => l.State));
         UndoStep never = Assert.Single(Undo.Of(sheet, record).Steps);
         Assert.NotEmpty(never.Never);
@@ -136,7 +136,7 @@ public sealed class CareStationTests
             Finding[] found =
             [
                 .. Evidence
-                    .Keep(Core.Answers.Answer.For(Plan.For(pack, demo with { Build = job.Build })))
+                    .Keep(Core.Answers.Answer.For(Trail.Stations, Plan.For(pack, demo with { Build = job.Build })))
                     .Findings.Where(f => f.Code.StartsWith("CARE", StringComparison.Ordinal)),
             ];
             Assert.Equal(code is null ? [] : [code], found.Select(f => f.Code));
@@ -151,7 +151,12 @@ public sealed class CareStationTests
         string[] codes(params BathPiece[] pieces) =>
             [
                 .. Evidence
-                    .Keep(Core.Answers.Answer.For(Plan.For(pack, job with { Build = With(Bath with { Pieces = pieces }).Build })))
+                    .Keep(
+                        Core.Answers.Answer.For(
+                            Trail.Stations,
+                            Plan.For(pack, job with { Build = With(Bath with { Pieces = pieces }).Build })
+                        )
+                    )
                     .Findings.Select(f => f.Code)
                     .Where(c => c.StartsWith("CARE", StringComparison.Ordinal)),
             ];
@@ -176,7 +181,9 @@ public sealed class CareStationTests
     {
         (Pack pack, Job job, PlannedUnit _) = Demonstrated();
         Core.Answers.Answer answer(bool must, Job of) =>
-            Evidence.Keep(Core.Answers.Answer.For(Plan.For(pack, of with { Limits = of.Limits with { Reversible = must } })));
+            Evidence.Keep(
+                Core.Answers.Answer.For(Trail.Stations, Plan.For(pack, of with { Limits = of.Limits with { Reversible = must } }))
+            );
         Assert.Contains(answer(true, job).Findings, f => f.Code == "CARE-NEVER" && f.Severity == Severity.Stop);
         Assert.DoesNotContain(answer(false, job).Findings, f => f.Code == "CARE-NEVER");
         Assert.False(answer(false, job).Reversible);
@@ -199,7 +206,7 @@ public sealed class CareStationTests
         InheritedStep[] steps = [.. Inherited.Steps(before, before.Instances.Single())];
         Assert.Equal([StepProof.Unproven, StepProof.Missing], steps.Select(s => s.Proof));
         Assert.All(steps, s => Assert.StartsWith("closed from ", s.Step.Proof));
-        Step[] first = [.. BuildSheet.For(before, plan).Steps.TakeWhile(s => s.Id != Acts.Untouched)];
+        Step[] first = [.. BuildSheet.For(Trail.Stations, before, plan).Steps.TakeWhile(s => s.Id != Acts.Untouched)];
         Assert.Equal(
             ["prove-lapwing-change-1", "prove-lapwing-change-2"],
             first.Select(s => $"{s.Id}").Where(s => s.StartsWith("prove", StringComparison.Ordinal))

@@ -21,7 +21,7 @@ public class RestsTests
         Each(
             (job, added, random) =>
             {
-                foreach ((Rests rests, Finding stop) in Trail.Stops(Of(job, added)))
+                foreach ((Rests rests, Finding stop) in Trail.Stations.Stops(Of(job, added)))
                 {
                     if (rests != Rests.Subjects)
                         continue;
@@ -44,7 +44,7 @@ public class RestsTests
             (job, added, random) =>
             {
                 PlannedUnit plan = Of(job, added);
-                foreach ((Rests rests, Finding stop) in Trail.Stops(plan))
+                foreach ((Rests rests, Finding stop) in Trail.Stations.Stops(plan))
                 {
                     if (rests == Rests.All)
                         continue;
@@ -87,7 +87,7 @@ public class RestsTests
                 "add": [], "wants": [ { "provides": "shield" }, { "provides": "low" }, { "provides": "tall" } ]
                 """,
         };
-        BuildSets found = SetSearch.Find(SetQuestion.Of(machine.Pack, machine.Pack.Jobs[0]));
+        BuildSets found = SetSearch.Find(SetQuestion.Of(Trail.Stations, machine.Pack, machine.Pack.Jobs[0]));
         Assert.Equal(sets, found.Sets.Select(s => string.Join('+', s.Key.Split('+').Order())));
     }
 
@@ -135,5 +135,5 @@ public class RestsTests
     static string At(Switch own, Random random) => own.Positions[random.Next(own.Positions.Count)];
 
     static bool Still(Finding stop, PlannedUnit unit) =>
-        Trail.Stops(unit).Any(s => s.Finding.Code == stop.Code && stop.Subjects.All(s.Finding.Subjects.Contains));
+        Trail.Stations.Stops(unit).Any(s => s.Finding.Code == stop.Code && stop.Subjects.All(s.Finding.Subjects.Contains));
 }

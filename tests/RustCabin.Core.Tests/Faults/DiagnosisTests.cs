@@ -17,7 +17,12 @@ public sealed class DiagnosisTests
         foreach (Pack pack in Demo.Packs)
         foreach (Job job in pack.Jobs)
         {
-            var sheet = BuildSheet.For(Plan.For(pack, pack.FindUnit(job.Unit)!), Plan.For(pack, job), School.Careful);
+            var sheet = BuildSheet.For(
+                Trail.Stations,
+                Plan.For(pack, pack.FindUnit(job.Unit)!),
+                Plan.For(pack, job),
+                School.Careful
+            );
             foreach (Step gate in sheet.Steps.Where(s => s is { Kind: StepKind.Gate, At: not null }))
                 yield return (gate, gate.At!);
         }
@@ -37,8 +42,8 @@ public sealed class DiagnosisTests
         var kinds = new Dictionary<string, int>();
         foreach ((Step gate, PlannedUnit at) in Gates().DistinctBy(g => (g.At.Model.Id, g.Gate.Id)))
         {
-            Hypothesis[] all = [.. Trail.Hypotheses(at)];
-            IReadOnlyList<Sight> sights = Trail.Sights(at);
+            Hypothesis[] all = [.. Trail.Stations.Hypotheses(at)];
+            IReadOnlyList<Sight> sights = Trail.Stations.Sights(at);
             Core.Bench.PowerUpCount expected = Core.Bench.PowerUp.Run(at);
             // One of each kind: what holds for one bit holds for its fellows.
             foreach (Hypothesis truth in all.Where(h => h.Look is not null).DistinctBy(h => h.Id.Split(':')[0] + h.Shows.Starts))
@@ -90,9 +95,9 @@ public sealed class DiagnosisTests
     public void A_moved_switch_is_first_and_its_look_confirms_it()
     {
         Pack pack = Sample.Slipway();
-        var sheet = BuildSheet.For(Plan.For(pack, pack.Units[0]), Plan.For(pack, pack.Jobs[0]));
+        var sheet = BuildSheet.For(Trail.Stations, Plan.For(pack, pack.Units[0]), Plan.For(pack, pack.Jobs[0]));
         Step gate = sheet.Steps.First(s => $"{s.Id}" == "count-fathom");
-        Diagnosis found = Diagnosis.Of(gate.At!, [], new Seen { Lines = [192 << 10, 1 << 20], Starts = true });
+        Diagnosis found = Diagnosis.Of(Trail.Stations, gate.At!, [], new Seen { Lines = [192 << 10, 1 << 20], Starts = true });
         Assert.Equal("switch:fathom.W3=closed", found.Causes[0].Cause.Id);
         Assert.True(found.Causes[0].Fits);
         Assert.False(found.Causes.First(c => c.Cause.Id == "seat:fathom").Fits);
@@ -100,6 +105,7 @@ public sealed class DiagnosisTests
         // The way in costs six minutes while the case is closed, and none once the lid is off.
         Assert.Equal(7, found.Next.What.Minutes);
         Diagnosis open = Diagnosis.Of(
+            Trail.Stations,
             gate.At!,
             AccessPath.Path(gate.At!.Model, gate.Level),
             new Seen { Lines = [192 << 10, 1 << 20], Starts = true }
@@ -116,7 +122,7 @@ public sealed class DiagnosisTests
     {
         Pack pack = Sample.Slipway();
         PlannedUnit at = Plan.For(pack, pack.Jobs[0]);
-        Hypothesis[] all = [.. Trail.Hypotheses(at)];
+        Hypothesis[] all = [.. Trail.Stations.Hypotheses(at)];
         decimal Weight(string id) => all.First(h => h.Id == id).Weight;
         Assert.Equal(0.06m, Weight("seat:fathom"));
         Assert.Equal(0.03m, Weight("switch:fathom.W3=closed"));
@@ -139,7 +145,10 @@ public sealed class DiagnosisTests
         PlannedUnit open = Plan.For(doubted, doubted.Jobs[0]);
         Assert.Equal(
             open.Revision.All.Where(r => r.Id != open.Revision.Id && r.Probability > 0).Select(r => (decimal)r.Probability),
-            Trail.Hypotheses(open).Where(h => h.Id.StartsWith("revision:", StringComparison.Ordinal)).Select(h => h.Weight)
+            Trail
+                .Stations.Hypotheses(open)
+                .Where(h => h.Id.StartsWith("revision:", StringComparison.Ordinal))
+                .Select(h => h.Weight)
         );
         Assert.Equal(all.Length, all.Select(h => h.Id).Distinct().Count());
     }
@@ -148,7 +157,7 @@ public sealed class DiagnosisTests
     public void One_run_serves_for_all_bits_of_a_word()
     {
         foreach (PlannedUnit at in Gates().Select(g => g.At).DistinctBy(a => a.Model.Id))
-        foreach (Hypothesis bit in Trail.Hypotheses(at).Where(h => h.Id.StartsWith("data:", StringComparison.Ordinal)))
+        foreach (Hypothesis bit in Trail.Stations.Hypotheses(at).Where(h => h.Id.StartsWith("data:", StringComparison.Ordinal)))
         {
             Core.Bench.PowerUpCount? own = Effect.In(bit.Fault!).Count(at);
             Assert.Equal(own is null, bit.Shows.Starts == false);
@@ -173,10 +182,11 @@ public sealed class DiagnosisTests
             ),
             Job = Machine.Add("p"),
         };
-        Diagnosis dark = Diagnosis.Of(machine.Planned, [], new Seen { Starts = false });
+        Diagnosis dark = Diagnosis.Of(Trail.Stations, machine.Planned, [], new Seen { Starts = false });
         Assert.Equal("own:p:dark", dark.Causes[0].Cause.Id);
         Assert.Equal("Regulator dry", dark.Causes[0].Cause.Words);
         Diagnosis striped = Diagnosis.Of(
+            Trail.Stations,
             machine.Planned,
             [],
             new Seen
@@ -216,10 +226,10 @@ public sealed class DiagnosisTests
         };
         PlannedUnit at = machine.Planned;
         var seen = new Seen { Lines = [9 << 20], Starts = true };
-        Diagnosis.Of(at, [], seen);
-        var clock = System.Diagnostics.Stopwatch.StartNew();
-        Diagnosis found = Diagnosis.Of(at, [], seen);
+        Diagnosis.Of(Trail.Stations, at, [], seen);
+        Diagnosis found = null!;
+        double ms = Pace.Ms(() => found = Diagnosis.Of(Trail.Stations, at, [], seen), budget: 500);
         Assert.True(found.Causes.Count >= 500, $"{found.Causes.Count}");
-        Assert.True(clock.ElapsedMilliseconds < 500, $"{clock.ElapsedMilliseconds} ms for {found.Causes.Count} causes");
+        Assert.True(ms < 500, $"{ms} ms for {found.Causes.Count} causes");
     }
 }

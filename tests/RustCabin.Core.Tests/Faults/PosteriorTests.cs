@@ -157,7 +157,7 @@ public sealed class PosteriorTests
             if (difficulty == Difficulty.Pair)
                 continue;
             (string id, Core.Planning.PlannedUnit at) = machines[seed % machines.Count];
-            if (Rehearsal.Of(at, new Round(id, difficulty, seed)) is not { } round)
+            if (Rehearsal.Of(Trail.Stations, at, new Round(id, difficulty, seed)) is not { } round)
                 continue;
             rounds++;
             var line = round.BestLine();

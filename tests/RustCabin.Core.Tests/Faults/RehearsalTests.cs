@@ -25,7 +25,7 @@ public sealed class RehearsalTests
             PlannedUnit at = Plan.For(pack with { Jobs = [job] }, job);
             foreach (Difficulty hard in Enum.GetValues<Difficulty>())
                 for (int seed = 0; seed < codes; seed++)
-                    if (Rehearsal.Of(at, new Round(job.Id, hard, seed)) is { } round)
+                    if (Rehearsal.Of(Trail.Stations, at, new Round(job.Id, hard, seed)) is { } round)
                     {
                         rounds++;
                         if (Ends(round) is { Length: > 0 } why)
@@ -55,10 +55,10 @@ public sealed class RehearsalTests
         foreach ((Pack pack, Job job) in Demo.Jobs)
         {
             PlannedUnit at = Plan.For(pack with { Jobs = [job] }, job);
-            IReadOnlyList<Hypothesis> all = Trail.Hypotheses(at);
+            IReadOnlyList<Hypothesis> all = Trail.Stations.Hypotheses(at);
             Assert.Equal(all.Count, all.Select(h => h.Id).Distinct().Count());
             Assert.Empty(all.GroupBy(h => h.Words).Where(g => g.Count() > 1).Select(g => $"{job.Id}: {g.Key} x {g.Count()}"));
-            IReadOnlyList<Observable> looks = Diagnosis.Of(at, [], new Seen()).Observables;
+            IReadOnlyList<Observable> looks = Diagnosis.Of(Trail.Stations, at, [], new Seen()).Observables;
             Assert.Empty(looks.GroupBy(o => o.Words).Where(g => g.Count() > 1).Select(g => $"{job.Id}: {g.Key} x {g.Count()}"));
         }
     }
@@ -70,7 +70,7 @@ public sealed class RehearsalTests
         foreach ((Pack pack, Job job) in Demo.Jobs)
         {
             PlannedUnit at = Plan.For(pack with { Jobs = [job] }, job);
-            Diagnosis found = Diagnosis.Of(at, [], new Seen { Starts = false });
+            Diagnosis found = Diagnosis.Of(Trail.Stations, at, [], new Seen { Starts = false });
             Assert.NotEqual("before", found.Causes[0].Cause.Id);
             Assert.All(
                 found.Observables.Where(o => o.State == LookState.Running),

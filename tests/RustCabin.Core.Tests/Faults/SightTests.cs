@@ -8,7 +8,7 @@ namespace RustCabin.Core.Tests.Faults;
 public sealed class SightTests
 {
     static Diagnosis Of(PlannedUnit at, params (string What, string Showed)[] seen) =>
-        Diagnosis.Of(at, [], new Seen { Starts = true, Looks = seen.ToDictionary(s => s.What, s => s.Showed) });
+        Diagnosis.Of(Trail.Stations, at, [], new Seen { Starts = true, Looks = seen.ToDictionary(s => s.What, s => s.Showed) });
 
     static readonly Machine Bus = new()
     {
@@ -96,7 +96,7 @@ public sealed class SightTests
                                 """,
                     }
                 ).Planned;
-        Assert.DoesNotContain(Trail.Hypotheses(bare), h => h.Id.StartsWith("cables:", StringComparison.Ordinal));
+        Assert.DoesNotContain(Trail.Stations.Hypotheses(bare), h => h.Id.StartsWith("cables:", StringComparison.Ordinal));
         Diagnosis quiet = Of(at, ("cables gauge", "nothing comes"));
         Assert.Equal("cables:gauge:loose", quiet.Causes[0].Cause.Id);
         Assert.Equal("cables:gauge:loose", quiet.Next?.What.Id);
@@ -112,7 +112,7 @@ public sealed class SightTests
         PlannedUnit at = Bus.Planned;
         Diagnosis heard = Of(at, ("message", "b not found"));
         Assert.NotEqual("minutes", heard.Next?.What.Id);
-        Diagnosis call = Diagnosis.Of(at, [], new Seen { Starts = true }, inCall: true);
+        Diagnosis call = Diagnosis.Of(Trail.Stations, at, [], new Seen { Starts = true }, inCall: true);
         // The causes are the same for both; what is seen of the running machine is the page's.
         Assert.Equal(Of(at).Causes.Select(c => c.Cause.Id).Order(), call.Causes.Select(c => c.Cause.Id).Order());
         Assert.DoesNotContain(call.Observables, o => o.Id is "press" or "minutes" or "message");
@@ -125,11 +125,11 @@ public sealed class SightTests
         PlannedUnit at = Bus.Planned;
         var kinds = new HashSet<string>();
         for (int seed = 1; seed < 60; seed++)
-            if (Rehearsal.Of(at, new Round("j", Difficulty.Quiet, seed)) is { } round)
+            if (Rehearsal.Of(Trail.Stations, at, new Round("j", Difficulty.Quiet, seed)) is { } round)
             {
                 Hypothesis hidden = round.Hidden[0];
                 kinds.Add(hidden.Id.Split(':')[0]);
-                foreach (Sight sight in Trail.Sights(at))
+                foreach (Sight sight in Trail.Stations.Sights(at))
                     Assert.Equal(sight.Predicted(hidden) ?? sight.Usual, round.Shows(round.Looks.First(o => o.Id == sight.Id)));
             }
         Assert.Superset(new HashSet<string> { "heat" }, kinds);

@@ -13,13 +13,13 @@ public class WhatIfTests
         var kinds = new HashSet<FaultKind>();
         foreach (PlannedUnit unit in Demo.Jobs.Select(j => Plan.For(j.Pack, j.Job)))
         {
-            IReadOnlyList<BusFault> offers = WhatIf.Offers(unit);
+            IReadOnlyList<BusFault> offers = WhatIf.Offers(Trail.Stations, unit);
             Assert.Equal(offers.Count, offers.Select(o => o.Key).Distinct().Count());
             foreach (BusFault fault in offers)
             {
-                WhatIfResult result = WhatIf.Run(unit, fault);
+                WhatIfResult result = WhatIf.Run(Trail.Stations, unit, fault);
                 Assert.NotEmpty(result.Why);
-                Assert.Equal(result.Count?.Total, WhatIf.Run(unit, fault).Count?.Total);
+                Assert.Equal(result.Count?.Total, WhatIf.Run(Trail.Stations, unit, fault).Count?.Total);
                 kinds.Add(fault.Kind);
             }
         }
@@ -31,7 +31,7 @@ public class WhatIfTests
     {
         (var pack, var job) = Demo.Jobs.First();
         Assert.Throws<ArgumentException>(() =>
-            WhatIf.Run(Plan.For(pack, job), new BusFault(FaultKind.Unseated, "nobody", Detail: ""))
+            WhatIf.Run(Trail.Stations, Plan.For(pack, job), new BusFault(FaultKind.Unseated, "nobody", Detail: ""))
         );
     }
 }

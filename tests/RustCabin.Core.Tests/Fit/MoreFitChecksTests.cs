@@ -183,7 +183,11 @@ public sealed class MoreFitChecksTests
         string[] steps =
         [
             .. Core
-                .Build.BuildSheet.For(Core.Planning.Plan.For(without.Pack, without.Pack.Units[0]), without.Planned)
+                .Build.BuildSheet.For(
+                    Trail.Stations,
+                    Core.Planning.Plan.For(without.Pack, without.Pack.Units[0]),
+                    without.Planned
+                )
                 .Steps.Select(s => $"{s.Id}"),
         ];
         Assert.Equal(["untouched", "driver-p-1", "fit-p"], steps.Take(3));

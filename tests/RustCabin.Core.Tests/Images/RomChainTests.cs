@@ -167,9 +167,11 @@ public sealed class RomChainTests
         };
         Assert.Equal(
             new Wanted("27256, ROM device", 1, 3, 2.8m),
-            Assert.Single(ShoppingList.Of(machine.Pack, machine.Pack.Jobs, [Chip("27256", "27256, 150 ns", 3, 2.8m)]))
+            Assert.Single(
+                ShoppingList.Of(Trail.Stations, machine.Pack, machine.Pack.Jobs, [Chip("27256", "27256, 150 ns", 3, 2.8m)])
+            )
         );
         machine = machine with { Job = machine.Job + """, "done": ["burn-os"]""" };
-        Assert.Empty(ShoppingList.Of(machine.Pack, machine.Pack.Jobs, []));
+        Assert.Empty(ShoppingList.Of(Trail.Stations, machine.Pack, machine.Pack.Jobs, []));
     }
 }

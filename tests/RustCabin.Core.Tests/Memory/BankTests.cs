@@ -35,7 +35,8 @@ public class BankTests
             PowerUp = """{ "label": "window", "from": "0x6000", "to": "0x8000", "step": "4K" }""",
         };
 
-    static ulong? Kib(Machine machine, BusFault fault) => WhatIf.Run(machine.Planned, fault).Count?.Total.Bytes >> 10;
+    static ulong? Kib(Machine machine, BusFault fault) =>
+        WhatIf.Run(Trail.Stations, machine.Planned, fault).Count?.Total.Bytes >> 10;
 
     [Fact]
     public void Without_a_fault_it_counts_48_KiB() => Assert.Equal(48ul << 10, Plain.Answer.PowerUp.Total.Bytes);
@@ -68,9 +69,11 @@ public class BankTests
         Assert.Equal(32ul, Kib(Plain, new BusFault(FaultKind.Unseated, "p")));
         Assert.Equal(36ul, Kib(Plain, new BusFault(FaultKind.SwitchMoved, "p", Detail: "S=16K")));
         Assert.Equal(32ul, Kib(Plain, new BusFault(FaultKind.RailMissing, "-5")));
-        Assert.Null(WhatIf.Run(Plain.Planned, new BusFault(FaultKind.RailMissing, "+5")).Count);
+        Assert.Null(WhatIf.Run(Trail.Stations, Plain.Planned, new BusFault(FaultKind.RailMissing, "+5")).Count);
         Assert.Null(
-            WhatIf.Run(Plain.Planned, new BusFault(FaultKind.RomImage, "model:os", Detail: "swapped byte by byte")).Count
+            WhatIf
+                .Run(Trail.Stations, Plain.Planned, new BusFault(FaultKind.RomImage, "model:os", Detail: "swapped byte by byte"))
+                .Count
         );
     }
 
@@ -99,7 +102,9 @@ public class BankTests
         Assert.True(
             Enumerable
                 .Range(0, 40)
-                .Select(seed => WhatIf.Run(Window(16).Planned, new BusFault(FaultKind.RandomBank, "model:w", Seed: seed)).Why)
+                .Select(seed =>
+                    WhatIf.Run(Trail.Stations, Window(16).Planned, new BusFault(FaultKind.RandomBank, "model:w", Seed: seed)).Why
+                )
                 .Distinct()
                 .Count() > 8
         );
@@ -110,11 +115,15 @@ public class BankTests
     {
         foreach (Machine machine in (Machine[])[Plain, Window(16)])
         {
-            IReadOnlyList<BusFault> offers = WhatIf.Offers(machine.Planned);
+            IReadOnlyList<BusFault> offers = WhatIf.Offers(Trail.Stations, machine.Planned);
             Assert.Equal(offers.Count, offers.Select(o => o.Key).Distinct().Count());
             Assert.All(
                 offers,
-                offer => Assert.True(WhatIf.Run(machine.Planned, offer).Why.Length > 0 && offer.Words(machine.Planned).Length > 0)
+                offer =>
+                    Assert.True(
+                        WhatIf.Run(Trail.Stations, machine.Planned, offer).Why.Length > 0
+                            && offer.Words(machine.Planned).Length > 0
+                    )
             );
         }
     }

@@ -99,8 +99,8 @@ public class FuzzTests
         foreach (Job job in pack.Jobs)
         {
             PlannedUnit planned = Plan.For(pack, job);
-            Core.Answers.Answer.For(planned);
-            Progress.Of(BuildSheet.For(Plan.For(pack, planned.Unit), planned), job);
+            Core.Answers.Answer.For(Trail.Stations, planned);
+            Progress.Of(BuildSheet.For(Trail.Stations, Plan.For(pack, planned.Unit), planned), job);
             FitMatrix.Of(planned.Model, pack.Parts);
             Revisions.Next(planned.Model, planned.Unit.Seen);
             Assert.Equal(planned.Map.Segments[^1].To, Decode.Space(planned.Model.AddressBits));

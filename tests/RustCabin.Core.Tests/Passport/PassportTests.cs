@@ -11,14 +11,14 @@ public class PassportTests
     {
         PlannedUnit unit = Plan.For(Sample.Slipway(), Sample.Slipway().Jobs[0]);
         PassportLine planned = Trail
-            .Passport(new PassportAsked(Plan.For(Sample.Slipway(), unit.Unit), unit, _ => false))[PassportPart.Fitted]
+            .Stations.Passport(new PassportAsked(Plan.For(Sample.Slipway(), unit.Unit), unit, _ => false))[PassportPart.Fitted]
             .Single();
         Assert.Equal(
             ("Fathom memory board", "cpu", "W3 open", "planned"),
             (planned.What, planned.Place, planned.Details, planned.State)
         );
         PassportLine done = Trail
-            .Passport(new PassportAsked(Plan.For(Sample.Slipway(), unit.Unit), unit, id => $"{id}" == "fit-fathom"))[
+            .Stations.Passport(new PassportAsked(Plan.For(Sample.Slipway(), unit.Unit), unit, id => $"{id}" == "fit-fathom"))[
                 PassportPart.Fitted
             ]
             .Single();
@@ -26,7 +26,7 @@ public class PassportTests
         Assert.Equal(
             "planned",
             Trail
-                .Passport(new PassportAsked(Plan.For(Sample.Slipway(), unit.Unit), unit, id => $"{id}" == "set-fathom"))[
+                .Stations.Passport(new PassportAsked(Plan.For(Sample.Slipway(), unit.Unit), unit, id => $"{id}" == "set-fathom"))[
                     PassportPart.Fitted
                 ]
                 .Single()
@@ -39,7 +39,9 @@ public class PassportTests
     {
         PlannedUnit unit = Plan.For(Sample.Slipway(), Sample.Slipway().Jobs[0]);
         PassportLine kept = Trail
-            .Passport(new PassportAsked(Plan.For(Sample.Slipway(), unit.Unit), unit, _ => false))[PassportPart.Kept]
+            .Stations.Passport(new PassportAsked(Plan.For(Sample.Slipway(), unit.Unit), unit, _ => false))[
+                Core.Passport.PassportStation.Kept
+            ]
             .Single();
         Assert.Equal(("processor chip, in foam", "Fathom memory board", "planned"), (kept.What, kept.Details, kept.State));
     }

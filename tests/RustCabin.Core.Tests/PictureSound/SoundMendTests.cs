@@ -61,10 +61,10 @@ public sealed class SoundMendTests
         Job mended = PictureSoundEdits.Rewire(unit.Job!, SoundMend.Of(unit, SidesVerdict.Swapped));
         PlannedUnit before = Plan.For(Ledger, Ledger.FindUnit(mended.Unit)!),
             after = Planned(_ => mended);
-        Core.Build.BuildSheet sheet = Core.Build.BuildSheet.For(before, after);
+        Core.Build.BuildSheet sheet = Core.Build.BuildSheet.For(Trail.Stations, before, after);
         StepId[] own = [.. Enumerable.Range(1, 4).Select(n => Acts.Change(Acts.Own, n))];
         Assert.Equal(own, sheet.Steps.Select(s => s.Id).Where(own.Contains));
-        Assert.Contains(Acts.ProbeWiring, sheet.Steps.Select(s => s.Id));
+        Assert.Contains(WiringActs.ProbeWiring, sheet.Steps.Select(s => s.Id));
 
         Job half = own[..2].Aggregate(mended, (j, s) => JobEdits.Tick(j, s, true));
         Unit folded = UnitEdits.Fold(after.Unit, Planned(_ => half));

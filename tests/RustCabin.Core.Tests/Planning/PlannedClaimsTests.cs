@@ -24,7 +24,7 @@ public class PlannedClaimsTests
         };
         Assert.Equal(there ? 4096ul : 0, machine.Planned.Map.Reach[0].Bytes);
         // The solver and the checker agree.
-        Assert.Equal(there, Core.Searches.SettingsSolver.Solve(machine.Planned).Solutions.Count > 0);
+        Assert.Equal(there, Core.Searches.SettingsSolver.Solve(Trail.Stations, machine.Planned).Solutions.Count > 0);
     }
 
     static Machine Ports(string space, string more = "") =>
@@ -115,6 +115,6 @@ public class PlannedClaimsTests
         };
         Assert.Equal(!met, machine.Codes.Contains("WANT-UNMET"));
         Assert.Equal(new ByteSize(16 << 10), machine.Planned.Map.Reach[0]);
-        Assert.Equal(met, Core.Searches.SettingsSolver.Solve(machine.Planned).Solutions.Count > 0);
+        Assert.Equal(met, Core.Searches.SettingsSolver.Solve(Trail.Stations, machine.Planned).Solutions.Count > 0);
     }
 }

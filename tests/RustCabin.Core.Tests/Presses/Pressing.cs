@@ -15,7 +15,7 @@ sealed class Pressing(Pack pack, string job)
     public List<string> Log { get; } = [];
 
     /// <summary>The job at hand.</summary>
-    public AtHand At => AtHand.Of(Sheets, Sheets.FindJob(job)!) with { Moment = Now };
+    public AtHand At => AtHand.Of(Trail.Stations, Sheets, Sheets.FindJob(job)!) with { Moment = Now };
 
     /// <summary>Makes a press that must be carried out.</summary>
     public void Made(Func<AtHand, Press<Job>> press)

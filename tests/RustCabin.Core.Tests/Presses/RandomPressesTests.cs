@@ -61,9 +61,12 @@ public sealed class RandomPressesTests
             job = job with { Build = (job.Build ?? new JobBuild()) with { Spent = [] } };
             for (int press = 0; press < presses; press++)
             {
-                var at = AtHand.Of(pack, job) with { Moment = $"2026-11-26T{10 + press / 60:00}:{press % 60:00}:00Z" };
+                var at = AtHand.Of(Trail.Stations, pack, job) with
+                {
+                    Moment = $"2026-11-26T{10 + press / 60:00}:{press % 60:00}:00Z",
+                };
                 job = (random.Next(6) == 0 ? money.Pressed(at) : Pressed(at, random, list)) ?? job;
-                (int o, int s) = Holds(AtHand.Of(pack, job), list);
+                (int o, int s) = Holds(AtHand.Of(Trail.Stations, pack, job), list);
                 money.Holds(job, list);
                 (open, struck) = (open + o, struck + s);
             }
@@ -137,7 +140,7 @@ public sealed class RandomPressesTests
         if (after is not null && !gate)
             Assert.NotEqual(
                 step.State == StepState.Done,
-                AtHand.Of(at.Sheets, after).Find(step.Step.Id)?.State == StepState.Done
+                AtHand.Of(Trail.Stations, at.Sheets, after).Find(step.Step.Id)?.State == StepState.Done
             );
         if (after is not null)
             list.Add(

@@ -12,7 +12,10 @@ public sealed class WholeJobTests
     /// <summary>Jobs of the demo that can be walked: those that burn a device want its image, which no pack carries.</summary>
     public static TheoryData<string> Walked() =>
         new(
-            Demo.Jobs.Where(j => j.Job.Roms.Count == 0 && AtHand.Of(j.Pack, j.Job).Answer.Standing != Core.Answers.Standing.Stop)
+            Demo.Jobs.Where(j =>
+                    j.Job.Roms.Count == 0
+                    && AtHand.Of(Trail.Stations, j.Pack, j.Job).Answer.Standing != Core.Answers.Standing.Stop
+                )
                 .Select(j => j.Job.Id)
         );
 
@@ -84,7 +87,7 @@ public sealed class WholeJobTests
 
     static void Prove(Pressing pressing, Step step)
     {
-        if (step.Id == Acts.ProbeWiring)
+        if (step.Id == WiringActs.ProbeWiring)
         {
             Assert.Equal("ohms", pressing.Refused(at => WiringPresses.Probe(at, "a", "b", null, "many", null)).Field);
             Assert.Equal("from", pressing.Refused(at => WiringPresses.Probe(at, "a", "b", "beep", null, null)).Field);

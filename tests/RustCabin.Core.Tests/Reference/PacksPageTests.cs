@@ -16,10 +16,10 @@ public partial class PacksPageTests
     public void The_card_fights_at_its_factory_place_and_one_press_mends_it()
     {
         PlannedUnit planned = Plan.For(Example, Example.Jobs.Single());
-        Answer answer = Evidence.Keep(Answer.For(planned));
+        Answer answer = Evidence.Keep(Answer.For(Trail.Stations, planned));
         Assert.Equal(Standing.Stop, answer.Standing);
         Assert.Equal("low", answer.Findings.First(f => f.Code == "MAP-FIGHT").Fix!.Switches["egg"]["S1"]);
-        Answer mended = Evidence.Keep(Answer.For(Plan.Moved(planned, "egg", "S1", "low")));
+        Answer mended = Evidence.Keep(Answer.For(Trail.Stations, Plan.Moved(planned, "egg", "S1", "low")));
         Assert.Equal(Standing.Clear, mended.Standing);
         Assert.Empty(mended.Findings);
         Assert.Equal(36ul << 10, mended.PowerUp.Total.Bytes);

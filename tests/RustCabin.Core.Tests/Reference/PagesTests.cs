@@ -11,7 +11,7 @@ public class PagesTests
     static Dictionary<string, Func<string>> Written =>
         new()
         {
-            ["findings.md"] = FindingsPage.Text,
+            ["findings.md"] = () => FindingsPage.Text(Trail.Stations),
             ["rooms.md"] = Rooms.Page,
             ["sheets.md"] = SheetsPage.Text,
             ["schema/pack.schema.json"] = PackSchema.Text,

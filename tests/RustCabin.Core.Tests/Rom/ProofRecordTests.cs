@@ -43,7 +43,7 @@ public sealed partial class RomProofTests
                 Job =
                     $$""" "roms": [ { "site": "os", "device": "27256" {{rom}} } ], "done": ["proof-os"], "readings": [ { "gate": "untouched", "at": "2026-11-23T20:00:00Z", "starts": true, "lines": [] } ]""",
             };
-            BuildSheet sheet = BuildSheet.For(Plan.For(machine.Pack, machine.Pack.Units[0]), machine.Planned);
+            BuildSheet sheet = BuildSheet.For(Trail.Stations, Plan.For(machine.Pack, machine.Pack.Units[0]), machine.Planned);
             return Progress.Of(sheet, machine.Pack.Jobs[0]);
         }
         StepState State(Progress progress, string step) => progress.Steps.Single(s => s.Step.Id == StepId.Parse(step)).State;

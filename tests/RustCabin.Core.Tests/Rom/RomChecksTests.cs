@@ -92,7 +92,9 @@ public sealed class RomChecksTests
         Machine machine = Planning(Image + Swap);
         string[] steps =
         [
-            .. BuildSheet.For(Plan.For(machine.Pack, machine.Pack.Units[0]), machine.Planned).Steps.Select(s => $"{s.Id}"),
+            .. BuildSheet
+                .For(Trail.Stations, Plan.For(machine.Pack, machine.Pack.Units[0]), machine.Planned)
+                .Steps.Select(s => $"{s.Id}"),
         ];
         Assert.Equal(["untouched", "proof-rom", "burn-rom", "cover-rom", "fit-rom-rom", "count-rom-rom"], steps);
     }

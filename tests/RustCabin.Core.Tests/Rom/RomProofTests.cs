@@ -276,7 +276,7 @@ public sealed partial class RomProofTests
         Proof proof = Prove(tapped, image, image);
         Assert.True(proof.Passed, proof.Words);
         Assert.Contains(
-            BuildSheet.For(tapped.Planned, tapped.Planned).Steps,
+            BuildSheet.For(Trail.Stations, tapped.Planned, tapped.Planned).Steps,
             s => s.Details.Contains("Wire leg 1 (A15) to U9 leg 12 (clip).")
         );
         Assert.Contains(

@@ -125,7 +125,7 @@ static class BruteForce
                 job,
                 [.. job.Instances.Select((i, n) => i with { Positions = new Dictionary<string, string>(positions[n]) })]
             );
-            if (Trail.Stops(plan).Any() || NeedCheck.Of(plan, wants ?? job.Job!.Wants).Any(a => a.Met != true))
+            if (Trail.Stations.Stops(plan).Any() || NeedCheck.Of(plan, wants ?? job.Job!.Wants).Any(a => a.Met != true))
                 continue;
             string effect = Effect.Of(plan);
             if (!found.TryGetValue(effect, out int best) || moves < best)

@@ -37,7 +37,7 @@ public sealed class SetSearchTests
         };
 
     static BuildSets Find(Machine machine, IReadOnlyDictionary<string, int>? inHand = null) =>
-        SetSearch.Find(SetQuestion.Of(machine.Pack, machine.Pack.Jobs[0], inHand));
+        SetSearch.Find(SetQuestion.Of(Trail.Stations, machine.Pack, machine.Pack.Jobs[0], inHand));
 
     static string Memory(string size) => $$"""{ "memory": { "master": "cpu", "atLeast": "{{size}}" } }""";
 
@@ -175,7 +175,7 @@ public sealed class SetSearchTests
         var told = new List<SearchProgress>();
         Assert.Throws<OperationCanceledException>(() =>
             SetSearch.Find(
-                SetQuestion.Of(machine.Pack, machine.Pack.Jobs[0]),
+                SetQuestion.Of(Trail.Stations, machine.Pack, machine.Pack.Jobs[0]),
                 progress =>
                 {
                     told.Add(progress);
@@ -215,7 +215,7 @@ public sealed class SetSearchTests
                                 ),
                         ]
                     );
-            SetQuestion question = SetQuestion.Of(machine.Pack, machine.Pack.Jobs[0]);
+            SetQuestion question = SetQuestion.Of(Trail.Stations, machine.Pack, machine.Pack.Jobs[0]);
             question = question with
             {
                 Parts =
@@ -235,7 +235,7 @@ public sealed class SetSearchTests
             Assert.True(found.Complete);
             several += found.Sets.Count > 1 ? 1 : 0;
             foreach (BuildSet set in found.Sets)
-                Assert.DoesNotContain(Trail.Stops(set.Choice.Planned), _ => true);
+                Assert.DoesNotContain(Trail.Stations.Stops(set.Choice.Planned), _ => true);
             if (found.Sets.Count > 0)
                 some++;
             else

@@ -39,6 +39,7 @@ public sealed class SettingsSolverTests
     public void Of_two_cards_at_one_base_one_moves_and_a_switch_that_does_nothing_stays()
     {
         Settings found = SettingsSolver.Solve(
+            Trail.Stations,
             Cards(TwoBases("c0", "0x8000", "0x8100"), TwoBases("c1", "0x8000", "0x8100")).Planned
         );
         Assert.Equal([1, 1], found.Solutions.Select(s => s.Moves));
@@ -57,7 +58,7 @@ public sealed class SettingsSolverTests
             TwoBases("c2", "0x8000", "0x8100"),
             TwoBases("c3", "0x9000", "0x9100")
         );
-        Settings found = SettingsSolver.Solve(machine.Planned);
+        Settings found = SettingsSolver.Solve(Trail.Stations, machine.Planned);
         Assert.Empty(found.Solutions);
         Assert.Equal(["c0", "c1", "c2"], found.Clash.Select(c => c.Instance));
         Assert.Contains(
@@ -84,8 +85,11 @@ public sealed class SettingsSolverTests
             {
                 Job = $$"""{{Machine.Add("c0")}}, "wants": [ { "memory": { "master": "cpu", "atLeast": "{{size}}" } } ]""",
             };
-        Assert.Equal(["two", "four"], SettingsSolver.Solve(Wanting("2K").Planned).Solutions.Select(s => s.Switches["c0"]["W"]));
-        Settings none = SettingsSolver.Solve(Wanting("4097").Planned);
+        Assert.Equal(
+            ["two", "four"],
+            SettingsSolver.Solve(Trail.Stations, Wanting("2K").Planned).Solutions.Select(s => s.Switches["c0"]["W"])
+        );
+        Settings none = SettingsSolver.Solve(Trail.Stations, Wanting("4097").Planned);
         Assert.Empty(none.Solutions);
         Assert.Equal("Wanted: 4,097 bytes that cpu reaches", Assert.Single(none.Clash).Text);
     }
@@ -98,7 +102,7 @@ public sealed class SettingsSolverTests
             Fitted = """{ "part": "c0", "way": "w", "switches": { "J": "high" } }""",
             Job = """ "add": [ { "part": "c1", "way": "w", "switches": { "J": "high" } } ]""",
         };
-        Choice best = SettingsSolver.Solve(machine.Planned).Solutions[0];
+        Choice best = SettingsSolver.Solve(Trail.Stations, machine.Planned).Solutions[0];
         Assert.Equal(("high", "low", 0), (best.Switches["c0"]["J"], best.Switches["c1"]["J"], best.Moves));
     }
 
@@ -110,7 +114,7 @@ public sealed class SettingsSolverTests
             Claims =
                 """{ "id": "a", "kind": "ram", "base": "0", "size": "1K" }, { "id": "b", "kind": "ram", "base": "0", "size": "1K" }""",
         };
-        Assert.StartsWith("The unit itself: ", Assert.Single(SettingsSolver.Solve(machine.Planned).Clash).Text);
+        Assert.StartsWith("The unit itself: ", Assert.Single(SettingsSolver.Solve(Trail.Stations, machine.Planned).Clash).Text);
     }
 
     [Fact]
@@ -119,7 +123,7 @@ public sealed class SettingsSolverTests
         using var off = new CancellationTokenSource();
         off.Cancel();
         Assert.Throws<OperationCanceledException>(() =>
-            SettingsSolver.Solve(Cards(TwoBases("c0", "0x8000", "0x8100")).Planned, cancel: off.Token)
+            SettingsSolver.Solve(Trail.Stations, Cards(TwoBases("c0", "0x8000", "0x8100")).Planned, cancel: off.Token)
         );
     }
 
@@ -132,10 +136,13 @@ public sealed class SettingsSolverTests
         for (int seed = 0; seed < 1000; seed++)
         {
             PlannedUnit job = RandomJob.Of(seed).Planned;
-            Settings found = SettingsSolver.Solve(job, most: 200);
+            Settings found = SettingsSolver.Solve(Trail.Stations, job, most: 200);
             foreach (Choice choice in found.Solutions)
             {
-                Assert.DoesNotContain(Trail.Run(choice.Planned, PowerUp.Run(choice.Planned)), f => f.Severity == Severity.Stop);
+                Assert.DoesNotContain(
+                    Trail.Stations.Run(choice.Planned, PowerUp.Run(choice.Planned)),
+                    f => f.Severity == Severity.Stop
+                );
                 Assert.All(NeedCheck.Of(choice.Planned, job.Job!.Wants), a => Assert.True(a.Met));
             }
             Assert.Equal(found.Solutions.Select(s => s.Moves).Order(), found.Solutions.Select(s => s.Moves));

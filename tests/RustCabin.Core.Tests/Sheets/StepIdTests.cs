@@ -1,8 +1,9 @@
 using System.Reflection;
 using CsCheck;
-using RustCabin.Core.Build;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Rom;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Wiring;
 
 namespace RustCabin.Core.Tests.Sheets;
 
@@ -52,10 +53,10 @@ public sealed class StepIdTests
                     11 => ($"close {one}", Acts.Close(one)),
                     12 => ("close", Acts.CloseUp),
                     13 => ($"open {one}", Acts.Open(one)),
-                    14 => ($"proof {one}", Acts.Proof(one)),
-                    15 => ($"wire {one}", Acts.Wire(one)),
-                    16 => ("probe", Acts.ProbeWiring),
-                    17 => ($"cables {one}", Acts.Cables(one)),
+                    14 => ($"proof {one}", RomActs.Proof(one)),
+                    15 => ($"wire {one}", RomActs.Wire(one)),
+                    16 => ("probe", WiringActs.ProbeWiring),
+                    17 => ($"cables {one}", WiringActs.Cables(one)),
                     _ => ("untouched", Acts.Untouched),
                 }
         );
@@ -92,7 +93,7 @@ public sealed class StepIdTests
         int found = 0;
         foreach ((Pack pack, Job job) in Demo.Jobs.Where(j => j.Job.Done.Count > 0))
         {
-            Core.Presses.AtHand at = Core.Presses.AtHand.Of(pack, job);
+            Core.Presses.AtHand at = Core.Presses.AtHand.Of(Trail.Stations, pack, job);
             StepId[] steps = [.. at.Sheet.Steps.Select(s => s.Id)];
             Assert.All(job.Done, d => Assert.Contains(d, steps));
             Assert.All(job.Heeded, h => Assert.Contains(h.Step, steps));
@@ -121,19 +122,30 @@ public sealed class StepIdTests
         string[] acts =
         [
             .. typeof(Acts)
-                .GetFields(BindingFlags.Public | BindingFlags.Static)
-                .Select(f => f.GetValue(null))
-                .Concat(
-                    typeof(Acts)
-                        .GetMethods(BindingFlags.Public | BindingFlags.Static)
-                        .Where(m => m.ReturnType == typeof(StepId))
-                        .Select(m => m.Invoke(null, Any(m)))
+                .Assembly.GetTypes()
+                .Where(t => !t.ContainsGenericParameters)
+                .SelectMany(t =>
+                    t.GetFields(BindingFlags.Public | BindingFlags.Static)
+                        .Where(f => f.FieldType == typeof(StepId) && t != typeof(StepId))
+                        .Select(f => f.GetValue(null))
+                        .Concat(
+                            t.GetMethods(BindingFlags.Public | BindingFlags.NonPublic | BindingFlags.Static)
+                                .Where(m =>
+                                    m.ReturnType == typeof(StepId)
+                                    && !m.IsSpecialName
+                                    && t != typeof(StepId)
+                                    && m.Name.All(char.IsLetter)
+                                    && m.GetParameters() is [{ ParameterType: var of }, ..]
+                                    && (of == typeof(string) || of == typeof(StepId) || of == typeof(HandMend))
+                                )
+                                .Select(m => m.Invoke(null, Any(m)))
+                        )
                 )
                 .OfType<StepId>()
                 .Select(s => s.Act)
                 .Distinct(),
         ];
         Assert.True(acts.Length > 20);
-        Assert.Equal(acts.Order(), Undo.Known.Order());
+        Assert.Equal(acts.Order(), Trail.Stations.SelectMany(t => t.OwnActs).Select(a => a.Word).Order());
     }
 }

@@ -30,7 +30,9 @@ public partial class StorageChecksTests
             ];
             Machine machine = With(Card, On("8 GB", partitions), firmware: random.Next(4) == 0 ? "1" : "2");
             PlannedUnit unit = machine.Planned;
-            foreach (Findings.Finding finding in Answer.For(unit).Findings.Where(f => f.Fix is { Cards.Count: > 0 }))
+            foreach (
+                Findings.Finding finding in Answer.For(Trail.Stations, unit).Findings.Where(f => f.Fix is { Cards.Count: > 0 })
+            )
             {
                 offered++;
                 Assert.Equal(Findings.Severity.Stop, finding.Severity);
@@ -40,7 +42,7 @@ public partial class StorageChecksTests
                     unit.Job!.Cards[0].Partitions.Select(p => p.Name).Order(),
                     job.Cards[0].Partitions.Select(p => p.Name).Order()
                 );
-                Answer after = Answer.For(unit with { Job = job });
+                Answer after = Answer.For(Trail.Stations, unit with { Job = job });
                 Assert.DoesNotContain(after.Findings, f => f.Code == finding.Code && f.Severity == Findings.Severity.Stop);
             }
         }

@@ -3,6 +3,7 @@ using RustCabin.Core.Build;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
+using RustCabin.Core.Storage;
 
 namespace RustCabin.Core.Tests.Storage;
 
@@ -299,8 +300,13 @@ public partial class StorageChecksTests
         Assert.Equal("1 GB", cloned.Cards[0].Labelled);
         Assert.Equal((null, true), (cloned.Cards[0].Partitions[1].Size, cloned.Cards[0].Partitions[1].Rest));
         PlannedUnit plan = Plan.For(machine.Pack, cloned);
-        Assert.DoesNotContain(Answer.For(plan).Findings, f => f.Code.StartsWith("STO-", StringComparison.Ordinal));
-        Step card = BuildSheet.For(Plan.For(machine.Pack, machine.Pack.Units[0]), plan).Steps.First(s => $"{s.Id}" == "card-d");
+        Assert.DoesNotContain(
+            Answer.For(Trail.Stations, plan).Findings,
+            f => f.Code.StartsWith("STO-", StringComparison.Ordinal)
+        );
+        Step card = BuildSheet
+            .For(Trail.Stations, Plan.For(machine.Pack, machine.Pack.Units[0]), plan)
+            .Steps.First(s => $"{s.Id}" == "card-d");
         Assert.Contains("Then put this machine's own system onto S.", card.Details);
         Core.Sheets.Job larger = Core.Storage.StorageEdits.Put(job, "d", "8 GB");
         Assert.Equal(other.Partitions, Core.Storage.StorageEdits.Clone(larger, "d", other, "")!.Cards[0].Partitions);
@@ -315,7 +321,7 @@ public partial class StorageChecksTests
             ", \"cardKit\": { \"files\": [ { \"path\": \"a.cfg\", \"text\": \"\" } ] }",
             "2"
         );
-        BuildSheet sheet = BuildSheet.For(Plan.For(machine.Pack, machine.Pack.Units[0]), machine.Planned);
+        BuildSheet sheet = BuildSheet.For(Trail.Stations, Plan.For(machine.Pack, machine.Pack.Units[0]), machine.Planned);
         string[] steps = [.. sheet.Steps.Select(s => $"{s.Id}")];
         Assert.Equal(["untouched", "card-d", "kit-d", "firmware", "count-firmware", "fit-d", "count-d", "start-d"], steps);
         Step start = sheet.Steps[^1];
@@ -327,11 +333,13 @@ public partial class StorageChecksTests
         {
             More = Ata.Instead("\"bus\": \"ata\",", "\"bus\": \"ata\", \"table\": \"own\","),
         };
-        BuildSheet typed = BuildSheet.For(Plan.For(own.Pack, own.Pack.Units[0]), own.Planned);
+        BuildSheet typed = BuildSheet.For(Trail.Stations, Plan.For(own.Pack, own.Pack.Units[0]), own.Planned);
         Assert.Equal("card-d", $"{typed.Steps[5].Id}");
         Assert.Contains(typed.Steps[5].Details, d => d.Contains("P64M: from block 2048, 131072 blocks long"));
         PassportLine line = Assert.Single(
-            Trail.Passport(new PassportAsked(Plan.For(own.Pack, own.Pack.Units[0]), own.Planned, _ => false))[PassportPart.Cards]
+            Trail.Stations.Passport(new PassportAsked(Plan.For(own.Pack, own.Pack.Units[0]), own.Planned, _ => false))[
+                Assert.Single(new StorageStation().PassportParts)
+            ]
         );
         Assert.Equal("planned", line.State);
     }

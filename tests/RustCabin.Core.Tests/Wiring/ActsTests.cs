@@ -54,19 +54,22 @@ public sealed class ActsTests
     {
         Pack pack = Kept(Pack(change));
         PlannedUnit unit = Plan.For(pack, pack.Jobs[0]);
-        var found = Assert.Single(Evidence.Keep(Core.Answers.Answer.For(unit)).Findings, f => f.Code == "WIRE-ACT");
+        var found = Assert.Single(
+            Evidence.Keep(Core.Answers.Answer.For(Trail.Stations, unit)).Findings,
+            f => f.Code == "WIRE-ACT"
+        );
         Assert.Equal(Findings.Severity.Stop, found.Severity);
         Assert.Contains(why, found.Text);
         Assert.NotEmpty(field);
         // A lead that can be run has no stop.
         Pack sound = Sample.Pack(Pack("""{ "do": "wire", "from": ["TP1"], "to": ["U1.3"] }"""));
         Assert.DoesNotContain(
-            Evidence.Keep(Core.Answers.Answer.For(Plan.For(sound, sound.Jobs[0]))).Findings,
+            Evidence.Keep(Core.Answers.Answer.For(Trail.Stations, Plan.For(sound, sound.Jobs[0]))).Findings,
             f => f.Code == "WIRE-ACT"
         );
         // Nothing that reads it falls over it.
         Assert.NotNull(Wired.Of(unit).Readings);
-        Assert.NotEmpty(Core.Build.BuildSheet.For(Plan.For(pack, pack.Units[0]), unit).Steps);
+        Assert.NotEmpty(Core.Build.BuildSheet.For(Trail.Stations, Plan.For(pack, pack.Units[0]), unit).Steps);
     }
 
     static Pack Kept(string json)
@@ -84,7 +87,7 @@ public sealed class ActsTests
     {
         Pack pack = Sample.Pack(Pack(change));
         Assert.DoesNotContain(
-            Evidence.Keep(Core.Answers.Answer.For(Plan.For(pack, pack.Jobs[0]))).Findings,
+            Evidence.Keep(Core.Answers.Answer.For(Trail.Stations, Plan.For(pack, pack.Jobs[0]))).Findings,
             f => f.Code == "WIRE-ACT"
         );
     }
@@ -111,7 +114,7 @@ public sealed class ActsTests
         Assert.Equal(
             code,
             Evidence
-                .Keep(Core.Answers.Answer.For(Plan.For(pack, pack.Jobs[0])))
+                .Keep(Core.Answers.Answer.For(Trail.Stations, Plan.For(pack, pack.Jobs[0])))
                 .Findings.FirstOrDefault(f => f.Code.StartsWith("WIRE-", StringComparison.Ordinal))
                 ?.Code
                 ?? ""

@@ -89,7 +89,12 @@ public class NetlistTests
         };
 
     static string[] Found(PlannedUnit unit) =>
-        [.. Evidence.Keep(Core.Answers.Answer.For(unit)).Findings.Where(f => f.Station == "Wiring").Select(f => f.Code)];
+        [
+            .. Evidence
+                .Keep(Core.Answers.Answer.For(Trail.Stations, unit))
+                .Findings.Where(f => f.Station == WiringStation.Here)
+                .Select(f => f.Code),
+        ];
 
     static string[] Codes(params WireChange[] changes) => Found(Of(changes).Unit);
 

@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text.Encodings.Web;
 using System.Xml.Linq;
 using Microsoft.AspNetCore.Html;
+using RustCabin.Core;
 using RustCabin.Core.Build;
 using RustCabin.Core.Chips;
 using RustCabin.Core.Packs;
@@ -65,7 +66,7 @@ public class DrawingsTests
     public void Each_is_well_formed_says_what_it_shows_and_stays_in_its_frame(string pack, string job)
     {
         PlannedUnit unit = Job(pack, job);
-        BuildSheet sheet = BuildSheet.For(Plan.For(Demo(pack), unit.Unit), unit);
+        BuildSheet sheet = BuildSheet.For(Trail.Stations, Plan.For(Demo(pack), unit.Unit), unit);
         IHtmlContent[] drawn =
         [
             LadderOf(unit),

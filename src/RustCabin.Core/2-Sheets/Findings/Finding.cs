@@ -53,5 +53,5 @@ public sealed record Finding(
     public string Code => Kind.Code;
 
     /// <summary>The station at which it is mended.</summary>
-    public string Station => Kind.Station;
+    public StationName Station => Kind.Station;
 }

@@ -17,9 +17,9 @@ public enum Severity
 /// A kind of finding, declared once beside the checks that raise it. docs/findings.md is written from these.
 /// </summary>
 /// <param name="Code">Stable: outside programs may rely on it.</param>
-/// <param name="Station">The station at which it is mended, by its name.</param>
+/// <param name="Station">The station at which it is mended.</param>
 /// <param name="Severities">How much it can weigh.</param>
-public sealed record FindingKind(string Code, string Station, IReadOnlyList<Severity> Severities)
+public sealed record FindingKind(string Code, StationName Station, IReadOnlyList<Severity> Severities)
 {
     /// <summary>What it says, and when it weighs how much.</summary>
     public required string Meaning { get; init; }
@@ -32,4 +32,10 @@ public sealed record FindingKind(string Code, string Station, IReadOnlyList<Seve
     /// plan itself must change.
     /// </summary>
     public IReadOnlyList<string> ByHand { get; init; } = [];
+
+    /// <summary>Where this one is found of the same subjects too, that one says both: one mend serves both. Null: none.</summary>
+    public FindingKind? SaidWith { get; init; }
+
+    /// <summary>Other parts than the planned ones may mend it: sets are searched for.</summary>
+    public bool ByOtherParts { get; init; }
 }

@@ -57,7 +57,10 @@ public sealed record StepId(string Act, string About) : IOwnForm<StepId>, IParsa
     public static JsonNode? Write(StepId value) => JsonValue.Create(value.ToString());
 }
 
-/// <summary>What is done in the steps of a build.</summary>
+/// <summary>
+/// What is done in the steps of a build, as far as the plan itself knows of it: an instance comes, goes, is set; the case
+/// opens and closes; a mend is made. What a station alone does, its own folder names.
+/// </summary>
 public static class Acts
 {
     /// <summary>The machine is tested before anything is touched.</summary>
@@ -129,9 +132,6 @@ public static class Acts
     /// <summary>A step that the way of an instance lists is done, by its name.</summary>
     public static StepId WayStep(string instance, string step) => new("way", $"{Named(instance)}.{step}");
 
-    /// <summary>The machine is powered up after a mend by hand.</summary>
-    public static StepId CountMend(HandMend mend) => new("count", $"mend:{mend.Finding}-{mend.Subject}");
-
     /// <summary>A step is done to an instance or with it: it goes when the instance goes.</summary>
     public static bool IsOf(StepId step, string instance)
     {
@@ -152,44 +152,11 @@ public static class Acts
     /// <summary>A change of an instance's way is made, by its number from 1.</summary>
     public static StepId Change(string instance, int number) => new("change", $"{instance}-{number}");
 
-    /// <summary>The card for an instance is prepared.</summary>
-    public static StepId PrepareCard(string instance) => new("card", instance);
-
-    /// <summary>The kit of an instance is copied onto its card.</summary>
-    public static StepId CopyKit(string instance) => new("kit", instance);
-
-    /// <summary>The machine starts from the card in an instance.</summary>
-    public static StepId StartFrom(string instance) => new("start", instance);
-
-    /// <summary>What stands on the card in an instance is looked at on the machine.</summary>
-    public static StepId LookAtCard(string instance) => new("look", instance);
-
-    /// <summary>A still screen stands still with a converter.</summary>
-    public static StepId StillPicture(string instance) => new("still", instance);
-
-    /// <summary>Each side of a part is heard alone.</summary>
-    public static StepId HearSides(string instance) => new("sides", instance);
-
-    /// <summary>A run of cables is plugged together.</summary>
-    public static StepId Cables(string run) => new("cables", run);
-
-    /// <summary>The wiring is proved with a meter.</summary>
-    public static readonly StepId ProbeWiring = new("probe", "wiring");
-
     /// <summary>A driver of an instance is put on, by its number from 1.</summary>
     public static StepId Driver(string instance, int number) => new("driver", $"{instance}-{number}");
 
-    /// <summary>A piece that ages is replaced while the case is open anyway.</summary>
-    public static StepId Service(string piece) => new("service", piece);
-
-    /// <summary>A face of the case is whitened, or a hole made in it.</summary>
-    public static StepId Care(string work) => new("care", work);
-
     /// <summary>A mend is made by hand.</summary>
     public static StepId Mend(HandMend mend) => new("mend", $"{mend.Finding}-{mend.Subject}");
-
-    /// <summary>What was found to be wrong is mended.</summary>
-    public static StepId MendCause(StepId gate, string cause) => new("mend", $"{gate}-{cause}");
 
     /// <summary>
     /// A step of inherited work is proved. Where the instance has a hyphen in its name a point parts the two, so that a step
@@ -200,18 +167,6 @@ public static class Acts
 
     /// <summary>The act of proving inherited work.</summary>
     internal const string ProveAct = "prove";
-
-    /// <summary>The device for a ROM site is proved by simulation.</summary>
-    public static StepId Proof(string site) => new("proof", site);
-
-    /// <summary>The device for a ROM site is burnt.</summary>
-    public static StepId Burn(string site) => new("burn", site);
-
-    /// <summary>The window of the device for a ROM site is covered.</summary>
-    public static StepId Cover(string site) => new("cover", site);
-
-    /// <summary>The legs of the device for a ROM site are lifted and linked.</summary>
-    public static StepId Wire(string site) => new("wire", site);
 
     /// <summary>The device goes into a ROM site.</summary>
     public static StepId FitRom(string site) => new("fit", $"{RomWord}{site}");

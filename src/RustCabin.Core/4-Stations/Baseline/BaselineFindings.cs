@@ -5,7 +5,7 @@ namespace RustCabin.Core.Baseline;
 /// <summary>What the Baseline checks have to say: each finding, once.</summary>
 public static class BaselineFindings
 {
-    const string At = "Baseline";
+    static readonly StationName At = BaselineStation.Here;
 
     /// <summary>BASE-UNTESTED.</summary>
     public static readonly FindingKind BaseUntested = new("BASE-UNTESTED", At, [Severity.Watch])

@@ -1,4 +1,5 @@
 using RustCabin.Core.Choices;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -11,8 +12,48 @@ public sealed class BaselineStation : Station
 {
     const decimal ProofMinutes = 3;
 
+    /// <summary>Its name.</summary>
+    public static readonly StationName Here = new("Baseline");
+
     /// <inheritdoc/>
-    public override string Name => "Baseline";
+    public override StationName Name => Here;
+
+    /// <summary>How the unit was found.</summary>
+    static readonly PassportPart FoundPart = new("How it was found", 60);
+
+    /// <summary>What belongs to it.</summary>
+    static readonly PassportPart BelongingsPart = new("Belongs to it", 80) { StaysHere = true };
+
+    /// <summary>A cell that leaks.</summary>
+    public static readonly Caution Leaking = new(
+        "leaking",
+        "Leaking cell",
+        "What leaks from a cell burns skin and eyes and eats copper. Gloves and glasses; wipe up, neutralise, rinse."
+    );
+
+    /// <summary>A lithium cell.</summary>
+    public static readonly Caution Lithium = new(
+        "lithium",
+        "Lithium cell",
+        "A shorted, bent or charged lithium cell burns. Insulate its contacts, never solder to the cell itself, hand it "
+            + "in for recycling."
+    );
+
+    /// <summary>A piece that ages is replaced while the case is open anyway.</summary>
+    public static StepId Service(string piece) => new("service", piece);
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Act> OwnActs { get; } =
+    [
+        Act.Traceless("prove"),
+        new("service", a => a.Leaves($"{IdText.Plain(a.Step.Id.About)} was replaced", "a worn piece is not put back")),
+    ];
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Caution> Cautions { get; } = [Lithium, Leaking];
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<PassportPart> PassportParts { get; } = [FoundPart, BelongingsPart];
 
     /// <inheritdoc/>
     public override IReadOnlyList<FindingKind> Findings => BaselineFindings.All;
@@ -51,7 +92,7 @@ public sealed class BaselineStation : Station
 
     static Step ServiceStep(ServicePiece piece) =>
         new(
-            Acts.Service(piece.Id),
+            BaselineStation.Service(piece.Id),
             StepKind.Set,
             $"Replace the {piece.What}",
             [ConditionChecks.Describe(piece), "While the case is open anyway."],
@@ -111,7 +152,7 @@ public sealed class BaselineStation : Station
     public override IEnumerable<PassportLine> Passport(PassportAsked asked)
     {
         Unit unit = asked.Unit.Unit;
-        static PassportLine Found(string what, string value) => new(PassportPart.Found, what, "", value, "");
+        static PassportLine Found(string what, string value) => new(FoundPart, what, "", value, "");
         Survey survey = unit.Survey ?? new Survey();
         if (survey.Year is { } year)
             yield return Found("made in", $"{year}");
@@ -152,7 +193,7 @@ public sealed class BaselineStation : Station
             );
         foreach (Belonging thing in unit.Belongings)
             yield return new PassportLine(
-                PassportPart.Belongings,
+                BelongingsPart,
                 thing.What,
                 thing.Place,
                 thing.Original ? "original piece" : "",

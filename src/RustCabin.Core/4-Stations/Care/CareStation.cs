@@ -9,7 +9,7 @@ namespace RustCabin.Core.Care;
 /// <summary>Whitening and holes as work of a build. Source: docs/handbook/build.md, Case care.</summary>
 public sealed class CareStation : Station
 {
-    const string At = "Build";
+    static readonly StationName At = StationName.Build;
 
     /// <summary>CARE-HOLE.</summary>
     public static readonly FindingKind CareHole = new("CARE-HOLE", At, [Severity.Stop])
@@ -40,7 +40,38 @@ public sealed class CareStation : Station
     };
 
     /// <inheritdoc/>
-    public override string Name => "Care";
+    public override StationName Name => At;
+
+    /// <summary>A bath of peroxide.</summary>
+    public static readonly Caution Peroxide = new(
+        "peroxide",
+        "Peroxide bath",
+        "Peroxide burns skin and blinds, and gives off oxygen. Gloves, goggles, an open vessel, no closed bottle, nothing "
+            + "that burns nearby."
+    );
+
+    /// <summary>A drill, and what it leaves.</summary>
+    public static readonly Caution Drilling = new(
+        "drilling",
+        "Drilling and cut metal",
+        "Chips fly and cut edges slice; chips left inside short boards. Glasses on, work clamped, boards out, edges "
+            + "filed, chips vacuumed."
+    );
+
+    static readonly PassportPart Cared = new("Care of the case", 50);
+
+    /// <summary>A face of the case is whitened, or a hole made in it.</summary>
+    public static StepId StepOf(string work) => new("care", work);
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Act> OwnActs { get; } =
+    [new("care", a => a.Leaves(a.Step.Title, "what was whitened or drilled does not become what it was"))];
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Caution> Cautions { get; } = [Peroxide, Drilling];
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<PassportPart> PassportParts { get; } = [Cared];
 
     /// <inheritdoc/>
     public override IReadOnlyList<FindingKind> Findings => [CareHole, CareBehind, CareBath, CareNever];
@@ -101,7 +132,7 @@ public sealed class CareStation : Station
             .Select(care => new Work(
                 WorkTime.Out,
                 [
-                    new Step(Acts.Care(care.Work.Id), StepKind.Set, care.Title, care.Lines, care.Minutes)
+                    new Step(CareStation.StepOf(care.Work.Id), StepKind.Set, care.Title, care.Lines, care.Minutes)
                     {
                         Cautions = [.. Hurts(care.Work).Select(h => Caution.Of(h.Word) with { Why = h.Why })],
                     },
@@ -125,10 +156,10 @@ public sealed class CareStation : Station
     /// <inheritdoc/>
     public override IEnumerable<PassportLine> Passport(PassportAsked asked) =>
         from care in All(asked.Unit)
-        let made = asked.IsDone(Acts.Care(care.Work.Id))
+        let made = asked.IsDone(CareStation.StepOf(care.Work.Id))
         let looks = CareWatch.LooksAt(care.Work, asked.Unit.Job).ToList()
         select new PassportLine(
-            PassportPart.Care,
+            Cared,
             care.Title,
             care.Work.Access is { } level ? Declared.IdText.Plain(level) : "",
             string.Join(

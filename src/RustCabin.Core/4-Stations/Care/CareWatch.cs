@@ -38,7 +38,7 @@ public sealed record CareWatch(
 
     /// <summary>The looks that were noted at a work; what was only remarked there is none.</summary>
     public static IEnumerable<BenchNote> LooksAt(CareWork work, Job? job) =>
-        (job?.Build?.Notes ?? []).Where(n => n.Step == Acts.Care(work.Id) && n.Look is not null);
+        (job?.Build?.Notes ?? []).Where(n => n.Step == CareStation.StepOf(work.Id) && n.Look is not null);
 
     /// <summary>How it stands.</summary>
     /// <param name="work">The work.</param>

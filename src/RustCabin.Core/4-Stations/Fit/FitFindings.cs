@@ -1,11 +1,12 @@
 using RustCabin.Core.Findings;
+using RustCabin.Core.Identify;
 
 namespace RustCabin.Core.Fit;
 
 /// <summary>What the Fit checks have to say: each finding, once.</summary>
 public static class FitFindings
 {
-    const string At = "Fit";
+    static readonly StationName At = FitStation.Here;
 
     /// <summary>FIT-REVISION.</summary>
     public static readonly FindingKind FitRevision = new("FIT-REVISION", At, [Severity.Stop])
@@ -24,7 +25,7 @@ public static class FitFindings
     };
 
     /// <summary>FIT-DOUBT.</summary>
-    public static readonly FindingKind FitDoubt = new("FIT-DOUBT", "Identify", [Severity.Watch])
+    public static readonly FindingKind FitDoubt = new("FIT-DOUBT", IdentifyStation.Here, [Severity.Watch])
     {
         Meaning = "No revision is confirmed, and the revisions that a part does not fit still hold 5 % or more by the clues.",
         Mend = "Look at the clue that the why names, or confirm the revision by hand.",

@@ -11,8 +11,22 @@ namespace RustCabin.Core.Fit;
 /// <summary>What fits where. Source: docs/handbook/fit.md.</summary>
 public sealed class FitStation : Station
 {
+    /// <summary>Its name.</summary>
+    public static readonly StationName Here = new("Fit");
+
     /// <inheritdoc/>
-    public override string Name => "Fit";
+    public override StationName Name => Here;
+
+    static readonly PassportPart Software = new("Software on it", 70);
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Act> OwnActs => FitActs.All;
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<PassportPart> PassportParts { get; } = [PassportPart.Fitted, PassportPart.Wired, Software];
+
+    /// <inheritdoc/>
+    public override bool SwitchesHelp => true;
 
     /// <inheritdoc/>
     public override IReadOnlyList<FindingKind> Findings => FitFindings.All;
@@ -87,7 +101,7 @@ public sealed class FitStation : Station
                 asked.IsDone(Acts.WayStep(instance.Name, step.Id)) ? "done" : "planned"
             );
         foreach ((string name, string version) in asked.Unit.Unit.Software)
-            yield return new PassportLine(PassportPart.Software, name, "", version, "");
+            yield return new PassportLine(Software, name, "", version, "");
     }
 
     static PassportLine Line(Instance instance, string state) =>

@@ -5,7 +5,7 @@ namespace RustCabin.Core.Identify;
 /// <summary>What the Identify checks have to say: each finding, once.</summary>
 public static class IdentifyFindings
 {
-    const string At = "Identify";
+    static readonly StationName At = IdentifyStation.Here;
 
     /// <summary>ID-CONTRADICTION.</summary>
     public static readonly FindingKind IdContradiction = new("ID-CONTRADICTION", At, [Severity.Note])

@@ -11,8 +11,11 @@ public sealed class IdentifyStation : Station
     /// <summary>From this chance on the board counts as known.</summary>
     const double Sure = 0.95;
 
+    /// <summary>Its name.</summary>
+    public static readonly StationName Here = new("Identify");
+
     /// <inheritdoc/>
-    public override string Name => "Identify";
+    public override StationName Name => Here;
 
     /// <inheritdoc/>
     public override IReadOnlyList<FindingKind> Findings => IdentifyFindings.All;

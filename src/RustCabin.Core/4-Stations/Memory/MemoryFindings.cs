@@ -5,7 +5,7 @@ namespace RustCabin.Core.Memory;
 /// <summary>What the Memory checks have to say: each finding, once.</summary>
 public static class MemoryFindings
 {
-    const string At = "Memory";
+    static readonly StationName At = MemoryStation.Here;
 
     /// <summary>MAP-FIGHT.</summary>
     public static readonly FindingKind MapFight = new("MAP-FIGHT", At, [Severity.Stop])
@@ -21,6 +21,7 @@ public static class MemoryFindings
     {
         Meaning = "Two claims accept the same write. Where they also fight, the tray tells it with the fight.",
         Mend = "Move one, unless the doubling is meant.",
+        SaidWith = MapFight,
     };
 
     /// <summary>MAP-OUTSIDE.</summary>

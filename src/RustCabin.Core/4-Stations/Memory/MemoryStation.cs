@@ -14,8 +14,14 @@ namespace RustCabin.Core.Memory;
 /// <summary>Who answers where, and what the machine counts. Source: docs/handbook/memory.md.</summary>
 public sealed class MemoryStation : Station
 {
+    /// <summary>Its name.</summary>
+    public static readonly StationName Here = new("Memory");
+
     /// <inheritdoc/>
-    public override string Name => "Memory";
+    public override StationName Name => Here;
+
+    /// <inheritdoc/>
+    public override bool SwitchesHelp => true;
 
     /// <inheritdoc/>
     public override IReadOnlyList<FindingKind> Findings => MemoryFindings.All;

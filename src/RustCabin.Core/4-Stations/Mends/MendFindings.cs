@@ -6,7 +6,7 @@ namespace RustCabin.Core.Mends;
 public static class MendFindings
 {
     /// <summary>GATE-DIFFERS.</summary>
-    public static readonly FindingKind GateDiffers = new("GATE-DIFFERS", "Build", [Severity.Watch])
+    public static readonly FindingKind GateDiffers = new("GATE-DIFFERS", StationName.Build, [Severity.Watch])
     {
         Meaning =
             "What was read at a gate differs from its prediction: the count is short, the machine does not start, or something "

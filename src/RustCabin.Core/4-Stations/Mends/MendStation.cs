@@ -15,7 +15,22 @@ public sealed class MendStation : Station
     const decimal MendMinutes = 15;
 
     /// <inheritdoc/>
-    public override string Name => "Build";
+    public override StationName Name => StationName.Build;
+
+    static readonly PassportPart Mended = new("Mended by hand", 40);
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Act> OwnActs { get; } =
+    [new("mend", a => a.Leaves(a.Step.Title, "what was mended is not broken again"))];
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<PassportPart> PassportParts { get; } = [Mended];
+
+    /// <summary>The machine is powered up after a mend by hand.</summary>
+    static StepId Count(HandMend mend) => new("count", $"mend:{mend.Finding}-{mend.Subject}");
+
+    /// <summary>What was found to be wrong is mended.</summary>
+    public static StepId StepOf(StepId gate, string cause) => new("mend", $"{gate}-{cause}");
 
     /// <inheritdoc/>
     public override IReadOnlyList<FindingKind> Findings => MendFindings.All;
@@ -30,14 +45,14 @@ public sealed class MendStation : Station
             WorkTime.AtGate,
             [
                 new Step(
-                    Acts.MendCause(cause.Gate, cause.Cause),
+                    MendStation.StepOf(cause.Gate, cause.Cause),
                     StepKind.Set,
                     $"Mend what was found: {cause.Words}",
                     [cause.Mend, "Then read the gate again."],
                     cause.Minutes
                 )
                 {
-                    Station = "Faults",
+                    Station = StationName.Faults,
                     Cautions = [Caution.Of("static") with { Why = "a fault is mended" }],
                 },
             ]
@@ -75,7 +90,7 @@ public sealed class MendStation : Station
                 Gate =
                     first || about is { Added: true }
                         ? null
-                        : new GateAsked(Acts.CountMend(mend), $"after the mend: {mend.How}", [step.Id]),
+                        : new GateAsked(Count(mend), $"after the mend: {mend.How}", [step.Id]),
             };
         });
 
@@ -105,14 +120,8 @@ public sealed class MendStation : Station
 
     static IEnumerable<PassportLine> Found(PassportAsked asked) =>
         from cause in asked.Unit.Job?.Faults?.Confirmed ?? []
-        let made = asked.IsDone(Acts.MendCause(cause.Gate, cause.Cause))
-        select new PassportLine(
-            PassportPart.Mended,
-            cause.Words,
-            "",
-            cause.Mend.TrimEnd('.'),
-            made ? "mended" : "found, not mended yet"
-        )
+        let made = asked.IsDone(MendStation.StepOf(cause.Gate, cause.Cause))
+        select new PassportLine(Mended, cause.Words, "", cause.Mend.TrimEnd('.'), made ? "mended" : "found, not mended yet")
         {
             At = cause.At,
         };
@@ -121,7 +130,7 @@ public sealed class MendStation : Station
         from mend in asked.Unit.Job?.Mends ?? []
         let made = asked.IsDone(Acts.Mend(mend))
         select new PassportLine(
-            PassportPart.Mended,
+            Mended,
             mend.How,
             NameOf(asked.Unit, mend.Subject),
             made ? $"proved by: {mend.Proof}" : "",

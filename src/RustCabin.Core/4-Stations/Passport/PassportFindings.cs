@@ -5,7 +5,7 @@ namespace RustCabin.Core.Passport;
 /// <summary>What the Passport checks have to say: each finding, once.</summary>
 public static class PassportFindings
 {
-    const string At = "Passport";
+    static readonly StationName At = PassportStation.Here;
 
     /// <summary>KEEP-ORIGINAL.</summary>
     public static readonly FindingKind KeepOriginal = new("KEEP-ORIGINAL", At, [Severity.Note])

@@ -6,7 +6,7 @@ namespace RustCabin.Core.PictureSound;
 public static class PictureSoundFindings
 {
     /// <summary>The station's name.</summary>
-    public const string At = "Picture, sound";
+    static readonly StationName At = PictureSoundStation.Here;
 
     /// <summary>SYNC-RANGE.</summary>
     public static readonly FindingKind SyncRange = new("SYNC-RANGE", At, [Severity.Stop, Severity.Watch])

@@ -13,8 +13,28 @@ public sealed class PictureSoundStation : Station
     const decimal StillMinutes = 6,
         SidesMinutes = 4;
 
+    /// <summary>Its name.</summary>
+    public static readonly StationName Here = new("Picture, sound");
+
     /// <inheritdoc/>
-    public override string Name => PictureSoundFindings.At;
+    public override StationName Name => Here;
+
+    static readonly PassportPart Settings = new("Set by eye and ear", 30);
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Act> OwnActs { get; } = [Act.Traceless(StillWord), Act.Traceless(SidesWord)];
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<PassportPart> PassportParts { get; } = [Settings];
+
+    const string StillWord = "still",
+        SidesWord = "sides";
+
+    /// <summary>A still screen stands still with a converter.</summary>
+    public static StepId StillPicture(string instance) => new(StillWord, instance);
+
+    /// <summary>Each side of a part is heard alone.</summary>
+    public static StepId HearSides(string instance) => new(SidesWord, instance);
 
     /// <inheritdoc/>
     public override IReadOnlyList<FindingKind> Findings => PictureSoundFindings.All;
@@ -46,7 +66,7 @@ public sealed class PictureSoundStation : Station
                     WorkTime.Last,
                     [
                         new Step(
-                            Acts.StillPicture(part.Name),
+                            PictureSoundStation.StillPicture(part.Name),
                             StepKind.Prove,
                             $"A still screen stands still with {part.Title}",
                             [
@@ -71,7 +91,7 @@ public sealed class PictureSoundStation : Station
                     WorkTime.Last,
                     [
                         new Step(
-                            Acts.HearSides(part.Name),
+                            PictureSoundStation.HearSides(part.Name),
                             StepKind.Prove,
                             $"Each side of {part.Title} is heard where it should be",
                             [
@@ -100,7 +120,7 @@ public sealed class PictureSoundStation : Station
         int? samples = asked.Unit.Job?.Picture?.SamplesPerLine ?? PictureHere.Chosen(asked.Unit)?.Mode.PixelsPerLine;
         if (asked.Unit.Job?.Picture?.Phase is { } phase && PictureHere.Converter(asked.Unit) is { } converter)
             yield return new PassportLine(
-                PassportPart.Settings,
+                Settings,
                 "Picture",
                 converter.Title,
                 $"phase {phase}, {samples} samples a line",
@@ -110,7 +130,7 @@ public sealed class PictureSoundStation : Station
             );
         if (asked.Unit.Job?.Sound is { Heard.Count: > 0 } sound)
             yield return new PassportLine(
-                PassportPart.Settings,
+                Settings,
                 "Sound",
                 "",
                 Sides.Of(sound.Heard).Words,

@@ -1,11 +1,12 @@
 using RustCabin.Core.Findings;
+using RustCabin.Core.Fit;
 
 namespace RustCabin.Core.Power;
 
 /// <summary>What the power checks have to say: each finding, once.</summary>
 public static class PowerFindings
 {
-    const string At = "Fit";
+    static readonly StationName At = FitStation.Here;
 
     /// <summary>POWER-OVER.</summary>
     public static readonly FindingKind PowerOver = new("POWER-OVER", At, [Severity.Stop, Severity.Watch])

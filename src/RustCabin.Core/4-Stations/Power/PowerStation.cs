@@ -1,6 +1,7 @@
 using RustCabin.Core.Bench;
 using RustCabin.Core.Choices;
 using RustCabin.Core.Findings;
+using RustCabin.Core.Fit;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Stations;
 
@@ -12,7 +13,10 @@ namespace RustCabin.Core.Power;
 public sealed class PowerStation : Station
 {
     /// <inheritdoc/>
-    public override string Name => "Power";
+    public override StationName Name => FitStation.Here;
+
+    /// <inheritdoc/>
+    public override bool SwitchesHelp => true;
 
     /// <inheritdoc/>
     public override IReadOnlyList<FindingKind> Findings => PowerFindings.All;

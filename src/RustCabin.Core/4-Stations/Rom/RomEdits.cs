@@ -67,7 +67,7 @@ public static class RomEdits
     /// else.</summary>
     public static Job? Covered(Job job, string site, bool covered) =>
         With(job, site, plan => plan with { Burns = [.. plan.Burns.Select(b => b with { Covered = false })] }) is { } known
-            ? JobEdits.Tick(known, Acts.Cover(site), covered)
+            ? JobEdits.Tick(known, RomActs.Cover(site), covered)
             : null;
 
     /// <summary>Ties a line that the socket lacks.</summary>
@@ -104,7 +104,7 @@ public static class RomEdits
     /// </summary>
     public static Job? Burnt(Job job, string site, BurnNote burn) =>
         With(job, site, plan => plan with { Burns = [.. plan.Burns, burn] }) is not { } noted ? null
-        : burn.Passed ? JobEdits.Tick(JobEdits.Tick(noted, Acts.Burn(site), true), Acts.Cover(site), false)
+        : burn.Passed ? JobEdits.Tick(JobEdits.Tick(noted, RomActs.Burn(site), true), RomActs.Cover(site), false)
         : noted;
 
     static Job? With(Job job, string site, Func<RomPlan, RomPlan> change) =>

@@ -5,7 +5,7 @@ namespace RustCabin.Core.Rom;
 /// <summary>What the ROM checks have to say: each finding, once.</summary>
 public static class RomFindings
 {
-    const string At = "ROM";
+    static readonly StationName At = RomStation.Here;
 
     /// <summary>ROM-PINS.</summary>
     public static readonly FindingKind RomPins = new("ROM-PINS", At, [Severity.Stop])

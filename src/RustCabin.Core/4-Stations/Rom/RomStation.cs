@@ -13,8 +13,28 @@ namespace RustCabin.Core.Rom;
 /// <summary>Image, device and socket. Source: docs/handbook/rom.md.</summary>
 public sealed class RomStation : Station
 {
+    /// <summary>Its name.</summary>
+    public static readonly StationName Here = new("ROM");
+
     /// <inheritdoc/>
-    public override string Name => "ROM";
+    public override StationName Name => Here;
+
+    /// <summary>What was burnt.</summary>
+    public static readonly PassportPart BurntPart = new("Burnt", 10) { HasOwnPlace = true };
+
+    /// <summary>
+    /// A device of one's own goes out with the socket that it is in, and nothing of the machine is changed by burning it.
+    /// </summary>
+    public override IReadOnlyList<Act> OwnActs { get; } =
+    [
+        Act.Traceless(RomActs.ProofWord),
+        Act.Traceless(RomActs.BurnWord),
+        Act.Traceless(RomActs.CoverWord),
+        Act.Traceless(RomActs.WireWord),
+    ];
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<PassportPart> PassportParts { get; } = [BurntPart];
 
     /// <inheritdoc/>
     public override IReadOnlyList<FindingKind> Findings => RomFindings.All;
@@ -88,11 +108,11 @@ public sealed class RomStation : Station
             {
                 Label = rom.Device,
             };
-            foreach (PassportLine line in Burnt(rom, asked.IsDone(Acts.Cover(rom.Site))))
+            foreach (PassportLine line in Burnt(rom, asked.IsDone(RomActs.Cover(rom.Site))))
                 yield return line;
-            if (asked.IsDone(Acts.Burn(rom.Site)) && !rom.Burns.Any(b => b.Passed))
+            if (asked.IsDone(RomActs.Burn(rom.Site)) && !rom.Burns.Any(b => b.Passed))
                 yield return new PassportLine(
-                    PassportPart.Burnt,
+                    BurntPart,
                     rom.Device,
                     rom.Site,
                     "",
@@ -108,7 +128,7 @@ public sealed class RomStation : Station
         from burn in rom.Burns
         let last = burn == rom.Burns.LastOrDefault(b => b.Passed)
         select new PassportLine(
-            PassportPart.Burnt,
+            BurntPart,
             burn.Device
                 + (burn.Batch.Length > 0 ? $", batch {burn.Batch}" : "")
                 + (burn.Image.Length > 0 ? $", {burn.Image}" : "")
@@ -132,7 +152,7 @@ public sealed class RomStation : Station
     public override IEnumerable<Piece> Pieces(PlannedUnit unit) =>
         from rom in unit.Job?.Roms ?? []
         let device = RomDevice.Find(rom.Device)!
-        let step = Acts.Burn(rom.Site)
+        let step = RomActs.Burn(rom.Site)
         select new Piece(StockKind.Chip, $"{device.Name}, ROM device", 1, item => DeviceStock.Is(item, device))
         {
             Step = step,

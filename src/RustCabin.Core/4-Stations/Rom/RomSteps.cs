@@ -58,7 +58,7 @@ public static class RomSteps
             : proved ? $"Proved {rom.Proof!.At}: {rom.Proof.Words}"
             : "At the ROM station: what the processor would fetch is held against the image. Nothing is burnt before it passes.";
         yield return new Step(
-            Acts.Proof(rom.Site),
+            RomActs.Proof(rom.Site),
             StepKind.Prove,
             $"Prove the {device.Name} for {rom.Site}",
             [proof],
@@ -66,13 +66,13 @@ public static class RomSteps
         )
         {
             Proved = rom.Image is null ? null : proved,
-            Station = "ROM",
+            Station = RomStation.Here,
         };
         string[] burn = [.. rom.Ops.Select(o => $"First {o.Words}."), "Insert, identify, blank check, burn, verify, read back."];
-        yield return new Step(Acts.Burn(rom.Site), StepKind.Firmware, $"Burn the {device.Name}", burn, BurnMinutes)
+        yield return new Step(RomActs.Burn(rom.Site), StepKind.Firmware, $"Burn the {device.Name}", burn, BurnMinutes)
         {
             Cautions = [Caution.Of("static"), Caution.Of("ultraviolet")],
-            Needs = [Acts.Proof(rom.Site)],
+            Needs = [RomActs.Proof(rom.Site)],
         };
         string[] cover =
         [
@@ -80,7 +80,10 @@ public static class RomSteps
             "Daylight erases it in weeks; a paper label alone does not keep it out.",
         ];
         string window = $"Cover the window of the {device.Name} and label it";
-        yield return new Step(Acts.Cover(rom.Site), StepKind.Set, window, cover, CoverMinutes) { Needs = [Acts.Burn(rom.Site)] };
+        yield return new Step(RomActs.Cover(rom.Site), StepKind.Set, window, cover, CoverMinutes)
+        {
+            Needs = [RomActs.Burn(rom.Site)],
+        };
     }
 
     /// <summary>Legs and wires, and the device into its socket.</summary>
@@ -98,7 +101,7 @@ public static class RomSteps
         ];
         if (legs.Length > 0)
             yield return new Step(
-                Acts.Wire(rom.Site),
+                RomActs.Wire(rom.Site),
                 StepKind.Set,
                 $"Lift and link the legs of the {device.Name}",
                 legs,
@@ -117,7 +120,7 @@ public static class RomSteps
         yield return new Step(Acts.FitRom(rom.Site), StepKind.Fit, $"{device.Name} into {rom.Site}", keep, FitMinutes)
         {
             Cautions = [Caution.Of("static")],
-            Needs = [Acts.Burn(rom.Site), .. legs.Length > 0 ? [Acts.Wire(rom.Site)] : (StepId[])[]],
+            Needs = [RomActs.Burn(rom.Site), .. legs.Length > 0 ? [RomActs.Wire(rom.Site)] : (StepId[])[]],
         };
     }
 

@@ -5,7 +5,7 @@ namespace RustCabin.Core.Speed;
 /// <summary>What the Speed checks have to say: each finding, once.</summary>
 public static class SpeedFindings
 {
-    const string At = "Speed";
+    static readonly StationName At = SpeedStation.Here;
 
     /// <summary>SPEED-DIFFERS.</summary>
     public static readonly FindingKind SpeedDiffers = new("SPEED-DIFFERS", At, [Severity.Watch])

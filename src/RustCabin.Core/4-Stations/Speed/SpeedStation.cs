@@ -8,8 +8,11 @@ namespace RustCabin.Core.Speed;
 /// <summary>What is predicted and what is measured. Source: docs/handbook/speed.md.</summary>
 public sealed class SpeedStation : Station
 {
+    /// <summary>Its name.</summary>
+    public static readonly StationName Here = new("Speed");
+
     /// <inheritdoc/>
-    public override string Name => "Speed";
+    public override StationName Name => Here;
 
     /// <inheritdoc/>
     public override IReadOnlyList<FindingKind> Findings => SpeedFindings.All;

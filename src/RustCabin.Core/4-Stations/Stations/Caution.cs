@@ -16,7 +16,8 @@ public sealed record Caution(string Id, string Title, string Text)
 
     const string Qualified = "Work on it belongs to a qualified person under the local code.";
 
-    static readonly Caution[] Known =
+    /// <summary>Those of any bench; what only one station's work brings, it declares itself.</summary>
+    public static readonly IReadOnlyList<Caution> General =
     [
         new(
             "static",
@@ -64,40 +65,17 @@ public sealed record Caution(string Id, string Title, string Text)
             "Hot tools",
             "An iron burns skin and starts fires. Stand it in its holder, clear the bench, switch it off when leaving."
         ),
-        new(
-            "lithium",
-            "Lithium cell",
-            "A shorted, bent or charged lithium cell burns. Insulate its contacts, never solder to the cell itself, hand it "
-                + "in for recycling."
-        ),
-        new(
-            "leaking",
-            "Leaking cell",
-            "What leaks from a cell burns skin and eyes and eats copper. Gloves and glasses; wipe up, neutralise, rinse."
-        ),
-        new(
-            "peroxide",
-            "Peroxide bath",
-            "Peroxide burns skin and blinds, and gives off oxygen. Gloves, goggles, an open vessel, no closed bottle, nothing "
-                + "that burns nearby."
-        ),
-        new(
-            "drilling",
-            "Drilling and cut metal",
-            "Chips fly and cut edges slice; chips left inside short boards. Glasses on, work clamped, boards out, edges "
-                + "filed, chips vacuumed."
-        ),
     ];
 
     /// <summary>The cautions of fitting an instance, each once.</summary>
     public static IReadOnlyList<Caution> Of(Instance part) =>
         [.. part.Part.Cautions.Concat(part.Way?.Cautions ?? []).Distinct().Select(Of)];
 
-    /// <summary>The words that cautions have on sheets.</summary>
-    public static IEnumerable<string> Words => Known.Select(c => c.Id);
-
-    /// <summary>The caution for a sheet's word; a word of the user's own stands as it was written.</summary>
+    /// <summary>
+    /// The caution for a sheet's word; a word of the user's own stands as it was written. What a station declares under the word
+    /// is laid in by the build sheet (<c>StationList.Told</c>).
+    /// </summary>
     public static Caution Of(string id) =>
-        Known.FirstOrDefault(c => c.Id == id)
+        General.FirstOrDefault(c => c.Id == id)
         ?? new Caution(id, IdText.Plain(id), "The sheet asks for care here; ask a person who knows this work before going on.");
 }

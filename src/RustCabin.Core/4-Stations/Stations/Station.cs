@@ -27,8 +27,8 @@ public sealed record Check(Rests Rests, Func<PlannedUnit, PowerUpCount, IEnumera
 /// </summary>
 public abstract class Station
 {
-    /// <summary>Its name, as the trail shows it.</summary>
-    public abstract string Name { get; }
+    /// <summary>The name under which people meet it; a station that is a part of another has that one's.</summary>
+    public abstract StationName Name { get; }
 
     /// <summary>The findings that its checks raise.</summary>
     public virtual IReadOnlyList<FindingKind> Findings => [];
@@ -38,6 +38,18 @@ public abstract class Station
 
     /// <summary>The work that it brings to a build, in its order.</summary>
     public virtual IEnumerable<Work> Works(BuildAsked asked) => [];
+
+    /// <summary>The acts that its work is made of, each with its way back.</summary>
+    public virtual IReadOnlyList<Act> OwnActs => [];
+
+    /// <summary>The cautions that are its own, beside those of any bench (<see cref="Caution.General"/>).</summary>
+    public virtual IReadOnlyList<Caution> Cautions => [];
+
+    /// <summary>The parts of the passport that it writes.</summary>
+    public virtual IReadOnlyList<PassportPart> PassportParts => [];
+
+    /// <summary>A stop that is told here may be mended by setting switches.</summary>
+    public virtual bool SwitchesHelp => false;
 
     /// <summary>What can go wrong here, each as a machine with that one fault in it.</summary>
     public virtual IEnumerable<Slip> Slips(PlannedUnit unit) => [];
@@ -134,41 +146,22 @@ public sealed record PassportAsked(PlannedUnit Before, PlannedUnit Unit, Func<St
         };
 }
 
-/// <summary>Parts of a passport.</summary>
-public enum PassportPart
+/// <summary>A part of the passport: lines under one heading. The station that writes them declares it.</summary>
+/// <param name="Title">The heading.</param>
+/// <param name="Order">Where it stands among the others, the lowest first.</param>
+public sealed record PassportPart(string Title, int Order)
 {
-    /// <summary>What sits where.</summary>
-    Fitted,
+    /// <summary>What sits where: of parts at Fit, of devices at ROM; a table of its own.</summary>
+    public static readonly PassportPart Fitted = new("Fitted", 0) { HasOwnPlace = true };
 
-    /// <summary>Originals that are kept.</summary>
-    Kept,
+    /// <summary>What was changed on the board, by whatever station.</summary>
+    public static readonly PassportPart Wired = new("Changed on the board", 15);
 
-    /// <summary>What was burnt.</summary>
-    Burnt,
+    /// <summary>It stays with whoever keeps the record, and is not handed over.</summary>
+    public bool StaysHere { get; init; }
 
-    /// <summary>What was changed on the board.</summary>
-    Wired,
-
-    /// <summary>Cards that it starts from or reads.</summary>
-    Cards,
-
-    /// <summary>What was set by eye and ear.</summary>
-    Settings,
-
-    /// <summary>What a person mended by hand.</summary>
-    Mended,
-
-    /// <summary>What was whitened, and holes in the case.</summary>
-    Care,
-
-    /// <summary>How the unit was found: its age, its condition, faults that were there before.</summary>
-    Found,
-
-    /// <summary>Software that is on it.</summary>
-    Software,
-
-    /// <summary>What belongs to it.</summary>
-    Belongings,
+    /// <summary>The page shows it in a place of its own, and not among the headed lists.</summary>
+    public bool HasOwnPlace { get; init; }
 }
 
 /// <summary>One line of a passport.</summary>

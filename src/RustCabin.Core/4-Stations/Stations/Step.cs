@@ -1,4 +1,5 @@
 using RustCabin.Core.Bench;
+using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
@@ -88,8 +89,8 @@ public sealed record Step(StepId Id, StepKind Kind, string Title, IReadOnlyList<
     /// <summary>It bars the way by what it shows, not by a tick: a reading, or a proof by simulation.</summary>
     public bool IsGate => Kind == StepKind.Gate || Proved is not null;
 
-    /// <summary>The station at which the step is done, by its name, where it is another than Build.</summary>
-    public string? Station { get; init; }
+    /// <summary>The station at which the step is done; null: the build itself.</summary>
+    public StationName? Station { get; init; }
 
     /// <summary>Steps that must come before it on every sheet.</summary>
     public IReadOnlyList<StepId> Needs { get; init; } = [];

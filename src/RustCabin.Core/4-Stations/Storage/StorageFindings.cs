@@ -5,7 +5,7 @@ namespace RustCabin.Core.Storage;
 /// <summary>What the Storage checks have to say: each finding, once.</summary>
 public static class StorageFindings
 {
-    const string At = "Storage";
+    static readonly StationName At = StorageStation.Here;
 
     /// <summary>STO-LIMIT.</summary>
     public static readonly FindingKind Limit = new("STO-LIMIT", At, [Severity.Stop, Severity.Watch])

@@ -11,8 +11,19 @@ namespace RustCabin.Core.Storage;
 /// <summary>Cards, drives, buses, partitions and files. Source: docs/handbook/storage.md.</summary>
 public sealed class StorageStation : Station
 {
+    /// <summary>Its name.</summary>
+    public static readonly StationName Here = new("Storage");
+
     /// <inheritdoc/>
-    public override string Name => "Storage";
+    public override StationName Name => Here;
+
+    static readonly PassportPart Cards = new("Cards", 20);
+
+    /// <summary>A card of one's own goes out with what it is in, and nothing of the machine is changed by it.</summary>
+    public override IReadOnlyList<Act> OwnActs => StorageActs.All;
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<PassportPart> PassportParts { get; } = [Cards];
 
     /// <inheritdoc/>
     public override IReadOnlyList<FindingKind> Findings => StorageFindings.All;
@@ -34,7 +45,7 @@ public sealed class StorageStation : Station
     public override IEnumerable<Piece> Pieces(PlannedUnit unit) =>
         from card in PlannedCard.Of(unit)
         where card.Card.Origin != CardOrigin.Image || card.Card.From.Length > 0
-        let step = Acts.PrepareCard(card.Device.Name)
+        let step = StorageActs.PrepareCard(card.Device.Name)
         select new Piece(StockKind.Card, $"card {card.Layout.Card.Text}", 1, item => IsSuch(item, card.Layout.Card))
         {
             Step = step,
@@ -48,10 +59,10 @@ public sealed class StorageStation : Station
     /// <inheritdoc/>
     public override IEnumerable<PassportLine> Passport(PassportAsked asked) =>
         from card in PlannedCard.Of(asked.Unit)
-        let made = asked.IsDone(Acts.PrepareCard(card.Device.Name))
+        let made = asked.IsDone(StorageActs.PrepareCard(card.Device.Name))
         let kit = card.Device.Part.CardKit is { } k ? KitFiles.Chosen(k, card.Card.Choices) : null
         select new PassportLine(
-            PassportPart.Cards,
+            Cards,
             $"Card, {card.Card.Labelled}",
             card.Device.Title,
             string.Join(

@@ -33,7 +33,7 @@ static class StorageWorks
             yield return card.Card.Partitions.Any(p => p.Start)
                 ? new Work(WorkTime.Last, [])
                 {
-                    Gate = new GateAsked(Acts.StartFrom(card.Device.Name), $"from the card in {card.Device.Title}", needs)
+                    Gate = new GateAsked(StorageActs.StartFrom(card.Device.Name), $"from the card in {card.Device.Title}", needs)
                     {
                         Sees = Sees(card),
                     },
@@ -44,7 +44,7 @@ static class StorageWorks
 
     static Step Prepare(PlannedCard card, bool afterFit) =>
         new(
-            Acts.PrepareCard(card.Device.Name),
+            StorageActs.PrepareCard(card.Device.Name),
             StepKind.Set,
             card.Card.Origin switch
             {
@@ -70,7 +70,7 @@ static class StorageWorks
             card.Layout.Host.Table == TableKind.Own ? FigureMinutes * Math.Max(1, card.Layout.Partitions.Count) : PrepareMinutes
         )
         {
-            Station = "Storage",
+            Station = StorageStation.Here,
             Needs = afterFit ? [Acts.Fit(card.Device.Name)] : [],
         };
 
@@ -91,28 +91,28 @@ static class StorageWorks
             yield break;
         var files = KitFiles.Of(kit, card.Card.Choices);
         yield return new Step(
-            Acts.CopyKit(card.Device.Name),
+            StorageActs.CopyKit(card.Device.Name),
             StepKind.Set,
             $"Copy the kit of {card.Device.Part.Name} onto the card",
             [.. files.Select(f => $"{f.Path}"), "The Storage page makes the zip, and reads a listing of the card back."],
             KitMinutes
         )
         {
-            Station = "Storage",
-            Needs = [Acts.PrepareCard(card.Device.Name)],
+            Station = StorageStation.Here,
+            Needs = [StorageActs.PrepareCard(card.Device.Name)],
         };
     }
 
     static Step Look(PlannedCard card, StepId[] needs) =>
         new(
-            Acts.LookAtCard(card.Device.Name),
+            StorageActs.LookAtCard(card.Device.Name),
             StepKind.Prove,
             $"Look at the card in {card.Device.Title}",
             [.. Sees(card)],
             LookMinutes
         )
         {
-            Station = "Storage",
+            Station = StorageStation.Here,
             Runs = true,
             Needs = needs,
         };

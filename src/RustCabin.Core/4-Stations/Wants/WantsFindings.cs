@@ -5,13 +5,14 @@ namespace RustCabin.Core.Wants;
 /// <summary>What the Wants checks have to say: each finding, once.</summary>
 public static class WantsFindings
 {
-    const string At = "Wants";
+    static readonly StationName At = WantsStation.Here;
 
     /// <summary>WANT-UNMET.</summary>
     public static readonly FindingKind WantUnmet = new("WANT-UNMET", At, [Severity.Watch, Severity.Note])
     {
         Meaning = "Watch. A want that the plan does not give. Note where the sheets do not say.",
         Mend = "The Wants station proposes sets of parts.",
+        ByOtherParts = true,
     };
 
     /// <summary>LIMIT-BUDGET.</summary>

@@ -8,8 +8,11 @@ namespace RustCabin.Core.Wants;
 /// <summary>What the unit should do, and within which limits. Source: docs/handbook/wants.md.</summary>
 public sealed class WantsStation : Station
 {
+    /// <summary>Its name.</summary>
+    public static readonly StationName Here = new("Wants");
+
     /// <inheritdoc/>
-    public override string Name => "Wants";
+    public override StationName Name => Here;
 
     /// <inheritdoc/>
     public override IReadOnlyList<FindingKind> Findings => WantsFindings.All;

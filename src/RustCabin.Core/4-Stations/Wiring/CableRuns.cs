@@ -46,8 +46,8 @@ public static class CableRuns
         where one is not null
         select new Piece(StockKind.Cable, $"cable {one.Text}", 1, item => IsSuch(item, one))
         {
-            Step = Acts.Cables(run.Id),
-            Done = unit.Job!.Done.Contains(Acts.Cables(run.Id)),
+            Step = WiringActs.Cables(run.Id),
+            Done = unit.Job!.Done.Contains(WiringActs.Cables(run.Id)),
             Item = one.Text,
             Serves = stock => Serving(run, stock),
         };
@@ -70,14 +70,14 @@ public static class CableRuns
             WorkTime.Last,
             [
                 new Step(
-                    Acts.Cables(run.Id),
+                    WiringActs.Cables(run.Id),
                     StepKind.Fit,
                     $"Join by cables: {run.What}",
                     [$"{run.From.Text} to {run.To.Text}; the Wiring page lists the pieces in their order."],
                     Minutes
                 )
                 {
-                    Station = "Wiring",
+                    Station = WiringStation.Here,
                 },
             ]
         ));

@@ -51,7 +51,7 @@ public static class WiringEdits
         job with
         {
             Cables = [.. job.Cables.Where(r => r.Id != run)],
-            Done = [.. job.Done.Where(s => s != Acts.Cables(run))],
+            Done = [.. job.Done.Where(s => s != WiringActs.Cables(run))],
         };
 
     /// <summary>Takes a reading away.</summary>

@@ -5,7 +5,7 @@ namespace RustCabin.Core.Wiring;
 /// <summary>What the Wiring checks have to say: each finding, once.</summary>
 public static class WiringFindings
 {
-    const string At = "Wiring";
+    static readonly StationName At = WiringStation.Here;
 
     /// <summary>WIRE-READS.</summary>
     public static readonly FindingKind Reads = new("WIRE-READS", At, [Severity.Stop, Severity.Watch])

@@ -9,8 +9,17 @@ namespace RustCabin.Core.Wiring;
 /// <summary>Legs, traces, links, connectors and cables. Source: docs/handbook/wiring.md.</summary>
 public sealed class WiringStation : Station
 {
+    /// <summary>Its name.</summary>
+    public static readonly StationName Here = new("Wiring");
+
     /// <inheritdoc/>
-    public override string Name => "Wiring";
+    public override StationName Name => Here;
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Act> OwnActs => WiringActs.All;
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<PassportPart> PassportParts { get; } = [PassportPart.Wired];
 
     /// <inheritdoc/>
     public override IReadOnlyList<FindingKind> Findings => WiringFindings.All;
@@ -42,7 +51,7 @@ public sealed class WiringStation : Station
                     $"Cables: {run.What}",
                     $"{run.From.Text} to {run.To.Text}",
                     "",
-                    asked.IsDone(Acts.Cables(run.Id)) ? "joined" : "planned"
+                    asked.IsDone(WiringActs.Cables(run.Id)) ? "joined" : "planned"
                 ))
             );
 

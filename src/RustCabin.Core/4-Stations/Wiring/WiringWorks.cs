@@ -50,7 +50,7 @@ public static class WiringWorks
         )
         {
             Instance = placed.Instance,
-            Station = "Wiring",
+            Station = WiringStation.Here,
             Cautions = [.. CautionsOf(placed.Change.Do).Concat(placed.Change.Cautions).Distinct().Select(Caution.Of)],
         };
 
@@ -59,7 +59,7 @@ public static class WiringWorks
         int agree = table.Count(l => l.Agrees == true),
             differ = table.Count(l => l.Agrees == false);
         return new Step(
-            Acts.ProbeWiring,
+            WiringActs.ProbeWiring,
             StepKind.Prove,
             $"Prove the wiring with a meter, {table.Count} readings",
             [
@@ -70,7 +70,7 @@ public static class WiringWorks
             LineMinutes * table.Count
         )
         {
-            Station = "Wiring",
+            Station = WiringStation.Here,
             Proved = agree == table.Count,
             Needs = [.. changes.Select(c => c.Step)],
         };

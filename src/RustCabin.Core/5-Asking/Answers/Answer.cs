@@ -1,5 +1,6 @@
 using RustCabin.Core.Bench;
 using RustCabin.Core.Findings;
+using RustCabin.Core.Gathered;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Power;
 using RustCabin.Core.Sheets;
@@ -55,10 +56,10 @@ public sealed record Answer(
             };
 
     /// <summary>The answer for a plan. For each stop it is tried whether one switch moved would mend it.</summary>
-    public static Answer For(PlannedUnit planned)
+    public static Answer For(StationList stations, PlannedUnit planned)
     {
         PowerUpCount count = Bench.PowerUp.Run(planned);
-        IReadOnlyList<Finding> findings = Searches.SingleMoves.Mend(planned, Trail.Run(planned, count));
+        IReadOnlyList<Finding> findings = Searches.SingleMoves.Mend(stations, planned, stations.Run(planned, count));
         Instance[] added = [.. planned.Instances.Where(i => i.Added)];
         return new Answer(
             planned,
@@ -70,7 +71,7 @@ public sealed record Answer(
             added.All(i => i.Way?.Reversible ?? true) && planned.Job?.Build is not { Care.Count: > 0 }
         )
         {
-            Mended = Trail.Mended(planned, count),
+            Mended = stations.Mended(planned, count),
         };
     }
 }

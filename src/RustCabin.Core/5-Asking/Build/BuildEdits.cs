@@ -1,3 +1,5 @@
+using RustCabin.Core.Baseline;
+using RustCabin.Core.Care;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
@@ -45,7 +47,11 @@ public static class BuildEdits
 
     /// <summary>Takes a piece on while the case is open, or leaves it.</summary>
     public static Job Extra(Job job, string piece, bool taken) =>
-        JobEdits.Tick(With(job, b => b with { Extras = JobEdits.Listed(b.Extras, piece, taken) }), Acts.Service(piece), false);
+        JobEdits.Tick(
+            With(job, b => b with { Extras = JobEdits.Listed(b.Extras, piece, taken) }),
+            BaselineStation.Service(piece),
+            false
+        );
 
     /// <summary>Takes a work on the case into the build.</summary>
     public static Job Care(Job job, CareWork work) => With(job, b => b with { Care = [.. b.Care, work] });
@@ -54,7 +60,11 @@ public static class BuildEdits
     /// none.</summary>
     public static Job? Uncare(Job job, string work) =>
         job.Build?.Care.Any(c => c.Id == work) == true
-            ? JobEdits.Tick(With(job, b => b with { Care = [.. b.Care.Where(c => c.Id != work)] }), Acts.Care(work), false)
+            ? JobEdits.Tick(
+                With(job, b => b with { Care = [.. b.Care.Where(c => c.Id != work)] }),
+                CareStation.StepOf(work),
+                false
+            )
             : null;
 
     /// <summary>Notes an amount.</summary>

@@ -1,3 +1,4 @@
+using RustCabin.Core.Gathered;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
@@ -20,6 +21,9 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
     /// <summary>How long all of it takes.</summary>
     public decimal Minutes => Steps.Sum(s => s.Minutes);
 
+    /// <summary>The stations that brought the work.</summary>
+    public required StationList Stations { get; init; }
+
     /// <summary>The work between the untouched machine and what comes last, in its order.</summary>
     public required WorkOrder Order { get; init; }
 
@@ -36,13 +40,14 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
     }
 
     /// <summary>The sheet that leads from the unit as it stands to the plan of the job.</summary>
+    /// <param name="stations">The stations that bring work.</param>
     /// <param name="before">The unit as it stands.</param>
     /// <param name="after">The unit as the job plans it.</param>
     /// <param name="school">By which school; null: as the job says, else careful.</param>
-    public static BuildSheet For(PlannedUnit before, PlannedUnit after, School? school = null)
+    public static BuildSheet For(StationList stations, PlannedUnit before, PlannedUnit after, School? school = null)
     {
         var asked = new BuildAsked(before, after);
-        ILookup<WorkTime, Work> works = Trail.Stations.SelectMany(s => s.Works(asked)).Select(Spent).ToLookup(w => w.Time);
+        ILookup<WorkTime, Work> works = stations.SelectMany(s => s.Works(asked)).Select(Spent).ToLookup(w => w.Time);
         var order = WorkOrder.Of(
             [
                 .. works
@@ -55,7 +60,7 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
         School by = school ?? after.Job?.Build?.School ?? School.Careful;
         IReadOnlyList<StepId> own = after.Job?.Build?.Gates ?? [];
 
-        var walk = new BuildWalk(before, after, [.. works[WorkTime.AtGate]]);
+        var walk = new BuildWalk(stations, before, after, [.. works[WorkTime.AtGate]]);
         foreach (Work work in works[WorkTime.BeforePower])
             walk.Do(work);
         walk.Untouched();
@@ -70,6 +75,7 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
         string[] levels = [.. after.Model.Access.Select(a => a.Id)];
         return new BuildSheet(walk.Steps, levels.Length > 0 ? levels : [AccessLevel.Closed])
         {
+            Stations = stations,
             Order = order,
             School = by,
             Schools = Schools.Of(order, after.Model, own),

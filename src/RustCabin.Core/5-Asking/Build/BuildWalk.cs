@@ -1,5 +1,6 @@
 using RustCabin.Core.Bench;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Gathered;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
@@ -10,10 +11,11 @@ namespace RustCabin.Core.Build;
 /// Goes through the work in its order, opens and closes the case as it asks, and puts the gates, each with the unit as it
 /// stands there by then.
 /// </summary>
+/// <param name="stations">The stations, which declare the cautions.</param>
 /// <param name="before">The unit as it stands.</param>
 /// <param name="after">The unit as the job plans it.</param>
 /// <param name="atGates">Work that has its place just before a gate.</param>
-sealed class BuildWalk(PlannedUnit before, PlannedUnit after, IReadOnlyList<Work> atGates)
+sealed class BuildWalk(StationList stations, PlannedUnit before, PlannedUnit after, IReadOnlyList<Work> atGates)
 {
     readonly List<Work> _atGates = [.. atGates];
 
@@ -240,7 +242,7 @@ sealed class BuildWalk(PlannedUnit before, PlannedUnit after, IReadOnlyList<Work
         CaseState state = step.Runs ? Running : CaseState.Of(_ran is not null, _open, CaseLies.Open, after);
         _done.Add(step.Id);
         Step placed = step with { Details = [.. first, .. step.Details], Depth = _open.Count, Level = Level, State = state };
-        _steps.Add(placed with { Cautions = Hazards.Of(placed, _open, after) });
+        _steps.Add(placed with { Cautions = Hazards.Of(stations, placed, _open, after) });
     }
 
     /// <summary>Closes as far as it must, and opens as far as is asked.</summary>

@@ -1,5 +1,6 @@
 using RustCabin.Core.Bench;
 using RustCabin.Core.Findings;
+using RustCabin.Core.Gathered;
 using RustCabin.Core.Mends;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
@@ -10,13 +11,13 @@ namespace RustCabin.Core.Build;
 public static class GateFindings
 {
     /// <summary>What the readings of a build have to say.</summary>
-    public static IEnumerable<Finding> Of(Progress progress, Job? job)
+    public static IEnumerable<Finding> Of(StationList stations, Progress progress, Job? job)
     {
         foreach (StepProgress gate in progress.Steps.Where(s => s.Step is { Kind: StepKind.Gate, At: not null }))
         {
             if (gate is { State: StepState.Differs, Reading: { } read })
                 yield return Differs(gate, $"{gate.Step.Title}: {Short(read)}", Read(read));
-            foreach ((Sight sight, string showed) in Seen(progress, gate, job))
+            foreach ((Sight sight, string showed) in Seen(stations, progress, gate, job))
                 yield return Differs(
                     gate,
                     $"{gate.Step.Title}: {sight.Words.ToLowerInvariant()}, {showed}",
@@ -49,11 +50,11 @@ public static class GateFindings
             );
 
     /// <summary>What was looked at there and is not as usual, where the count itself agrees.</summary>
-    static IEnumerable<(Sight Sight, string Showed)> Seen(Progress progress, StepProgress gate, Job? job) =>
+    static IEnumerable<(Sight Sight, string Showed)> Seen(StationList stations, Progress progress, StepProgress gate, Job? job) =>
         gate.State == StepState.Done && job is not null
             ? from look in Grounds.Looks(job, gate.Step, [.. progress.Steps.Select(s => s.Step)])
             where look.Against.Count == 0
-            join sight in Trail.Sights(gate.Step.At!) on look.Look.What equals sight.Id
+            join sight in stations.Sights(gate.Step.At!) on look.Look.What equals sight.Id
             where look.Look.Showed != sight.Usual
             select (sight, look.Look.Showed)
             : [];

@@ -1,4 +1,6 @@
+using RustCabin.Core.Baseline;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Gathered;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
@@ -12,8 +14,8 @@ namespace RustCabin.Core.Build;
 static class Hazards
 {
     /// <summary>The cautions of a step, each once.</summary>
-    public static IReadOnlyList<Caution> Of(Step step, IReadOnlyList<AccessLevel> open, PlannedUnit unit) =>
-        [.. All(step, open, unit).DistinctBy(c => c.Id)];
+    public static IReadOnlyList<Caution> Of(StationList stations, Step step, IReadOnlyList<AccessLevel> open, PlannedUnit unit) =>
+        [.. All(step, open, unit).Select(stations.Told).DistinctBy(c => c.Id)];
 
     static IEnumerable<Caution> All(Step step, IReadOnlyList<AccessLevel> open, PlannedUnit unit)
     {
@@ -61,7 +63,7 @@ static class Hazards
         foreach (ServicePiece piece in unit.Model.Service.Where(p => p.Access == level.Id && unit.Holds(p.Revisions)))
         {
             if (piece.Kind == ServiceKind.Cell && survey?.Cells is Wear.Bad)
-                yield return Caution.Of("leaking") with
+                yield return BaselineStation.Leaking with
                 {
                     Why = $"{piece.What} was found bad",
                 };

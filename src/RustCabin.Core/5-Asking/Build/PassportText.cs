@@ -1,4 +1,5 @@
 using System.Text;
+using RustCabin.Core.Care;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
@@ -27,7 +28,7 @@ public static class PassportText
             Wiring.PlacedChange.Of(record.Unit).Count(c => record.IsDone(c.Step))
             + Wiring.PlacedChange.There(record.Before).Count(c => c.Instance is not { } on || now.Find(on.Name) is not null);
         IEnumerable<string> cared = (record.Unit.Job?.Build?.Care ?? [])
-            .Where(c => record.IsDone(Acts.Care(c.Id)))
+            .Where(c => record.IsDone(CareStation.StepOf(c.Id)))
             .Select(c => new Care.CareFigures(c).Title);
         IEnumerable<string> special = now.Instances.Select(i => i.Way?.Special).OfType<string>().Select(s => $"only here: {s}");
         return

@@ -1,6 +1,8 @@
+using RustCabin.Core.Baseline;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
+using RustCabin.Core.Storage;
 
 namespace RustCabin.Core.Build;
 
@@ -30,7 +32,7 @@ public static class Reminders
                     $"cell-{p.Id}",
                     $"{name}: look at the {p.What}",
                     "A cell that leaks eats copper for years before anybody looks.",
-                    today.AddMonths(record.IsDone(Acts.Service(p.Id)) && p.Years is { } years ? years * 12 : 12),
+                    today.AddMonths(record.IsDone(BaselineStation.Service(p.Id)) && p.Years is { } years ? years * 12 : 12),
                     12
                 )),
             .. (unit.Job?.Roms ?? [])
@@ -43,7 +45,7 @@ public static class Reminders
                     12
                 )),
             .. (unit.Job?.Cards ?? [])
-                .Where(c => record.IsDone(Acts.PrepareCard(c.On)))
+                .Where(c => record.IsDone(StorageActs.PrepareCard(c.On)))
                 .Select(c => new Reminder(
                     $"card-{c.On}",
                     $"{name}: back up the {c.Labelled} card",

@@ -1,5 +1,6 @@
 using System.Globalization;
 using RustCabin.Core.Cupboard;
+using RustCabin.Core.Gathered;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
@@ -21,7 +22,12 @@ public sealed record Wanted(string Name, int Count, int InHand, decimal? Price)
 public static class ShoppingList
 {
     /// <summary>The list: station by station, equal things on one line.</summary>
-    public static IReadOnlyList<Wanted> Of(Pack sheets, IReadOnlyList<Job> jobs, IReadOnlyList<StockItem> stock)
+    public static IReadOnlyList<Wanted> Of(
+        StationList stations,
+        Pack sheets,
+        IReadOnlyList<Job> jobs,
+        IReadOnlyList<StockItem> stock
+    )
     {
         PlannedUnit[] plans =
         [
@@ -29,7 +35,7 @@ public static class ShoppingList
         ];
         return
         [
-            .. from station in Trail.Stations
+            .. from station in stations
             from same in plans
                 .SelectMany(station.Pieces)
                 .Where(p => p is { Done: false, Comes: false } && p.Serves?.Invoke(stock) is null)

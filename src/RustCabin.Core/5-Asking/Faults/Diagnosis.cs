@@ -1,5 +1,6 @@
 using RustCabin.Core.Bench;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Gathered;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
@@ -66,12 +67,18 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
     public static string LineId(int line) => $"line {line + 1}";
 
     /// <summary>The diagnosis of a unit at a gate.</summary>
+    /// <param name="stations">The stations that know causes and sights.</param>
     /// <param name="at">The unit as it should stand there.</param>
     /// <param name="open">The access levels that are open there, outermost first.</param>
     /// <param name="seen">What was seen.</param>
     /// <param name="inCall">Only the sights that may be told to other programs.</param>
-    public static Diagnosis Of(PlannedUnit at, IReadOnlyList<AccessLevel> open, Seen seen, bool inCall = false) =>
-        Of(at, open, seen, Trail.Hypotheses(at), PowerUp.Run(at), Trail.Sights(at, inCall));
+    public static Diagnosis Of(
+        StationList stations,
+        PlannedUnit at,
+        IReadOnlyList<AccessLevel> open,
+        Seen seen,
+        bool inCall = false
+    ) => Of(at, open, seen, stations.Hypotheses(at), PowerUp.Run(at), stations.Sights(at, inCall));
 
     /// <summary>The same where the causes were run already.</summary>
     public static Diagnosis Of(

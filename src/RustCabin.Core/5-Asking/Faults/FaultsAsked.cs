@@ -2,6 +2,7 @@ using System.ComponentModel.DataAnnotations;
 using System.Text.Json;
 using RustCabin.Core.Build;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Gathered;
 using RustCabin.Core.Packs;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -42,6 +43,8 @@ public sealed record FaultsAsked
     [Display(Description = "What was seen there.")]
     public AskedSeen Observed { get; init; } = new();
 
+    internal StationList? Stations { get; private init; }
+
     /// <summary>The gate's step, once all was read.</summary>
     internal Step? At { get; private init; }
 
@@ -49,7 +52,7 @@ public sealed record FaultsAsked
     internal IReadOnlyList<AccessLevel> Open { get; private init; } = [];
 
     /// <summary>Reads it, the pack with what its sheets say of each other.</summary>
-    public static Reading<FaultsAsked> Read(JsonElement json)
+    public static Reading<FaultsAsked> Read(StationList stations, JsonElement json)
     {
         if (json.ValueKind != JsonValueKind.Object || !json.TryGetProperty("pack", out JsonElement packJson))
             return Nulls.Read<FaultsAsked>(json);
@@ -65,7 +68,7 @@ public sealed record FaultsAsked
         if (errors.Count > 0 || pack.Value is not { } sheets || rest.Value is not { } asked)
             return new Reading<FaultsAsked>(null, errors);
         Job job = sheets.Jobs[0];
-        var build = BuildSheet.For(Plan.For(sheets, sheets.FindUnit(job.Unit)!), Plan.For(sheets, job), School.Careful);
+        var build = BuildSheet.For(stations, Plan.For(sheets, sheets.FindUnit(job.Unit)!), Plan.For(sheets, job), School.Careful);
         Step? gate = build.Steps.FirstOrDefault(s => s is { Kind: StepKind.Gate, At: not null } && $"{s.Id}" == asked.Gate);
         if (gate is null)
             return new Reading<FaultsAsked>(
@@ -79,7 +82,15 @@ public sealed record FaultsAsked
                 ]
             );
         errors.AddRange(asked.Wrong(gate));
-        return Reading<FaultsAsked>.Of(asked with { At = gate, Open = AccessPath.Path(gate.At!.Model, gate.Level) }, errors);
+        return Reading<FaultsAsked>.Of(
+            asked with
+            {
+                Stations = stations,
+                At = gate,
+                Open = AccessPath.Path(gate.At!.Model, gate.Level),
+            },
+            errors
+        );
     }
 
     /// <summary>The body with an empty pack in the place of its own, which is read by itself.</summary>
@@ -108,6 +119,7 @@ public sealed record FaultsAsked
     /// <summary>The diagnosis.</summary>
     public Diagnosis Diagnosis =>
         Diagnosis.Of(
+            Stations!,
             Measured,
             Open,
             new Seen

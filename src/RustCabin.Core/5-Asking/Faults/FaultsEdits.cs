@@ -1,3 +1,4 @@
+using RustCabin.Core.Mends;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
@@ -42,7 +43,7 @@ public static class FaultsEdits
     public static Job Drop(Job job, StepId gate, string cause) =>
         JobEdits.Tick(
             With(job, f => f with { Confirmed = [.. f.Confirmed.Where(c => c.Gate != gate || c.Cause != cause)] }),
-            Acts.MendCause(gate, cause),
+            MendStation.StepOf(gate, cause),
             false
         );
 

@@ -1,4 +1,5 @@
 using RustCabin.Core.Bench;
+using RustCabin.Core.Gathered;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Stations;
 
@@ -70,7 +71,7 @@ public sealed record Round(string Job, Difficulty Difficulty, int Seed)
 /// <param name="Minutes">What it cost.</param>
 /// <param name="Bits">How much it told.</param>
 /// <param name="Could">How much it could be expected to tell before it was taken.</param>
-public sealed record Act(Observable What, string Showed, decimal Minutes, double Bits, double Could)
+public sealed record RoundAct(Observable What, string Showed, decimal Minutes, double Bits, double Could)
 {
     /// <summary>Nothing could come of it: whatever it showed, no cause would have been likelier for it.</summary>
     public bool IsWasted => Could < Posterior.LeastBits;
@@ -96,9 +97,9 @@ public sealed class Rehearsal
     readonly Shown _shown;
 
     /// <summary>Sets a round up on a machine; null: it allows no fault of that kind.</summary>
-    public static Rehearsal? Of(PlannedUnit at, Round round)
+    public static Rehearsal? Of(StationList stations, PlannedUnit at, Round round)
     {
-        IReadOnlyList<Hypothesis> all = Trail.Hypotheses(at);
+        IReadOnlyList<Hypothesis> all = stations.Hypotheses(at);
         PowerUpCount expected = PowerUp.Run(at);
         bool loud(Hypothesis h) =>
             h.Shows.Starts == false
@@ -124,17 +125,19 @@ public sealed class Rehearsal
             return null;
         Hypothesis first = Draw(candidates, random);
         if (round.Difficulty != Difficulty.Pair)
-            return new Rehearsal(at, all, [first]);
+            return new Rehearsal(stations, at, all, [first]);
         Hypothesis[] others = [.. candidates.Where(h => h.Look!.Id != first.Look!.Id)];
         if (others.Length == 0)
             return null;
         Hypothesis second = Draw(others, random);
-        return new Rehearsal(at, all, [first, second]);
+        return new Rehearsal(stations, at, all, [first, second]);
     }
 
-    Rehearsal(PlannedUnit at, IReadOnlyList<Hypothesis> causes, IReadOnlyList<Hypothesis> hidden)
+    readonly StationList _stations;
+
+    Rehearsal(StationList stations, PlannedUnit at, IReadOnlyList<Hypothesis> causes, IReadOnlyList<Hypothesis> hidden)
     {
-        (At, Causes, Hidden) = (at, causes, hidden);
+        (_stations, At, Causes, Hidden) = (stations, at, causes, hidden);
         _shown = hidden.Count == 1 ? hidden[0].Shows : Both(at, hidden[0], hidden[1]);
         _expected = PowerUp.Run(at);
     }
@@ -142,7 +145,7 @@ public sealed class Rehearsal
     /// <summary>What is known from before something was mended; nothing in a fresh round.</summary>
     public Seen Known { get; private init; } = new();
 
-    /// <summary> The round goes on with what is left once a cause of it is mended; null: it does not read as one of it, or
+    /// <summary>The round goes on with what is left once a cause of it is mended; null: it does not read as one of it, or
     /// nothing is left. What was seen with the plug out stays so, but for what is mended.
     /// </summary>
     /// <param name="cause">The cause that was named.</param>
@@ -152,7 +155,7 @@ public sealed class Rehearsal
         if (Hidden.Count <= 1 || Hidden.FirstOrDefault(h => h.Id == cause) is not { } mended)
             return null;
         HashSet<string> stays = [.. Looks.Where(o => o.State == LookState.PlugOut && o.Id != mended.Look?.Id).Select(o => o.Id)];
-        return new Rehearsal(At, Causes, [.. Hidden.Where(h => h.Id != cause)])
+        return new Rehearsal(_stations, At, Causes, [.. Hidden.Where(h => h.Id != cause)])
         {
             Known = new Seen { Looks = seen.Looks.Where(l => stays.Contains(l.Key)).ToDictionary() },
         };
@@ -218,21 +221,21 @@ public sealed class Rehearsal
     /// <summary>The diagnosis after what was seen.</summary>
     public Diagnosis After(Seen seen) => Diagnosis.Of(At, [], seen, Causes, _expected, Sights);
 
-    IReadOnlyList<Sight> Sights => field ??= Trail.Sights(At);
+    IReadOnlyList<Sight> Sights => field ??= _stations.Sights(At);
 
     /// <summary>An act that is dangerous: it ends the round.</summary>
     public bool IsDangerous(string what) => Causes.Select(c => c.Look).FirstOrDefault(l => l?.Id == what) is { IsSafe: false };
 
     /// <summary>What acts showed and told, in their order.</summary>
-    public IReadOnlyList<Act> Told(IReadOnlyList<string> acts)
+    public IReadOnlyList<RoundAct> Told(IReadOnlyList<string> acts)
     {
-        var told = new List<Act>();
+        var told = new List<RoundAct>();
         Diagnosis before = After(Known);
         foreach ((int i, string id) in acts.Index())
             if (before.Observables.FirstOrDefault(o => o.Id == id) is { } what)
             {
                 Diagnosis after = After(SeenAfter(acts.Take(i + 1)));
-                told.Add(new Act(what, Shows(what), what.Minutes ?? 0, Bits(before) - Bits(after), before.BitsOf(what)));
+                told.Add(new RoundAct(what, Shows(what), what.Minutes ?? 0, Bits(before) - Bits(after), before.BitsOf(what)));
                 before = after;
             }
         return told;
@@ -248,22 +251,22 @@ public sealed class Rehearsal
     /// The looks that the station's own rule takes from the start: until the likeliest is sure and its own look has said so, or
     /// nothing that is allowed tells anything more; of two faults it mends the one that it found, and goes on.
     /// </summary>
-    public IReadOnlyList<Act> BestLine() =>
+    public IReadOnlyList<RoundAct> BestLine() =>
         [.. Line(out Diagnosis end, out Seen seen), .. Mended(end.Causes[0].Cause.Id, seen)?.BestLine() ?? []];
 
     /// <summary>The looks until a cause is settled or nothing tells any more, with the diagnosis then.</summary>
     /// <param name="end">The diagnosis at the end.</param>
     /// <param name="seen">What was seen by then.</param>
-    public IReadOnlyList<Act> Line(out Diagnosis end, out Seen seen)
+    public IReadOnlyList<RoundAct> Line(out Diagnosis end, out Seen seen)
     {
-        var acts = new List<Act>();
+        var acts = new List<RoundAct>();
         seen = Known;
         end = After(seen);
         while (end.Next is { } next && !IsSettled(end.Causes[0], seen) && acts.Count < MostActs)
         {
             seen = seen with { Looks = new Dictionary<string, string>(seen.Looks) { [next.What.Id] = Shows(next.What) } };
             Diagnosis after = After(seen);
-            acts.Add(new Act(next.What, Shows(next.What), next.What.Minutes ?? 0, Bits(end) - Bits(after), next.Bits));
+            acts.Add(new RoundAct(next.What, Shows(next.What), next.What.Minutes ?? 0, Bits(end) - Bits(after), next.Bits));
             end = after;
         }
         return acts;

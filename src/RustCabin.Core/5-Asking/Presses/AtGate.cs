@@ -45,5 +45,5 @@ public static class AtGate
 
     /// <summary>The causes of what was seen there, and what to look at next.</summary>
     public static Diagnosis Of(AtHand at, StepProgress gate) =>
-        Diagnosis.Of(gate.Step.At!, AccessPath.Path(at.Model, gate.Step.Level), Seen(at, gate));
+        Diagnosis.Of(at.Sheet.Stations, gate.Step.At!, AccessPath.Path(at.Model, gate.Step.Level), Seen(at, gate));
 }

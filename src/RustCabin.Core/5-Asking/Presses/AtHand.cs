@@ -1,6 +1,7 @@
 using RustCabin.Core.Answers;
 using RustCabin.Core.Build;
 using RustCabin.Core.Findings;
+using RustCabin.Core.Gathered;
 using RustCabin.Core.Mends;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -21,13 +22,20 @@ public sealed record AtHand(Pack Sheets, Job Job, PlannedUnit Before, Answer Ans
 {
     /// <summary>A job with all that is worked out of it.</summary>
     /// <exception cref="Maps.MapTooDenseException">Its map is more than is worked out.</exception>
-    public static AtHand Of(Pack sheets, Job job)
+    public static AtHand Of(StationList stations, Pack sheets, Job job)
     {
         PlannedUnit after = Plan.For(sheets with { Jobs = [job] }, job),
             before = after.Before ?? Plan.For(sheets, after.Unit);
-        BuildSheet sheet = BuildSheet.For(before, after);
+        BuildSheet sheet = BuildSheet.For(stations, before, after);
         var progress = Progress.Of(sheet, job);
-        return new AtHand(sheets, job, before, Answer.For(after).With(GateFindings.Of(progress, job)), sheet, progress);
+        return new AtHand(
+            sheets,
+            job,
+            before,
+            Answer.For(stations, after).With(GateFindings.Of(stations, progress, job)),
+            sheet,
+            progress
+        );
     }
 
     /// <summary>The moment of the press in ISO 8601, as the record writes it; empty where nothing is written down.</summary>

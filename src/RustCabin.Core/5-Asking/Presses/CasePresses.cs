@@ -33,7 +33,7 @@ public static class CasePresses
         string[] taken =
         [
             .. build.Care.Select(c => c.Id),
-            .. build.Notes.Where(n => n.Step.Act == Acts.Care("").Act).Select(n => n.Step.About),
+            .. build.Notes.Where(n => n.Step.Act == CareStation.StepOf("").Act).Select(n => n.Step.About),
         ];
         return Enumerable.Range(1, int.MaxValue).Select(n => $"{Words<CareAct>.Of(kind)}-{n}").First(i => !taken.Contains(i));
     }

@@ -23,8 +23,8 @@ public static class FitPlanned
         var there = at.Answer.Findings.Where(f => f.Severity == Severity.Stop).Select(Key).ToHashSet();
         Finding[] brings =
         [
-            .. Trail
-                .Stops(Plan.For(at.Sheets with { Jobs = [with] }, with))
+            .. at
+                .Sheet.Stations.Stops(Plan.For(at.Sheets with { Jobs = [with] }, with))
                 .Select(s => s.Finding)
                 .Where(f => !there.Contains(Key(f)))
                 .DistinctBy(f => f.Code),

@@ -1,5 +1,6 @@
 using System.Text;
 using RustCabin.Core.Findings;
+using RustCabin.Core.Gathered;
 
 namespace RustCabin.Core.Reference;
 
@@ -7,7 +8,7 @@ namespace RustCabin.Core.Reference;
 public static class FindingsPage
 {
     /// <summary>The page's text.</summary>
-    public static string Text()
+    public static string Text(StationList stations)
     {
         var page = new StringBuilder(
             """
@@ -23,7 +24,7 @@ public static class FindingsPage
 
             """
         );
-        foreach (FindingKind kind in Trail.Findings)
+        foreach (FindingKind kind in stations.Findings)
         {
             string severities = string.Join(" or ", kind.Severities.Select(s => s.ToString().ToLowerInvariant()));
             page.Append(

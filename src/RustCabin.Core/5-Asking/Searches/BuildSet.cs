@@ -1,4 +1,5 @@
 using RustCabin.Core.Choices;
+using RustCabin.Core.Gathered;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
@@ -83,6 +84,7 @@ public sealed record LeftOut(Part Part, string Why);
 /// (null: there is none to ask).
 /// </summary>
 public sealed record SetQuestion(
+    StationList Stations,
     PlannedUnit Unit,
     IReadOnlyList<Need> Wants,
     JobLimits Limits,
@@ -91,10 +93,10 @@ public sealed record SetQuestion(
 )
 {
     /// <summary>The question that a job asks: what it adds is not there yet, what it removes is gone.</summary>
-    public static SetQuestion Of(Pack pack, Job job, IReadOnlyDictionary<string, int>? inHand = null)
+    public static SetQuestion Of(StationList stations, Pack pack, Job job, IReadOnlyDictionary<string, int>? inHand = null)
     {
         PlannedUnit planned = Plan.For(pack, job);
-        return new SetQuestion(Plan.With(planned, i => !i.Added), job.Wants, job.Limits, pack.Parts, inHand);
+        return new SetQuestion(stations, Plan.With(planned, i => !i.Added), job.Wants, job.Limits, pack.Parts, inHand);
     }
 
     /// <summary>True if one lies in the cupboard.</summary>

@@ -48,9 +48,9 @@ static class LeftOuts
             return $"It costs {part.Price:0.00}; the budget is {budget:0.00} {unit.Currency}.";
 
         var alone = ways.Select(w => Plan.Of(unit, [.. unit.Instances, SetSearch.NewInstance(part, w)])).ToList();
-        if (alone.All(plan => !SettingsSolver.CanBe(plan, [], cancel)))
-            return Trail
-                    .Stops(alone[0])
+        if (alone.All(plan => !SettingsSolver.CanBe(question.Stations, plan, [], cancel)))
+            return question
+                    .Stations.Stops(alone[0])
                     .Select(s => s.Finding)
                     .OrderByDescending(f => f.Subjects.Contains(Subjects.Part(part.Id)))
                     .FirstOrDefault()

@@ -152,7 +152,7 @@ public static class SetSearch
             parts.Select(p => p.Way.Skill).DefaultIfEmpty(0).Max(),
             parts.All(p => p.Way.Reversible),
             bought.Select(MakerOf).Distinct().Count(),
-            Trail.Run(choice.Planned, PowerUp.Run(choice.Planned)).Count(f => f.Severity == Severity.Watch)
+            question.Stations.Run(choice.Planned, PowerUp.Run(choice.Planned)).Count(f => f.Severity == Severity.Watch)
         );
     }
 
@@ -173,7 +173,7 @@ public static class SetSearch
             where (limits.Skill is not { } skill || way.Skill <= skill) && (!limits.Reversible || way.Reversible)
             select new Candidate(NewInstance(part, way), Optional: true),
         ];
-        var model = new ChoiceModel(question.Unit, all, question.Wants, Trail.Checker);
+        var model = new ChoiceModel(question.Unit, all, question.Wants, question.Stations.Checker);
         if (limits.Budget is { } budget)
             model.Cap(
                 all.Index().Where(c => c.Item.Optional).Select(c => (c.Index, Cents(question, c.Item.Instance.Part))),
@@ -240,7 +240,7 @@ public static class SetSearch
                 Parts = [.. question.Parts.Where(p => question.Unit.Instances.All(i => i.Part.Id != p.Id))],
             };
         if (!CanBe(With([]), cancel))
-            return Clash.Of(Plan.With(question.Unit, _ => false), [], cancel);
+            return Clash.Of(question.Stations, Plan.With(question.Unit, _ => false), [], cancel);
         return Smallest.Clash(
             all,
             some => CanBe(With(some), cancel),

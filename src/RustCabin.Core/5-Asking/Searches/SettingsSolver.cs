@@ -1,5 +1,6 @@
 using RustCabin.Core.Choices;
 using RustCabin.Core.Findings;
+using RustCabin.Core.Gathered;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Wants;
@@ -35,6 +36,7 @@ public static class SettingsSolver
     /// Solves for the parts of a plan, whatever its switches stand at. Wants are those of its job unless others are given.
     /// </summary>
     public static Settings Solve(
+        StationList stations,
         PlannedUnit planned,
         IReadOnlyList<Need>? wants = null,
         int most = UsuallyListed,
@@ -48,13 +50,13 @@ public static class SettingsSolver
         var effects = new HashSet<string>();
         try
         {
-            ChoiceModel model = ModelOf(planned, wants);
+            ChoiceModel model = ModelOf(stations, planned, wants);
             while (found.Count < most)
             {
                 if (model.Best(model.Moves, cancel: patience.Token) is not { } choice)
                     return found.Count > 0
                         ? new Settings(InOrder(found), [], true)
-                        : new Settings([], Clash.Of(planned, wants, patience.Token), true);
+                        : new Settings([], Clash.Of(stations, planned, wants, patience.Token), true);
                 if (effects.Add(Effect.Of(choice.Planned)))
                     found.Add(choice);
                 model.Other();
@@ -89,28 +91,34 @@ public static class SettingsSolver
         ];
 
     /// <summary>True if some positions pass without a stop and give the wants.</summary>
-    internal static bool CanBe(PlannedUnit planned, IReadOnlyList<Need> wants, CancellationToken cancel = default)
+    internal static bool CanBe(
+        StationList stations,
+        PlannedUnit planned,
+        IReadOnlyList<Need> wants,
+        CancellationToken cancel = default
+    )
     {
-        ChoiceModel model = ModelOf(planned, wants);
+        ChoiceModel model = ModelOf(stations, planned, wants);
         return model.Best(model.Moves, cancel: cancel) is not null;
     }
 
-    static ChoiceModel ModelOf(PlannedUnit planned, IReadOnlyList<Need> wants) =>
-        new(planned, [.. planned.Instances.Select(i => new Candidate(i, Optional: false))], wants, Trail.Checker);
+    static ChoiceModel ModelOf(StationList stations, PlannedUnit planned, IReadOnlyList<Need> wants) =>
+        new(planned, [.. planned.Instances.Select(i => new Candidate(i, Optional: false))], wants, stations.Checker);
 }
 
 /// <summary>The smallest requirements of a job that cannot all be met. Dropping any one of them leaves what can be.</summary>
 static class Clash
 {
     public static IReadOnlyList<Requirement> Of(
+        StationList stations,
         PlannedUnit planned,
         IReadOnlyList<Need> wants,
         CancellationToken cancel = default
     )
     {
         PlannedUnit bare = Plan.With(planned, _ => false);
-        if (!SettingsSolver.CanBe(bare, [], cancel))
-            return [.. Trail.Stops(bare).Select(s => new Requirement($"The unit itself: {s.Finding.Text}"))];
+        if (!SettingsSolver.CanBe(stations, bare, [], cancel))
+            return [.. stations.Stops(bare).Select(s => new Requirement($"The unit itself: {s.Finding.Text}"))];
 
         Requirement[] all =
         [
@@ -124,6 +132,7 @@ static class Clash
                     all,
                     some =>
                         SettingsSolver.CanBe(
+                            stations,
                             Plan.With(planned, i => some.Any(r => r.Instance == i.Name)),
                             [.. some.Select(r => r.Want).OfType<Need>()],
                             cancel
@@ -133,7 +142,7 @@ static class Clash
                             ? WithDependents(planned, name).Select(n => new Requirement("", Instance: n))
                             : []
                 )
-                .Select(r => r.Instance is { } name ? r with { Text = PartWords(planned, planned.Find(name)!) } : r),
+                .Select(r => r.Instance is { } name ? r with { Text = PartWords(stations, planned, planned.Find(name)!) } : r),
         ];
     }
 
@@ -156,7 +165,7 @@ static class Clash
             .Append(name);
     }
 
-    internal static string PartWords(PlannedUnit planned, Instance instance)
+    internal static string PartWords(StationList stations, PlannedUnit planned, Instance instance)
     {
         string[] places =
         [
@@ -172,7 +181,7 @@ static class Clash
             <= 6 => $", which can only sit at {string.Join(" or ", places)}",
             _ => $", which can sit at {places.Length} places",
         };
-        Finding? stop = Trail.Stops(planned).Select(s => s.Finding).FirstOrDefault(f => f.Subjects.Contains(instance.Subject));
+        Finding? stop = stations.Stops(planned).Select(s => s.Finding).FirstOrDefault(f => f.Subjects.Contains(instance.Subject));
         return $"{instance.Title} fitted{where}{(stop is null ? "" : $". {stop.Text}")}";
     }
 }

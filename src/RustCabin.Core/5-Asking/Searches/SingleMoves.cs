@@ -1,5 +1,6 @@
 using RustCabin.Core.Bench;
 using RustCabin.Core.Findings;
+using RustCabin.Core.Gathered;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
@@ -36,7 +37,7 @@ public static class SingleMoves
     /// Gives each stop the first single move, of a switch or of what a station proposes, after which it is gone and no other stop
     /// has come.
     /// </summary>
-    public static IReadOnlyList<Finding> Mend(PlannedUnit planned, IReadOnlyList<Finding> findings)
+    public static IReadOnlyList<Finding> Mend(StationList stations, PlannedUnit planned, IReadOnlyList<Finding> findings)
     {
         if (findings.All(f => f.Severity != Severity.Stop))
             return findings;
@@ -45,8 +46,8 @@ public static class SingleMoves
             .. Of(planned)
                 .Select(m => new Proposal(FixOf(m), m.Planned))
                 .Take(Tries(planned))
-                .Concat(Trail.Stations.SelectMany(s => s.Proposals(planned)).Take(Tries(planned)))
-                .Select(m => (m.Fix, StopsOf(m.Planned))),
+                .Concat(stations.SelectMany(s => s.Proposals(planned)).Take(Tries(planned)))
+                .Select(m => (m.Fix, StopsOf(stations, m.Planned))),
         ];
         int now = findings.Count(f => f.Severity == Severity.Stop);
         return
@@ -67,8 +68,8 @@ public static class SingleMoves
         ];
     }
 
-    static IReadOnlyList<Finding> StopsOf(PlannedUnit planned) =>
-        [.. Trail.Run(planned, PowerUp.Run(planned)).Where(f => f.Severity == Severity.Stop)];
+    static IReadOnlyList<Finding> StopsOf(StationList stations, PlannedUnit planned) =>
+        [.. stations.Run(planned, PowerUp.Run(planned)).Where(f => f.Severity == Severity.Stop)];
 
     static Fix FixOf(Move move) =>
         Fix.Of(move.Instance.Name, new Dictionary<string, string> { [move.Switch.Id] = move.Position });

@@ -1,3 +1,5 @@
+using RustCabin.Core.Baseline;
+using RustCabin.Core.Findings;
 using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Baseline;
@@ -5,7 +7,7 @@ namespace RustCabin.Web.Pages.Baseline;
 /// <summary>The Baseline station on the trail.</summary>
 public sealed class BaselineDesk : Desk
 {
-    public override string Name => "Baseline";
+    public override StationName Name => BaselineStation.Here;
     public override string Word => "does it work now";
     public override char Key => 'l';
 

@@ -1,3 +1,4 @@
+using RustCabin.Core;
 using RustCabin.Core.Build;
 using RustCabin.Core.Care;
 using RustCabin.Core.Declared;
@@ -83,7 +84,7 @@ static class BuildCalls
                 ? known
                 : throw new RefusedException("policy", $"\"{policy}\" is not one of {string.Join(", ", Words<School>.All)}")
             : null;
-        var sheet = BuildSheet.For(Plan.For(pack, pack.FindUnit(job.Unit)!), Plan.For(pack, job), school);
+        var sheet = BuildSheet.For(Trail.Stations, Plan.For(pack, pack.FindUnit(job.Unit)!), Plan.For(pack, job), school);
         return new BuildAnswer(
             [.. sheet.Steps.Select(Of)],
             new SchoolJson(sheet.Schools.Careful.Minutes),

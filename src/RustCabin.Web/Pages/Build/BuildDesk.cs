@@ -1,4 +1,5 @@
 using RustCabin.Core.Build;
+using RustCabin.Core.Findings;
 using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Build;
@@ -6,7 +7,7 @@ namespace RustCabin.Web.Pages.Build;
 /// <summary>The Build station on the trail.</summary>
 public sealed class BuildDesk : Desk
 {
-    public override string Name => "Build";
+    public override StationName Name => StationName.Build;
     public override string Word => "steps and gates";
     public override char Key => 'b';
 

@@ -23,8 +23,8 @@ public sealed class CareModel : PageModel
     /// <summary>What is wrong with what was typed; empty: nothing.</summary>
     public string Wrong { get; private set; } = "";
 
-    public static IReadOnlyList<Caution> Cautions { get; } = [Caution.Of("peroxide")];
-    public static Caution Drilling { get; } = Caution.Of("drilling");
+    public static IReadOnlyList<Caution> Cautions { get; } = [CareStation.Peroxide];
+    public static Caution Drilling { get; } = CareStation.Drilling;
 
     public void OnGet(string? litres, string? percent, string? from, string? light, string? area, string? edges, string? behind)
     {

@@ -19,7 +19,7 @@ public sealed class CaseWorkModel(SheetRepository sheets, JobRepository jobs, Ph
             (
                 new CareFigures(w),
                 CareWatch.Of(w, View.Job, _clock.GetUtcNow()),
-                View.Progress.Steps.FirstOrDefault(s => s.Step.Id == Acts.Care(w.Id))
+                View.Progress.Steps.FirstOrDefault(s => s.Step.Id == CareStation.StepOf(w.Id))
             )
         );
 

@@ -4,6 +4,7 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using RustCabin.Core;
 using RustCabin.Core.Build;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Declared;
@@ -207,7 +208,7 @@ public sealed class CupboardModel(StockRepository stock, SheetRepository sheets,
         Undoes = stock.Undoes();
         Pack all = sheets.All();
         Currency = all.Currency;
-        Wanted = ShoppingList.Of(all, jobs.All(), [.. Items.Select(i => i.Item)]);
+        Wanted = ShoppingList.Of(Trail.Stations, all, jobs.All(), [.. Items.Select(i => i.Item)]);
     }
 
     /// <summary>A job by its name; one that is gone by its id.</summary>

@@ -5,6 +5,7 @@ using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
 using RustCabin.Data;
+using RustCabin.Web.Pages.Memory;
 using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Faults;
@@ -68,7 +69,7 @@ public sealed partial class FaultsModel(SheetRepository sheets, JobRepository jo
 
     /// <summary>Where a cause is tried on the simulated machine; null: the bus does not show it.</summary>
     public string? TryAt(Hypothesis cause) =>
-        cause.Fault is { } fault ? $"{UrlOf(Desks.Named("Memory"))}?fault={Uri.EscapeDataString(fault.Key)}" : null;
+        cause.Fault is { } fault ? $"{UrlOf(Desks.Of<MemoryDesk>())}?fault={Uri.EscapeDataString(fault.Key)}" : null;
 
     /// <summary>What is seen and heard of the running machine, each with what was noted of it.</summary>
     public IEnumerable<(Observable What, string? Showed)> Sights =>

@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using RustCabin.Core;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Faults;
 using RustCabin.Web.Api;
@@ -57,7 +58,7 @@ static class FaultsCalls
             "faults",
             "The causes of what a machine shows at a gate, and what to look at next",
             (FaultsAsked asked) => Of(asked.Diagnosis),
-            FaultsAsked.Read,
+            json => FaultsAsked.Read(Trail.Stations, json),
             heavy: true
         );
         routes.MapCall(

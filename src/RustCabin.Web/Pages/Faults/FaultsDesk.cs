@@ -1,4 +1,5 @@
 using RustCabin.Core.Build;
+using RustCabin.Core.Findings;
 using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Faults;
@@ -6,7 +7,7 @@ namespace RustCabin.Web.Pages.Faults;
 /// <summary>The Faults station on the trail.</summary>
 public sealed class FaultsDesk : Desk
 {
-    public override string Name => "Faults";
+    public override StationName Name => StationName.Faults;
     public override string Word => "likeliest causes";
     public override char Key => 'u';
 

@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using RustCabin.Core;
 using RustCabin.Core.Faults;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -28,7 +29,7 @@ public sealed class RehearsalModel(SheetRepository sheets, JobRepository jobs) :
     public string? Wrong { get; private set; }
 
     /// <summary>What was done so far.</summary>
-    public IReadOnlyList<Act> Done { get; private set; } = [];
+    public IReadOnlyList<RoundAct> Done { get; private set; } = [];
 
     /// <summary>What was looked at, as the address has it.</summary>
     public IReadOnlyList<string> Acts { get; private set; } = [];
@@ -51,7 +52,7 @@ public sealed class RehearsalModel(SheetRepository sheets, JobRepository jobs) :
     public bool IsOver => Named is not null || Danger is not null;
 
     /// <summary>The line of looks that the station's own rule takes.</summary>
-    public IReadOnlyList<Act> Best { get; private set; } = [];
+    public IReadOnlyList<RoundAct> Best { get; private set; } = [];
 
     public void OnGet(string? code, string? job, string? difficulty, List<string> look, string? name, string? first, int before)
     {
@@ -82,7 +83,7 @@ public sealed class RehearsalModel(SheetRepository sheets, JobRepository jobs) :
             (Wrong, Round) = ($"The machine of this code, {Round.Job}, is not in this cabin.", null);
             return;
         }
-        At = Core.Faults.Rehearsal.Of(Plan.For(pack with { Jobs = [chosen] }, chosen), Round);
+        At = Core.Faults.Rehearsal.Of(Trail.Stations, Plan.For(pack with { Jobs = [chosen] }, chosen), Round);
         if (At is null)
         {
             (Wrong, Round) = ("This machine has no fault of that kind. Choose another.", null);
@@ -150,7 +151,7 @@ public sealed class RehearsalModel(SheetRepository sheets, JobRepository jobs) :
                 from seed in Enumerable.Range(100, kind.Length > 0 ? Seeds : 1)
                 let round = new Round(machine.Job.Id, hard, seed)
                 where
-                    Core.Faults.Rehearsal.Of(plan(machine.Job), round) is { } set
+                    Core.Faults.Rehearsal.Of(Trail.Stations, plan(machine.Job), round) is { } set
                     && set.Hidden[0].Id.StartsWith(kind, StringComparison.Ordinal)
                 select (round, machine.Unit.Name);
             ten.AddRange(rounds.Take(1));

@@ -1,3 +1,5 @@
+using RustCabin.Core.Findings;
+using RustCabin.Core.Fit;
 using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Fit;
@@ -5,7 +7,7 @@ namespace RustCabin.Web.Pages.Fit;
 /// <summary>The Fit station on the trail.</summary>
 public sealed class FitDesk : Desk
 {
-    public override string Name => "Fit";
+    public override StationName Name => FitStation.Here;
     public override string Word => "what fits where";
     public override char Key => 'f';
 

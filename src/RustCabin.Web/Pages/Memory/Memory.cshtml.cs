@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Mvc;
+using RustCabin.Core;
 using RustCabin.Core.Bench;
 using RustCabin.Core.Faults;
 using RustCabin.Core.Maps;
@@ -67,13 +68,13 @@ public sealed class MemoryModel(SheetRepository sheets, JobRepository jobs) : St
     public int Run { get; set; }
 
     /// <summary>The faults to choose from, once a person asks for them.</summary>
-    public IReadOnlyList<BusFault> FaultOffers => _offers ??= FaultKey is null ? [] : WhatIf.Offers(View.After);
+    public IReadOnlyList<BusFault> FaultOffers => _offers ??= FaultKey is null ? [] : WhatIf.Offers(Trail.Stations, View.After);
 
     IReadOnlyList<BusFault>? _offers;
 
     public WhatIfResult? Tried =>
         FaultOffers.FirstOrDefault(f => f.Key == FaultKey) is { } fault
-            ? WhatIf.Run(View.After, fault with { Seed = Run })
+            ? WhatIf.Run(Trail.Stations, View.After, fault with { Seed = Run })
             : null;
 
     public IEnumerable<ReachRow> Reach =>

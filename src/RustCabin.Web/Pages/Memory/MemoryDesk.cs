@@ -1,3 +1,5 @@
+using RustCabin.Core.Findings;
+using RustCabin.Core.Memory;
 using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Memory;
@@ -5,7 +7,7 @@ namespace RustCabin.Web.Pages.Memory;
 /// <summary>The Memory station on the trail.</summary>
 public sealed class MemoryDesk : Desk
 {
-    public override string Name => "Memory";
+    public override StationName Name => MemoryStation.Here;
     public override string Word => "who answers";
     public override char Key => 'm';
 

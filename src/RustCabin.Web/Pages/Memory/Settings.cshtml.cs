@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Mvc;
+using RustCabin.Core;
 using RustCabin.Core.Answers;
 using RustCabin.Core.Choices;
 using RustCabin.Core.Planning;
@@ -59,7 +60,7 @@ public sealed class SettingsModel(SheetRepository sheets, JobRepository jobs) : 
     {
         var columns = new List<SettingColumn>
         {
-            new("before", null, View.Before, Answer.For(View.Before)),
+            new("before", null, View.Before, Answer.For(Trail.Stations, View.Before)),
             new("as planned", null, View.After, View.Answer),
         };
         foreach (NamedSetting setting in View.Job.Settings)
@@ -70,7 +71,7 @@ public sealed class SettingsModel(SheetRepository sheets, JobRepository jobs) : 
                     View.After,
                     (unit, m) => unit.Find(m.Key) is null ? unit : Plan.Moved(unit, m.Key, m.p.Key, m.p.Value)
                 );
-            columns.Add(new SettingColumn(setting.Name, setting.Name, set, Answer.For(set)));
+            columns.Add(new SettingColumn(setting.Name, setting.Name, set, Answer.For(Trail.Stations, set)));
         }
         Columns = columns;
         // Titles of machines like this one: those whose memory is asked of a master that it has.

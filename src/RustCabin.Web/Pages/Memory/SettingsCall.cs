@@ -1,3 +1,4 @@
+using RustCabin.Core;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Searches;
 using RustCabin.Core.Sheets;
@@ -29,7 +30,7 @@ static class SettingsCall
 
     static SettingsAnswer Answer(Pack pack, Job job, CancellationToken cancel)
     {
-        Settings found = SettingsSolver.Solve(Plan.For(pack, job), cancel: cancel, within: HeavyWork.AtMost);
+        Settings found = SettingsSolver.Solve(Trail.Stations, Plan.For(pack, job), cancel: cancel, within: HeavyWork.AtMost);
         return new SettingsAnswer(
             [.. found.Solutions.Select(s => new SettingJson(s.Switches, s.Moves, s.PowerUpTotalBytes))],
             [.. found.Clash.Select(c => c.Text)]

@@ -23,7 +23,7 @@ public class PassportModel(SheetRepository sheets, JobRepository jobs, TimeProvi
     protected override void Loaded()
     {
         History = Jobs.History(View.Job.Id);
-        Lines = Trail.Passport(Asked);
+        Lines = Trail.Stations.Passport(Asked);
     }
 
     PassportAsked Asked => View.Record;
@@ -47,6 +47,9 @@ public class PassportModel(SheetRepository sheets, JobRepository jobs, TimeProvi
     public IReadOnlyList<ReadingTold> Meter => field ??= ReadingsTold.OfMeter(View.After);
 
     /// <summary>Everything that the sheet does, as it would be taken back.</summary>
+    /// <summary>The parts of the record under a heading of their own that hold something.</summary>
+    public IEnumerable<PassportPart> Sections => Trail.Stations.PassportParts.Where(p => !p.HasOwnPlace && Lines[p].Any());
+
     public Undo UndoOfAll => field ??= Undo.Of(View.Sheet, Asked with { IsDone = _ => true });
 
     /// <summary>Each step that took minutes, planned and real.</summary>

@@ -1,3 +1,5 @@
+using RustCabin.Core.Findings;
+using RustCabin.Core.Passport;
 using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Passport;
@@ -5,7 +7,7 @@ namespace RustCabin.Web.Pages.Passport;
 /// <summary>The Passport station on the trail.</summary>
 public sealed class PassportDesk : Desk
 {
-    public override string Name => "Passport";
+    public override StationName Name => PassportStation.Here;
     public override string Word => "the unit's record";
     public override char Key => 'p';
 

@@ -1,3 +1,4 @@
+using RustCabin.Core.Findings;
 using RustCabin.Core.PictureSound;
 using RustCabin.Web.Stations;
 
@@ -6,7 +7,7 @@ namespace RustCabin.Web.Pages.PictureSound;
 /// <summary>The Picture and sound station on the trail.</summary>
 public sealed class PictureSoundDesk : Desk
 {
-    public override string Name => PictureSoundFindings.At;
+    public override StationName Name => PictureSoundStation.Here;
     public override string Word => "timings, channels";
     public override char Key => 'c';
 

@@ -1,7 +1,6 @@
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Presses;
 using RustCabin.Core.Rom;
-using RustCabin.Core.Sheets;
 
 namespace RustCabin.Web.Pages.Rom;
 
@@ -36,7 +35,7 @@ public sealed partial class RomModel
     /// <summary>The window of what was burnt last is covered: the step of the build sheet says so, or an older note of the
     /// burn.</summary>
     public bool IsCovered =>
-        Plan is { } plan && (View.Job.Done.Contains(Acts.Cover(plan.Site)) || plan.Burns.LastOrDefault() is { Covered: true });
+        Plan is { } plan && (View.Job.Done.Contains(RomActs.Cover(plan.Site)) || plan.Burns.LastOrDefault() is { Covered: true });
 
     public IActionResult OnPostCover(string job, long version, string site, bool covered) =>
         Press(job, version, _ => Core.Presses.Burning.Cover(site, covered));

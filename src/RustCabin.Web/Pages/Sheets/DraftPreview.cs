@@ -1,6 +1,7 @@
 using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using RustCabin.Core;
 using RustCabin.Core.Answers;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Packs;
@@ -71,6 +72,6 @@ public sealed record DraftPreview(IReadOnlyList<SheetError> Errors, Pack? Pack, 
             Models = [model, .. here.Models.Where(m => m.Id != model.Id)],
             Parts = part is null ? here.Parts : [part, .. here.Parts.Where(p => p.Id != part.Id)],
         };
-        return Answer.For(Plan.For(both, unit));
+        return Answer.For(Trail.Stations, Plan.For(both, unit));
     }
 }

@@ -1,8 +1,8 @@
 using System.Text.Json.Nodes;
+using RustCabin.Core;
 using RustCabin.Core.Chips;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Stations;
 
 namespace RustCabin.Web.Pages.Sheets;
 
@@ -33,7 +33,7 @@ public sealed class ThingsAtHand(string kind, JsonObject sheet, Pack here, Func<
             Things.Units => here.Units.Select(u => new Thing(u.Id, u.Name)),
             Things.Titles => here.Titles.Select(t => new Thing(t.Id, t.Name)),
             Things.ChipTypes => ChipType.ForBanks.Select(t => Plain(t.Organisation)),
-            Things.Cautions => Caution.Words.Select(w => new Thing(w, IdText.Plain(w))),
+            Things.Cautions => Trail.Stations.Cautions.Select(c => new Thing(c.Id, IdText.Plain(c.Id))),
             Things.Regions => here.Models.SelectMany(m => m.Region).Select(Plain),
             Things.Revisions => Models(path).SelectMany(m => Listed(m, "revisions", "id", "name")),
             Things.Masters => Models(path).SelectMany(m => Names(m, "masters")),

@@ -1,3 +1,5 @@
+using RustCabin.Core.Findings;
+using RustCabin.Core.Speed;
 using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Speed;
@@ -5,7 +7,7 @@ namespace RustCabin.Web.Pages.Speed;
 /// <summary>The Speed station on the trail.</summary>
 public sealed class SpeedDesk : Desk
 {
-    public override string Name => "Speed";
+    public override StationName Name => SpeedStation.Here;
     public override string Word => "predicted, timed";
     public override char Key => 's';
 

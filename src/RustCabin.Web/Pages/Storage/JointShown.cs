@@ -1,3 +1,4 @@
+using RustCabin.Core;
 using RustCabin.Core.Answers;
 using RustCabin.Core.Cards;
 using RustCabin.Core.Findings;
@@ -57,7 +58,7 @@ public sealed record JointShown(string To, StationMark Mark, IReadOnlyList<strin
                     $"{card.Labelled} card",
                     view.Answer.Findings.Any(f =>
                         f.Severity == Severity.Stop
-                        && f.Station == "Storage"
+                        && f.Station == StorageStation.Here
                         && f.Subjects.Contains(at.Device.Subject)
                         && !wrong.Contains(f)
                     )
@@ -90,7 +91,7 @@ public sealed record JointShown(string To, StationMark Mark, IReadOnlyList<strin
 
     static bool Helps(JobView view, Job tried, Attached at, Finding[] wrong, int stops)
     {
-        var answer = Answer.For(Plan.For(view.Sheets, tried));
+        var answer = Answer.For(Trail.Stations, Plan.For(view.Sheets, tried));
         return Stops(answer) < stops
             && answer.Findings.Count(f => wrong.Any(w => w.Code == f.Code) && f.Subjects.Contains(at.Device.Subject))
                 < wrong.Length;

@@ -1,3 +1,5 @@
+using RustCabin.Core.Findings;
+using RustCabin.Core.Storage;
 using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Storage;
@@ -5,7 +7,7 @@ namespace RustCabin.Web.Pages.Storage;
 /// <summary>The Storage station on the trail.</summary>
 public sealed class StorageDesk : Desk
 {
-    public override string Name => "Storage";
+    public override StationName Name => StorageStation.Here;
     public override string Word => "cards and limits";
     public override char Key => 'o';
 

@@ -1,3 +1,4 @@
+using RustCabin.Core;
 using RustCabin.Core.Searches;
 using RustCabin.Core.Sheets;
 using RustCabin.Web.Api;
@@ -33,7 +34,7 @@ static class BuildSetsCall
 
     static BuildSetsAnswer Answer(Pack pack, Job job, CancellationToken cancel)
     {
-        BuildSets found = SetSearch.Find(SetQuestion.Of(pack, job), cancel: cancel, within: HeavyWork.AtMost);
+        BuildSets found = SetSearch.Find(SetQuestion.Of(Trail.Stations, pack, job), cancel: cancel, within: HeavyWork.AtMost);
         return new BuildSetsAnswer([.. found.Sets.Select(Of)], [.. found.Clash.Select(c => c.Text)])
         {
             Undecided = found.Decided ? null : true,

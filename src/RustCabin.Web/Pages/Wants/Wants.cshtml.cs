@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Mvc;
+using RustCabin.Core;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Presses;
 using RustCabin.Core.Searches;
@@ -48,7 +49,11 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
             Sheets.All(),
             string.Join(' ', inHand.OrderBy(i => i.Key, StringComparer.Ordinal).Select(i => $"{i.Key}={i.Value}"))
         );
-        return desk.Ask(View.Job.Id, ground, SetQuestion.Of(View.Sheets with { Jobs = [View.Job] }, View.Job, inHand));
+        return desk.Ask(
+            View.Job.Id,
+            ground,
+            SetQuestion.Of(Trail.Stations, View.Sheets with { Jobs = [View.Job] }, View.Job, inHand)
+        );
     }
 
     protected override async Task Prepared()

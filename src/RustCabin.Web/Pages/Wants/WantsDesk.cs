@@ -1,3 +1,5 @@
+using RustCabin.Core.Findings;
+using RustCabin.Core.Wants;
 using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Wants;
@@ -5,7 +7,7 @@ namespace RustCabin.Web.Pages.Wants;
 /// <summary>The Wants station on the trail.</summary>
 public sealed class WantsDesk : Desk
 {
-    public override string Name => "Wants";
+    public override StationName Name => WantsStation.Here;
     public override string Word => "what it should do";
     public override char Key => 'w';
 

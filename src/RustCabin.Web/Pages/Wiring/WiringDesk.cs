@@ -1,3 +1,5 @@
+using RustCabin.Core.Findings;
+using RustCabin.Core.Wiring;
 using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Wiring;
@@ -5,7 +7,7 @@ namespace RustCabin.Web.Pages.Wiring;
 /// <summary>The Wiring station on the trail.</summary>
 public sealed class WiringDesk : Desk
 {
-    public override string Name => "Wiring";
+    public override StationName Name => WiringStation.Here;
     public override string Word => "legs, cuts, links";
     public override char Key => 'x';
 
