@@ -18,6 +18,7 @@ public class LampTests(SharedBench shared) : IClassFixture<SharedBench>
     internal static readonly string[] Paths =
     [
         "/",
+        "/units/slip-7",
         Winter + "/memory",
         Winter + "/memory?as=table",
         Winter + "/build",

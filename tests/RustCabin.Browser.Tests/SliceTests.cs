@@ -12,7 +12,7 @@ public sealed class SliceTests
     {
         using var bench = new Bench();
         bench.Go("/");
-        bench.Press("link", "Slipway 3");
+        bench.Press("link", "Mend the stop, Slipway 3");
         bench.Sees(".tray", "Two drive one range");
         bench.Browser.ExecuteScript("window.notReloaded = true");
 

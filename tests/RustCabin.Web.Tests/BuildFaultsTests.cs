@@ -236,11 +236,8 @@ public sealed class BuildFaultsTests : OnACabin
         int events = Ical
             .Net.Calendar.Load(await Cabin.Http.GetStringAsync("/jobs/mast-disc-picture/reminders.ics"))!
             .Events.Count;
-        IHtmlDocument shelf = await Cabin.Page("/");
-        var form = (IHtmlFormElement)
-            shelf
-                .QuerySelectorAll("form[action$='handler=Call']")
-                .First(f => f.OuterHtml.Contains("\"mast-disc\"", StringComparison.Ordinal));
+        IHtmlDocument unit = await Cabin.Page("/units/mast-disc");
+        var form = (IHtmlFormElement)unit.QuerySelector("form[action$='handler=Call']")!;
         Assert.Equal(HttpStatusCode.OK, (await Cabin.Press(form, ("name", name))).Item1);
         string text = await Cabin.Http.GetStringAsync("/jobs/mast-disc-picture/reminders.ics");
         var read = Ical.Net.Calendar.Load(text)!;

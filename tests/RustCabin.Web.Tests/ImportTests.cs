@@ -33,7 +33,7 @@ public sealed class ImportTests() : OnACabin(new() { Demo = false })
         IHtmlDocument page = await Cabin.Page("/");
         Assert.Contains("The shelf is empty", page.Body!.TextContent);
         (_, page) = await Cabin.Press((IHtmlFormElement)page.QuerySelector(".empty form")!);
-        Assert.Equal(32, page.QuerySelectorAll(".unit-card").Length);
+        Assert.Equal(32, page.QuerySelectorAll(".unit-row").Length);
     }
 
     [Fact]
@@ -90,7 +90,7 @@ public sealed class ImportTests() : OnACabin(new() { Demo = false })
             page.QuerySelectorAll("td.mono").Select(t => t.TextContent)
         );
         Assert.Contains("nothing was imported", page.Body!.TextContent);
-        Assert.Empty((await Cabin.Page("/")).QuerySelectorAll(".unit-card"));
+        Assert.Empty((await Cabin.Page("/")).QuerySelectorAll(".unit-row"));
     }
 
     [Fact]
@@ -161,7 +161,7 @@ public sealed class ImportTests() : OnACabin(new() { Demo = false })
             ("Pasted", CabinServer.Sample("weir.json"))
         );
         Assert.Equal(["4 new", "0 changed", "0 here already"], page.QuerySelectorAll(".tally p").Select(p => p.TextContent));
-        Assert.Empty((await Cabin.Page("/")).QuerySelectorAll(".unit-card"));
+        Assert.Empty((await Cabin.Page("/")).QuerySelectorAll(".unit-row"));
         (_, page) = await Cabin.Press(
             (IHtmlFormElement)page.QuerySelector("form.decide")!,
             ("Pasted", page.QuerySelector("form.decide textarea")!.TextContent),
@@ -170,6 +170,6 @@ public sealed class ImportTests() : OnACabin(new() { Demo = false })
         Assert.Contains("4 written", page.Body!.TextContent);
         (_, page) = await Cabin.Press((IHtmlFormElement)page.QuerySelector("form.decide")!);
         Assert.Contains("taken back", page.QuerySelector(".earlier")!.TextContent);
-        Assert.Empty((await Cabin.Page("/")).QuerySelectorAll(".unit-card"));
+        Assert.Empty((await Cabin.Page("/")).QuerySelectorAll(".unit-row"));
     }
 }

@@ -74,7 +74,7 @@ public sealed class NewcomerTests : OnACabin
         // The board is a guess, and says so; a new job begins at the clues.
         IHtmlDocument page = await Cabin.Page("/jobs/j/memory");
         Assert.NotNull(page.QuerySelector(".assuming"));
-        page = await Pressed(Cabin, "/", "[aria-label='Begin a job for Unit U']", ("name", "Second job"));
+        page = await Pressed(Cabin, "/units/u", "[aria-label='Begin a job for Unit U']", ("name", "Second job"));
         Assert.Contains("/identify", page.QuerySelector(".trail [aria-current=page]")!.GetAttribute("href"));
         Assert.Contains("Second job", Text(page, "#switcher"));
         await Pressed(Cabin, "/jobs/j/identify", "#confirm-as", ("revision", "r1"));
@@ -83,10 +83,10 @@ public sealed class NewcomerTests : OnACabin
         Assert.Contains("Board 1, confirmed", Text(page, "#switcher summary"));
         Assert.DoesNotContain("%", Text(page, "#switcher summary"));
 
-        page = await Pressed(Cabin, "/", "[aria-label='Name of J']", ("name", "First job"));
-        Assert.Contains("First job", Text(page, "#unit-u"));
+        page = await Pressed(Cabin, "/units/u", "[aria-label='Name of J']", ("name", "First job"));
+        Assert.Contains("First job", Text(page, "#job-j"));
         await ToTheEnd(Cabin, "j");
-        await Pressed(Cabin, "/", "[aria-label='End First job of Unit U']");
+        await Pressed(Cabin, "/units/u", "[aria-label='End First job of Unit U']");
         // What was done is on the unit: the other job starts from there, the ended one still says what it did.
         Assert.Contains("Board P", Text(await Cabin.Page("/jobs/u-job-1/passport"), ".sites-panel tbody"));
         page = await Cabin.Page("/jobs/j/passport");
@@ -98,15 +98,15 @@ public sealed class NewcomerTests : OnACabin
             Text(await Cabin.Page("/jobs/u-job-1/passport"), ".sites-panel tbody")
         );
 
-        await Pressed(Cabin, "/", "[aria-label='Name of Unit U']", ("name", "Bench unit"));
-        page = await Pressed(Cabin, "/", "#unit-u [name=retired]", ("retired", "true"));
-        Assert.NotNull(page.QuerySelector("#unit-u.retired"));
-        page = await Pressed(Cabin, "/", "[aria-label='Remove Bench unit']");
+        await Pressed(Cabin, "/units/u", "[aria-label='Name of Unit U']", ("name", "Bench unit"));
+        page = await Pressed(Cabin, "/units/u", "[name=retired]", ("retired", "true"));
+        Assert.NotNull((await Cabin.Page("/")).QuerySelector("#unit-u.retired"));
+        page = await Pressed(Cabin, "/units/u", "[aria-label='Remove Bench unit']");
         Assert.Null(page.QuerySelector("#unit-u"));
         await Cabin.Page("/jobs/j/memory", HttpStatusCode.NotFound);
         page = await Pressed(Cabin, "/", "[aria-label='Put back Bench unit']");
         Assert.NotNull(page.QuerySelector("#unit-u"));
-        page = await Pressed(Cabin, "/", "[aria-label='Remove Second job of Bench unit']");
+        page = await Pressed(Cabin, "/units/u", "[aria-label='Remove Second job of Bench unit']");
         await Cabin.Page("/jobs/u-job-1/memory", HttpStatusCode.NotFound);
         await Pressed(Cabin, "/", "[aria-label='Put back Second job']");
         await Cabin.Page("/jobs/u-job-1/memory");

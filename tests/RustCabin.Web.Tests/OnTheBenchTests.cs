@@ -21,9 +21,9 @@ public sealed class OnTheBenchTests : OnACabin
 
     async Task<string> Begin(string unit, string name)
     {
-        IHtmlDocument shelf = await Cabin.Page("/");
-        var form = (IHtmlFormElement)shelf.QuerySelector($"#unit-{unit} form[action*='handler=Begin']")!;
-        (HttpStatusCode status, IHtmlDocument page) = await Cabin.Press(form, ("name", name));
+        IHtmlDocument page = await Cabin.Page($"/units/{unit}");
+        var form = (IHtmlFormElement)page.QuerySelector("form[action*='handler=Begin']")!;
+        (HttpStatusCode status, page) = await Cabin.Press(form, ("name", name));
         Assert.Equal(HttpStatusCode.OK, status);
         return page.QuerySelector("a[href$='/build']")!.GetAttribute("href")!.Split('/')[2];
     }
@@ -39,14 +39,16 @@ public sealed class OnTheBenchTests : OnACabin
         Assert.Contains("U10", Text(wiring, "ol.changes"));
         Assert.NotNull(wiring.QuerySelector("svg[data-board]"));
         // While a job is open, it does not go back.
-        Assert.Null((await Cabin.Page("/")).QuerySelector("#unit-bench-pontoon-2 form[action*='handler=Back']"));
-        await Pressed(Cabin, "/", $"form[action*='handler=End'] button[aria-label='End Sockets of Pontoon sidecar']");
-        await Pressed(Cabin, "/", "#unit-bench-pontoon-2 form[action*='handler=Back']");
+        const string OnTheBench = "/units/bench-pontoon-2";
+        Assert.Null((await Cabin.Page(OnTheBench)).QuerySelector("form[action*='handler=Back']"));
+        await Pressed(Cabin, OnTheBench, "form[action*='handler=End'] button[aria-label='End Sockets of Pontoon sidecar']");
+        await Pressed(Cabin, OnTheBench, "form[action*='handler=Back']");
         (int Count, string Text)[] now = await Lying("Pontoon sidecar");
         Assert.Equal([1, 1], now.Select(n => n.Count));
         Assert.Contains(now, n => n.Text.Contains("its record is the unit bench-pontoon-2", StringComparison.Ordinal));
-        Assert.Contains("retired", Text(await Cabin.Page("/"), "#unit-bench-pontoon-2"));
-        Assert.Null((await Cabin.Page("/")).QuerySelector("#unit-bench-pontoon-2 form[action*='handler=Back']"));
+        Assert.NotNull((await Cabin.Page("/")).QuerySelector("#unit-bench-pontoon-2.retired"));
+        Assert.Contains("retired", Text(await Cabin.Page(OnTheBench), ".top"));
+        Assert.Null((await Cabin.Page(OnTheBench)).QuerySelector("form[action*='handler=Back']"));
     }
 
     [Fact]

@@ -13,10 +13,50 @@ public sealed class PageTests : OnACabin
     public async Task The_shelf_shows_every_unit_in_its_state()
     {
         IHtmlDocument page = await Cabin.Page("/");
-        Assert.Equal(32, page.QuerySelectorAll(".unit-card").Length);
-        Assert.Contains("two drive one range", Text(page, "#unit-slip-3"));
-        Assert.Contains("reading: power up with Tidewell", Text(page, "#unit-slip-7"));
+        Assert.Equal(32, page.QuerySelectorAll(".unit-row").Length);
+        Assert.Contains("Two drive one range", Text(page, "#unit-slip-3"));
+        Assert.Contains("Power up with Tidewell", Text(page, "#unit-slip-7"));
         Assert.Contains("No job planned", Text(page, "#unit-slip-9"));
+    }
+
+    [Fact]
+    public async Task The_shelf_stands_in_the_order_in_which_one_works_and_is_filtered_by_state_and_words()
+    {
+        IHtmlDocument page = await Cabin.Page("/");
+        string[] order = [.. page.QuerySelectorAll(".unit-row").Select(r => r.GetAttribute("data-state")!)];
+        Assert.Equal(order.OrderBy(s => Enum.Parse<Core.Presses.ShelfState>(s)), order);
+        Assert.Equal("Stopped", order[0]);
+        // Each filter holds as many as it says, and together they hold all.
+        int all = 0;
+        foreach (AngleSharp.Dom.IElement filter in page.QuerySelectorAll(".shelf-find nav a").Skip(1))
+        {
+            IHtmlDocument some = await Cabin.Page(filter.GetAttribute("href")!);
+            int told = int.Parse(filter.TextContent.Split(' ')[^1], System.Globalization.CultureInfo.InvariantCulture);
+            Assert.Equal(told, some.QuerySelectorAll(".unit-row").Length);
+            all += told;
+        }
+        Assert.Equal(32, all);
+        page = await Cabin.Page("/?find=slipway+refit");
+        Assert.Equal("unit-slip-3", Assert.Single(page.QuerySelectorAll(".unit-row")).Id);
+        page = await Cabin.Page("/?find=nothing+like+that");
+        Assert.Empty(page.QuerySelectorAll(".unit-row"));
+        Assert.Contains("No unit is like that", Text(page, "main"));
+        Assert.Equal(32, (await Cabin.Page("/?from=900000")).QuerySelectorAll(".unit-row").Length);
+    }
+
+    [Fact]
+    public async Task Each_press_of_the_shelf_leads_to_where_it_is_made()
+    {
+        IHtmlDocument page = await Cabin.Page("/");
+        foreach (AngleSharp.Dom.IElement press in page.QuerySelectorAll(".unit-row > a.btn"))
+        {
+            string[] at = press.GetAttribute("href")!.Split('#');
+            IHtmlDocument there = await Cabin.Page(at[0]);
+            Assert.True(at.Length == 1 || there.GetElementById(at[1]) is not null, press.GetAttribute("href"));
+        }
+        foreach (AngleSharp.Dom.IElement unit in page.QuerySelectorAll(".unit-says b a").Take(6))
+            Assert.Equal(unit.TextContent, Text(await Cabin.Page(unit.GetAttribute("href")!), "h1"));
+        await Cabin.Page("/units/nobody", HttpStatusCode.NotFound);
     }
 
     [Theory]

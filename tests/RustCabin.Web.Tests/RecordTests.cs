@@ -234,10 +234,10 @@ public sealed class RecordTests : OnACabin
     [Fact]
     public async Task Each_sheet_of_paper_bears_unit_job_and_day_and_no_name_ends_its_text()
     {
-        IHtmlDocument shelf = await Cabin.Page("/");
+        IHtmlDocument unit = await Cabin.Page("/units/slip-3");
         await Cabin.Press(
             (IHtmlFormElement)
-                shelf.QuerySelector("form[action*='handler=Name'] input[name=job][value=slip-3-winter]")!.Closest("form")!,
+                unit.QuerySelector("form[action*='handler=Name'] input[name=job][value=slip-3-winter]")!.Closest("form")!,
             ("name", "A \" } body { display: none } ")
         );
         string paper = await Cabin.Http.GetStringAsync("/jobs/slip-3-winter/paper.css");

@@ -224,6 +224,16 @@
   };
   window.addEventListener("popstate", goBack);
 
+  // The shelf opens as it was left: at the same place, and by the same filter.
+  window.addEventListener("pagehide", () => {
+    if (location.pathname === "/") sessionStorage.setItem("cabin-shelf", JSON.stringify([location.search, window.scrollY]));
+  });
+  document.addEventListener("DOMContentLoaded", () => {
+    const [search, at] = JSON.parse(sessionStorage.getItem("cabin-shelf") || '["", 0]');
+    for (const link of document.querySelectorAll('header a[href="/"]')) link.setAttribute("href", "/" + search);
+    if (location.pathname === "/" && location.search === search && !location.hash) window.scrollTo(0, at);
+  });
+
   const centre = () => {
     const trail = document.querySelector(".trail"),
       now = trail?.querySelector(".now");

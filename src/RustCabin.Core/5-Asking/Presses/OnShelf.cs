@@ -1,0 +1,132 @@
+using RustCabin.Core.Answers;
+using RustCabin.Core.Care;
+using RustCabin.Core.Cupboard;
+using RustCabin.Core.Findings;
+using RustCabin.Core.Mends;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Stations;
+
+namespace RustCabin.Core.Presses;
+
+/// <summary>How a job stands for a person who asks what can be done now; in this order on the shelf.</summary>
+public enum ShelfState
+{
+    /// <summary>A stop, or a reading that differs: it goes on with a mend.</summary>
+    Stopped,
+
+    /// <summary>It was begun at the bench, and its next step can be done.</summary>
+    AtHand,
+
+    /// <summary>It waits for a time or for a thing.</summary>
+    Waiting,
+
+    /// <summary>It is planned, nothing is done yet, and it can start.</summary>
+    Ready,
+
+    /// <summary>There is no job.</summary>
+    Idle,
+
+    /// <summary>Built, read and closed, or put away.</summary>
+    Done,
+}
+
+/// <summary>What a person does next to a job, and where.</summary>
+/// <param name="State">How it stands.</param>
+/// <param name="Words">In words, what it waits for.</param>
+/// <param name="Press">The next press: a verb and its object.</param>
+/// <param name="Where">The station at which it is made.</param>
+/// <param name="Step">The step that it is made at; null: the station as it opens.</param>
+public sealed record OnShelf(ShelfState State, string Words, string Press, StationName Where, StepId? Step = null)
+{
+    /// <summary>Since when it waits, in ISO 8601; empty: no record says.</summary>
+    public string Since { get; init; } = "";
+
+    /// <summary>Since when it waits, as a person reads it.</summary>
+    public string SinceWords => Since.Length >= 16 ? Since[..16].Replace('T', ' ') : Since;
+
+    /// <summary>A unit that is retired.</summary>
+    public static readonly OnShelf PutAway = new(ShelfState.Done, "Retired", "Open the unit", Passport);
+
+    /// <summary>A unit without an open job.</summary>
+    /// <param name="ended">How many jobs it had.</param>
+    public static OnShelf WithoutJob(int ended) =>
+        ended == 0
+            ? new OnShelf(ShelfState.Idle, "No job planned", "Begin a job", StationName.Build)
+            : new OnShelf(ShelfState.Done, "All its jobs are ended", "Begin a job", StationName.Build);
+
+    /// <summary>How a job stands.</summary>
+    /// <param name="at">The job at hand.</param>
+    /// <param name="stock">What lies in the cupboard.</param>
+    /// <param name="now">The time now.</param>
+    public static OnShelf Of(AtHand at, IReadOnlyList<StockItem> stock, DateTimeOffset now)
+    {
+        if (at.Answer.Standing == Standing.Stop)
+            return new OnShelf(ShelfState.Stopped, at.Answer.Findings[0].Title, "Mend the stop", at.Answer.Findings[0].Station);
+        if (at.Answer.Findings.Any(f => f.Kind == MendFindings.GateDiffers))
+            return new OnShelf(ShelfState.Stopped, Plain(at.WaitsFor), "Find the cause", StationName.Faults);
+        if (at.Job.Ended)
+            return new OnShelf(ShelfState.Done, "Ended: what was done is on the unit", "Read the passport", Passport);
+        if (at.Progress.Finished)
+            return new OnShelf(ShelfState.Done, "Built, read and closed", "End the job", Passport);
+        return Bath(at, now) ?? Piece(at, stock) ?? Next(at);
+    }
+
+    static StationName Passport => Core.Passport.PassportStation.Here;
+
+    /// <summary>A face that lies in its bath until it is time to look again.</summary>
+    static OnShelf? Bath(AtHand at, DateTimeOffset now)
+    {
+        foreach (CareWork work in at.Build.Care)
+            if (CareWatch.Of(work, at.Job, now) is { Next: { } next, Looks.Count: > 0 } watch && next > now)
+                return new OnShelf(ShelfState.Waiting, $"{work.What} is in its bath", "See when to look", StationName.Build)
+                {
+                    Since = $"{watch.Looks[0].At:O}",
+                };
+        return null;
+    }
+
+    /// <summary>What the step at hand takes from the cupboard is not there.</summary>
+    static OnShelf? Piece(AtHand at, IReadOnlyList<StockItem> stock)
+    {
+        Step step = at.Progress.Current!.Step;
+        Piece? lacking = at
+            .Sheet.Stations.SelectMany(s => s.Pieces(at.After))
+            .FirstOrDefault(p =>
+                p is { Done: false, Comes: false }
+                && p.Step == step.Id
+                && p.Serves?.Invoke(stock) is null
+                && stock.Where(p.Is).Sum(s => s.Count) < p.Count
+            );
+        return lacking is null
+            ? null
+            : new OnShelf(
+                ShelfState.Waiting,
+                $"{lacking.Name}: not in the cupboard",
+                "Show the step",
+                StationName.Build,
+                step.Id
+            );
+    }
+
+    static OnShelf Next(AtHand at)
+    {
+        Step step = at.Progress.Current!.Step;
+        string press =
+            step.Kind == StepKind.Gate ? "Take the reading"
+            : step.IsGate ? "Prove it"
+            : "Do the step";
+        StationName where = step.Proved is null ? StationName.Build : step.Station ?? StationName.Build;
+        return new OnShelf(
+            at.Progress.DoneCount == 0 ? ShelfState.Ready : ShelfState.AtHand,
+            step.Title,
+            at.Progress.DoneCount == 0 ? "Start the build" : press,
+            where,
+            where == StationName.Build ? step.Id : null
+        );
+    }
+
+    static string Plain(string waits) =>
+        waits.IndexOf(": ", StringComparison.Ordinal) is >= 0 and var colon
+            ? char.ToUpperInvariant(waits[colon + 2]) + waits[(colon + 3)..]
+            : waits;
+}
