@@ -129,7 +129,7 @@ public sealed class EditorTests
         bench.Press("button", "Begin a job for Slip Tern");
         bench.Sees("h1", "Memory");
         bench.By("combobox", "Plan another part").FindElements(By.TagName("option")).First(o => o.Text == "Egg card").Click();
-        bench.Press("button", "Add");
+        bench.Press("button", "Add part");
         bench.Sees(".boards", "Egg card");
         Assert.Contains("8 x 8 KiB", bench.Text(".ladder"));
         Assert.Contains("16 KiB", bench.Text(".ladder"));

@@ -22,7 +22,7 @@ public sealed class MemoryTests
         IWebElement target = bench.By("textbox", "Wanted in all");
         target.SendKeys(Keys.Control + "a");
         target.SendKeys("200K");
-        Press("button", "Work it out");
+        Press("button", "Work out chips");
         // 20 chips of 64Kx1 in the tube fill two banks of ten; nothing is bought.
         bench.Sees(".ways", "Nothing to buy");
         Assert.Contains("216 KiB", bench.Text(".ways"));

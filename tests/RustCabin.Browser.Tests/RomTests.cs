@@ -15,7 +15,7 @@ public sealed class RomTests
         File.WriteAllBytes(file, image);
 
         bench.Go("/jobs/slip-3-winter/rom");
-        bench.Press("button", "Plan it: 27C400");
+        bench.Press("button", "Plan device: 27C400");
         bench.Sees(".legs", "Link A14 from contact 31 to leg 34");
         Assert.Contains("Lift leg 31", bench.Text(".legs"));
         Assert.Contains(
@@ -25,7 +25,7 @@ public sealed class RomTests
         bench.Browser.FindElement(OpenQA.Selenium.By.CssSelector("input[type=file][name=file]")).SendKeys(file);
         bench.By("textbox", "where it comes from").SendKeys("dumped from Slipway 3");
         bench.By("textbox", "on what right").SendKeys("the cabin owns the machine");
-        bench.Press("button", "Keep it");
+        bench.Press("button", "Save image");
         bench.Sees(".chain-step", "system.bin");
         bench.Sees(".tray", "The bytes want swapping");
 
@@ -35,12 +35,12 @@ public sealed class RomTests
             () => bench.Browser.FindElements(OpenQA.Selenium.By.CssSelector(".chain-step")).Count == 2,
             "the image is doubled"
         );
-        bench.Press("button", "Prove it");
+        bench.Press("button", "Prove device");
         bench.Sees("[aria-labelledby=proof-title]", "The two bytes of every word are swapped");
         bench.Press("button", "Swap bytes of words");
         bench.Sees("[aria-labelledby=proof-title]", "has changed since it was proved");
-        bench.Press("button", "Earlier: swap the bytes");
-        bench.Press("button", "Prove it");
+        bench.Press("button", "Move up: swap the bytes");
+        bench.Press("button", "Prove device");
         bench.Sees("[aria-labelledby=proof-title]", "Every byte of 262,144 is fetched as it must be");
         Assert.DoesNotContain("swap", bench.Text(".tray"));
         bench.Press("button", "Insert and burn");
@@ -89,7 +89,7 @@ public sealed class RomTests
         Assert.True((bool)bench.Browser.ExecuteScript("return window.wasOver && !document.querySelector('.dropping')")!);
         bench.By("textbox", "where it comes from").SendKeys("dumped here");
         bench.By("textbox", "on what right").SendKeys("mine");
-        bench.Press("button", "Keep it");
+        bench.Press("button", "Save image");
         // The planned image stays; the new one is chosen by hand.
         bench.Sees(".saved", "dropped.bin");
         bench
@@ -97,7 +97,7 @@ public sealed class RomTests
             .FindElements(OpenQA.Selenium.By.TagName("option"))
             .First(o => o.Text.Contains("dropped"))
             .Click();
-        bench.Press("button", "Take it");
+        bench.Press("button", "Use image");
         bench.Sees(".chain-step", "dropped.bin");
 
         bench.Press("button", "Erase");

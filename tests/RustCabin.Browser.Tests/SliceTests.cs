@@ -173,7 +173,7 @@ public sealed class SliceTests
         bench.Browser.FindElement(By.Id("pack")).SendKeys(Path.Combine(AppContext.BaseDirectory, "Samples", "weir.json"));
         bench.Browser.FindElement(By.CssSelector("form.import button")).Click();
         bench.Sees(".tally", "4 new");
-        bench.Press("button", "Bring it in");
+        bench.Press("button", "Import pack");
         bench.Press("link", "To Two cards");
         bench.Sees(".screen", "152 KiB");
         Assert.Contains("0x0_0000 to 0x3_ffff", bench.Browser.FindElement(By.CssSelector(".ladder")).GetAttribute("aria-label"));

@@ -16,7 +16,7 @@ public sealed class StorageTests
         bench.Sees(".tray", "all clear");
         bench.Browser.FindElement(By.Name("label")).SendKeys("32 GB" + Keys.Enter);
         bench.Sees(".device", "31,039,946,752 bytes");
-        bench.Press("button", "Another partition");
+        bench.Press("button", "Add partition");
         bench.Sees(".partition-line .got", "1.8 GiB");
 
         // Too large: the line in the drawing and the words under it say why.
@@ -44,7 +44,7 @@ public sealed class StorageTests
         bench.Press("button", "3");
         bench.Browser.ExecuteScript("for (const d of document.querySelectorAll('details')) d.open = true");
         bench.Browser.FindElement(By.Name("listing")).SendKeys("Bilge/coracle plan\nBilge/who made this\n");
-        bench.Press("button", "Hold it against the kit");
+        bench.Press("button", "Check against the kit");
         bench.Sees(".listing", "All of the kit is in its place");
         bench.Sees(".tray", "all clear");
         bench.Browser.ExecuteScript("window.scrollTo(0, 0)");

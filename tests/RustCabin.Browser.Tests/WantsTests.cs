@@ -40,7 +40,7 @@ public sealed class WantsTests
             .FindElements(OpenQA.Selenium.By.TagName("option"))
             .First(o => o.Text == "Board 4")
             .Click();
-        bench.Press("button", "Confirm");
+        bench.Press("button", "Confirm board");
         bench.Sees(".tray", "Tidewell video memory fits Board 7; this is Board 4");
         bench.Press("link", "Propose the nearest set that works");
         bench.Sees(".set-list", "takes out Tidewell video memory; puts in Spindrift video memory");

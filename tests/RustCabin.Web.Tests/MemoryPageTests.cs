@@ -100,7 +100,7 @@ public sealed class MemoryPageTests : OnACabin
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         (_, page) = await Cabin.Press(Form(page, "[name=name]"), ("name", "<b>two"));
         Assert.Contains("<b>two", Text(page, ".settings thead"));
-        (_, page) = await Cabin.Press(Form(page, "[aria-label='Drop <b>two']"), ("name", "<b>two"));
+        (_, page) = await Cabin.Press(Form(page, "[aria-label='Delete <b>two']"), ("name", "<b>two"));
         Assert.DoesNotContain("<b>two", Text(page, ".settings thead"));
     }
 

@@ -306,7 +306,7 @@ public sealed class PageTests : OnACabin
         Assert.Equal(["fits", "fits", "fits"], Grades("Lantern"));
         Assert.Equal(["does not fit", "does not fit", "fits"], Grades("Tidewell"));
         Assert.Contains("Show 44 more", Text(page, ".hidden-note"));
-        (_, page) = await Cabin.Press(Form(page, "[aria-label='Plan it: Tidewell video memory']"));
+        (_, page) = await Cabin.Press(Form(page, "[aria-label='Plan part: Tidewell video memory']"));
         Assert.Contains("Tidewell video memory fits Board 7; this is Board 4", Text(page, ".tray"));
         page = await Cabin.Page($"{Winter}/fit?all=true");
         Assert.Equal(["unknown", "unknown", "unknown"], Grades("Quayside"));

@@ -53,7 +53,7 @@ public sealed class RomPageTests : OnACabin
     {
         const string Net = "/jobs/dunnock-net-device/rom";
         IHtmlDocument page = await Cabin.Page(Net);
-        (_, page) = await Cabin.Press(Form(page, "[aria-label='Take out image 4: practice system D']"), ("index", "3"));
+        (_, page) = await Cabin.Press(Form(page, "[aria-label='Remove image 4: practice system D']"), ("index", "3"));
         Assert.Contains("none yet", Text(page, ".selector"));
         Assert.Equal(3, page.QuerySelectorAll(".chain-step")[0].QuerySelectorAll(".rom-strip").Length);
         string first = ((IHtmlOptionElement)page.QuerySelector("[name=image] option")!).Value;
@@ -62,7 +62,7 @@ public sealed class RomPageTests : OnACabin
         (_, page) = await Cabin.Press(Form(page, "[aria-labelledby=proof-title] button"), ("site", "os"));
         Assert.Contains("at each of 4 switch positions", Text(page, "[aria-labelledby=proof-title]"));
         // Without the operation that puts them behind one another there is no one file to burn.
-        (_, page) = await Cabin.Press(Form(page, "[aria-label='Take out: put one behind the other']"), ("index", "0"));
+        (_, page) = await Cabin.Press(Form(page, "[aria-label='Remove put one behind the other']"), ("index", "0"));
         (HttpStatusCode status, page) = await Cabin.Press(Form(page, "[aria-labelledby=proof-title] button"), ("site", "os"));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         (status, page) = await Cabin.Press(Form(await Cabin.Page(Net), "[name=image]"), ("image", "999"), ("further", "true"));
@@ -115,7 +115,7 @@ public sealed class RomPageTests : OnACabin
         Assert.Contains("swap the bytes of each 16-bit word, double", Text(page, ".recipes"));
         (HttpStatusCode status, page) = await Cabin.Press(Form(page, "[name=recipe]"), ("recipe", ""));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
-        (_, page) = await Cabin.Press(Form(await Cabin.Page(System), "[aria-label='Take out: double']"), ("index", "1"));
+        (_, page) = await Cabin.Press(Form(await Cabin.Page(System), "[aria-label='Remove double']"), ("index", "1"));
         (status, page) = await Cabin.Press(Form(page, "input[name=recipe]"), ("recipe", "swapped and twice"));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("another recipe is called", Text(page, ".notice"));
@@ -127,11 +127,7 @@ public sealed class RomPageTests : OnACabin
             ["Swap the bytes of each 16-bit word", "Double"],
             page.QuerySelectorAll(".chain-step > p:first-child > b").Skip(1).Select(b => b.TextContent[3..])
         );
-        (_, page) = await Cabin.Press(
-            Form(page, "[aria-label='Take off: swapped and twice']"),
-            ("recipe", "1"),
-            ("hidden", "true")
-        );
+        (_, page) = await Cabin.Press(Form(page, "[aria-label='Hide: swapped and twice']"), ("recipe", "1"), ("hidden", "true"));
         Assert.Null(page.QuerySelector("[aria-label='Use it: swapped and twice']"));
         (_, page) = await Cabin.Press(
             Form(page, "[aria-label='Put back: swapped and twice']"),
@@ -223,7 +219,7 @@ public sealed class RomPageTests : OnACabin
             ["27C400", "512 KiB", "lift 2, link 1, tie 2", "2, 120 ns"],
             page.QuerySelector(".devices tbody tr")!.Children.Take(4).Select(c => c.TextContent.Trim())
         );
-        (_, page) = await Cabin.Press(Form(page, "[aria-label='Plan it: 27C400']"), ("device", "27C400"));
+        (_, page) = await Cabin.Press(Form(page, "[aria-label='Plan device: 27C400']"), ("device", "27C400"));
         Assert.Equal(
             "120",
             ((IHtmlInputElement)page.QuerySelector("[aria-labelledby=choose-title] input[name=ns]:not([type=hidden])")!).Value

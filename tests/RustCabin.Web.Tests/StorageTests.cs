@@ -275,7 +275,7 @@ public sealed class StorageTests : OnACabin
         const string Keep = "/jobs/tower-keep-room/storage";
         IHtmlDocument page = await Cabin.Page(Keep);
         Assert.Contains("id 2, 4, 5", page.QuerySelector("svg.bus")!.GetAttribute("aria-label"));
-        page = await Pressed(Cabin, Keep, "button[aria-label='Keep id 6']", ("what", "spare.disc"));
+        page = await Pressed(Cabin, Keep, "button[aria-label='Save id 6']", ("what", "spare.disc"));
         Assert.Contains("id 2, 4, 5, 6", page.QuerySelector("svg.bus")!.GetAttribute("aria-label"));
         page = await Pressed(Cabin, Keep, "form[action*='handler=Clone']");
         Assert.Contains("clone", Text(page, ".device"));

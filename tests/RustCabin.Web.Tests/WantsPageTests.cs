@@ -26,7 +26,7 @@ public sealed class WantsPageTests : OnACabin
         (_, page) = await Cabin.Press(Form(page, "[name=amount]"), ("kind", "memory:video"), ("amount", "512K"));
         Assert.Contains("512 KiB that video reaches", Text(page, ".wanted"));
         Assert.Contains("WANT-UNMET", Found(page));
-        (_, page) = await Cabin.Press(Form(page, "[aria-label='Drop: 512 KiB that video reaches']"), ("index", "1"));
+        (_, page) = await Cabin.Press(Form(page, "[aria-label='Remove 512 KiB that video reaches']"), ("index", "1"));
         Assert.DoesNotContain("512 KiB", Text(page, ".wanted"));
         (status, page) = await Cabin.Press(Form(page, "[name=amount]"), ("kind", "speed"), ("amount", "-3"));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
@@ -89,7 +89,7 @@ public sealed class WantsPageTests : OnACabin
         (_, page) = await Cabin.Press(Form(page, ".undo button"));
         // A second board that wants the processor's socket: no switch mends that.
         page = await Cabin.Page($"{Winter}/fit");
-        (_, page) = await Cabin.Press(Form(page, "[aria-label='Plan it: Skerry accelerator']"), ("part", "skerry"));
+        (_, page) = await Cabin.Press(Form(page, "[aria-label='Plan part: Skerry accelerator']"), ("part", "skerry"));
         (HttpStatusCode status, page) = await Cabin.Press(Form(page, ".mend button"));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains(
@@ -145,7 +145,7 @@ public sealed class WantsPageTests : OnACabin
             ("coprocessor", "yes")
         );
         Assert.DoesNotContain("SPEED-SEEN", Found(page));
-        (_, page) = await Cabin.Press(Form(page, "[aria-label='Drop the claim of A leaflet']"), ("index", "1"));
+        (_, page) = await Cabin.Press(Form(page, "[aria-label='Delete the claim of A leaflet']"), ("index", "1"));
         Assert.DoesNotContain("A leaflet", Text(page, "[aria-labelledby=claims-title]"));
     }
 

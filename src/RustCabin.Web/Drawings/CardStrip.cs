@@ -21,7 +21,7 @@ public static class CardStrip
         Grip = 14,
         TooThin = 0.02;
 
-    /// <summary>True where something would be too thin to see to scale, so that the card is drawn by its logarithm.</summary>
+    /// <summary>True where something would be too thin to see to scale, so that the card is drawn on a log scale.</summary>
     public static bool IsUneven(CardLayout layout) =>
         layout
             .Partitions.Where(p => p.Sectors > 0)
@@ -69,7 +69,7 @@ public static class CardStrip
             svg.Text(at + (right ? -6 : 6), y, line.Told, "side strong", right ? "end" : "start");
         }
         svg.Text(Left, top + High + 24, "0", "fig", "start");
-        svg.Text(Left + wide, top + High + 24, Rough(layout.UsableBytes) + (log ? ", by its logarithm" : ""), "fig", "end");
+        svg.Text(Left + wide, top + High + 24, Rough(layout.UsableBytes) + (log ? ", log scale" : ""), "fig", "end");
         return svg.End();
     }
 

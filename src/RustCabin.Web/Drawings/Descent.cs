@@ -16,7 +16,7 @@ public static class Descent
         Top = 30,
         Widest = 76,
         Narrowest = 38,
-        Room = 668;
+        Room = 640;
 
     public static IHtmlContent Draw(BuildSheet sheet, Progress progress)
     {

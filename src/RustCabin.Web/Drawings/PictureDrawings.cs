@@ -47,7 +47,7 @@ public static class PictureDrawings
         return svg.End();
     }
 
-    /// <summary>A rate as a mark against the range in which a display locks, on a scale by its logarithm.</summary>
+    /// <summary>A rate as a mark against the range in which a display locks, on a log scale.</summary>
     public static IHtmlContent Rate(string name, double value, double? from, double? to, string unit)
     {
         double low = Math.Min(value, from ?? value) * 0.85,
