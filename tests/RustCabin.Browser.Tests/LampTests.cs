@@ -19,6 +19,7 @@ public class LampTests(SharedBench shared) : IClassFixture<SharedBench>
     [
         "/",
         "/units/slip-7",
+        "/handbook/memory",
         Winter + "/memory",
         Winter + "/memory?as=table",
         Winter + "/build",

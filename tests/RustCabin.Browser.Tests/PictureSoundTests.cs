@@ -33,7 +33,7 @@ public sealed class PictureSoundTests
         bench.Sees(".verdict-line", "swapped");
         bench.Sees(".mend-wires", "chanter:U2.7 to chanter:tip");
         Assert.Empty(bench.Violations());
-        bench.Press("button", "Put it on the build sheet");
+        bench.Press("button", "Add to build sheet");
         bench.Sees("main", "4 acts of wiring");
         bench.Go("/jobs/granary-ledger-sing/build");
         bench.Sees("main", "Run a lead from chanter:U2.7 to chanter:tip");

@@ -86,7 +86,7 @@ public sealed class NewcomerTests : OnACabin
         page = await Pressed(Cabin, "/units/u", "[aria-label='Name of J']", ("name", "First job"));
         Assert.Contains("First job", Text(page, "#job-j"));
         await ToTheEnd(Cabin, "j");
-        await Pressed(Cabin, "/units/u", "[aria-label='End First job of Unit U']");
+        await Pressed(Cabin, "/units/u", "[aria-label='End job First job of Unit U']");
         // What was done is on the unit: the other job starts from there, the ended one still says what it did.
         Assert.Contains("Board P", Text(await Cabin.Page("/jobs/u-job-1/passport"), ".sites-panel tbody"));
         page = await Cabin.Page("/jobs/j/passport");
@@ -101,12 +101,12 @@ public sealed class NewcomerTests : OnACabin
         await Pressed(Cabin, "/units/u", "[aria-label='Name of Unit U']", ("name", "Bench unit"));
         page = await Pressed(Cabin, "/units/u", "[name=retired]", ("retired", "true"));
         Assert.NotNull((await Cabin.Page("/")).QuerySelector("#unit-u.retired"));
-        page = await Pressed(Cabin, "/units/u", "[aria-label='Remove Bench unit']");
+        page = await Pressed(Cabin, "/units/u", "[aria-label='Remove unit Bench unit']");
         Assert.Null(page.QuerySelector("#unit-u"));
         await Cabin.Page("/jobs/j/memory", HttpStatusCode.NotFound);
         page = await Pressed(Cabin, "/", "[aria-label='Put back Bench unit']");
         Assert.NotNull(page.QuerySelector("#unit-u"));
-        page = await Pressed(Cabin, "/units/u", "[aria-label='Remove Second job of Bench unit']");
+        page = await Pressed(Cabin, "/units/u", "[aria-label='Remove job Second job of Bench unit']");
         await Cabin.Page("/jobs/u-job-1/memory", HttpStatusCode.NotFound);
         await Pressed(Cabin, "/", "[aria-label='Put back Second job']");
         await Cabin.Page("/jobs/u-job-1/memory");

@@ -41,7 +41,7 @@ public sealed class OnTheBenchTests : OnACabin
         // While a job is open, it does not go back.
         const string OnTheBench = "/units/bench-pontoon-2";
         Assert.Null((await Cabin.Page(OnTheBench)).QuerySelector("form[action*='handler=Back']"));
-        await Pressed(Cabin, OnTheBench, "form[action*='handler=End'] button[aria-label='End Sockets of Pontoon sidecar']");
+        await Pressed(Cabin, OnTheBench, "form[action*='handler=End'] button[aria-label='End job Sockets of Pontoon sidecar']");
         await Pressed(Cabin, OnTheBench, "form[action*='handler=Back']");
         (int Count, string Text)[] now = await Lying("Pontoon sidecar");
         Assert.Equal([1, 1], now.Select(n => n.Count));
