@@ -19,11 +19,13 @@ public class NarrowTests(SharedBench shared) : IClassFixture<SharedBench>
             }
         );
 
-    [Fact]
-    public void At_390_pixels_no_page_is_wider_than_the_screen()
+    [Theory]
+    [InlineData(390)]
+    [InlineData(1280)]
+    public void No_page_is_wider_than_the_screen(int screen)
     {
         var wide = new List<string>();
-        Width(390);
+        Width(screen);
         foreach (string path in LampTests.Paths)
         {
             _bench.Go(path);

@@ -32,15 +32,9 @@ public sealed class Shots
             Take(bench, folder, "picture-sound", "/jobs/slip-8-picture/picture-sound");
             Take(bench, folder, "build", "/jobs/slip-7-picture/build");
             Take(bench, folder, "passport", "/jobs/slip-7-picture/passport");
-            bench.Press("button", "Lamp off");
-            bench.Until(
-                () => bench.Browser.FindElement(By.TagName("html")).GetAttribute("data-lamp") == "off",
-                "the lamp is off"
-            );
-            Take(bench, folder, "memory-lamp-off", "/jobs/slip-3-winter/memory");
+            Take(bench, folder, "unit", "/units/slip-7");
+            Take(bench, folder, "handbook", "/handbook/memory");
         }
-        using var narrow = new Bench(390, 844);
-        Take(narrow, folder, "memory-narrow", "/jobs/slip-3-winter/memory");
         Assert.True(Directory.EnumerateFiles(folder, "*.png").Count() < 20);
     }
 

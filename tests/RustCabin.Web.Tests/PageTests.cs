@@ -28,7 +28,7 @@ public sealed class PageTests : OnACabin
         Assert.Equal("Stopped", order[0]);
         // Each filter holds as many as it says, and together they hold all.
         int all = 0;
-        foreach (AngleSharp.Dom.IElement filter in page.QuerySelectorAll(".shelf-find nav a").Skip(1))
+        foreach (AngleSharp.Dom.IElement filter in page.QuerySelectorAll(".find-line nav a").Skip(1))
         {
             IHtmlDocument some = await Cabin.Page(filter.GetAttribute("href")!);
             int told = int.Parse(filter.TextContent.Split(' ')[^1], System.Globalization.CultureInfo.InvariantCulture);
@@ -42,6 +42,23 @@ public sealed class PageTests : OnACabin
         Assert.Empty(page.QuerySelectorAll(".unit-row"));
         Assert.Contains("No unit is like that", Text(page, "main"));
         Assert.Equal(32, (await Cabin.Page("/?from=900000")).QuerySelectorAll(".unit-row").Length);
+    }
+
+    [Fact]
+    public async Task Sheets_are_filtered_by_words_and_parts_by_kind()
+    {
+        IHtmlDocument page = await Cabin.Page("/sheets?find=brindle");
+        Assert.Equal(2, page.QuerySelectorAll(".catalogue > li").Length);
+        IHtmlDocument storage = await Cabin.Page("/sheets?kind=storage");
+        Assert.All(
+            storage.QuerySelectorAll("[aria-labelledby=parts-title] tbody tr"),
+            row => Assert.Equal("storage", row.QuerySelectorAll("td")[0].TextContent)
+        );
+        // What a part is for is told by name.
+        Assert.Contains("Porthole", Text(storage, "[aria-labelledby=parts-title] tbody"));
+        page = await Cabin.Page("/sheets?find=nothing+like+that");
+        Assert.Contains("No model is like that", Text(page, "main"));
+        Assert.Empty(page.QuerySelectorAll("[aria-labelledby=parts-title] tbody tr"));
     }
 
     [Fact]
