@@ -15,6 +15,20 @@ public sealed class BuildFaultsTests
         bench.Until(() => bench.Text(".bench-title").Contains("Lid off"), "the arrow turns to the next step");
         bench.Keys(Keys.ArrowLeft);
         bench.Until(() => bench.Text(".bench-title").Contains("Test it untouched"), "and back");
+        // Nothing but the step and what stops it; a pedal and a wipe turn it too.
+        Assert.Empty(bench.Browser.FindElements(By.CssSelector(".trail, .tray")));
+        bench.Sees(".bench-finding.stop", "Two drive one range");
+        bench.Browser.ExecuteScript(
+            """
+            const at = (x) => new Touch({ identifier: 1, target: document.body, clientX: x, clientY: 300 });
+            const send = (kind, what) => document.body.dispatchEvent(new TouchEvent(kind, { bubbles: true, ...what }));
+            send("touchstart", { touches: [at(700)] });
+            send("touchend", { changedTouches: [at(300)] });
+            """
+        );
+        bench.Until(() => bench.Text(".bench-title").Contains("Lid off"), "a wipe to the left turns to the next step");
+        bench.Keys(Keys.PageUp);
+        bench.Until(() => bench.Text(".bench-title").Contains("Test it untouched"), "the pedal turns back");
         bench.Browser.ExecuteScript("document.getElementById('timer').click()");
         bench.Until(() => bench.Text("#timer").Contains("stop the timer 0:01"), "the timer runs");
         Assert.Empty(bench.Violations());

@@ -29,6 +29,9 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
     /// <inheritdoc/>
     public string? Notice { get; protected set; }
 
+    /// <summary>The page stands alone, without trail and tray: it is read from two metres away.</summary>
+    public virtual bool StandsAlone => false;
+
     /// <summary>True if one of these handlers refused what was typed: what is folded round its form stands open.</summary>
     public bool Refused(params string[] handlers) => handlers.Any(h => ((IRefusing)this).Refused(h) is not null);
 

@@ -1,4 +1,5 @@
 using RustCabin.Core.Build;
+using RustCabin.Core.Findings;
 using RustCabin.Data;
 
 namespace RustCabin.Web.Pages.Build;
@@ -23,6 +24,19 @@ public sealed class BenchModel(SheetRepository sheets, JobRepository jobs, Photo
             return current;
         }
     }
+
+    /// <inheritdoc/>
+    public override bool StandsAlone => true;
+
+    /// <summary>Stops, whatever they are about, and watches about what this step has in hand.</summary>
+    public IEnumerable<Finding> Findings =>
+        View.Answer.Findings.Where(f =>
+            f.Severity == Severity.Stop
+            || (
+                f.Severity == Severity.Watch
+                && Shown.Step.Instances.Append(Shown.Step.Instance).Any(i => i is not null && f.Subjects.Contains(i.Subject))
+            )
+        );
 
     /// <summary>The step that is shown.</summary>
     public StepProgress Shown => View.Progress.Steps[At];

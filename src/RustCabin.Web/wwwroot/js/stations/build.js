@@ -1,5 +1,5 @@
-// The bench view: arrows turn the step, and a timer counts the minutes of the step that is shown; it rings when those that the
-// sheet predicts are over. Case care rings when it is time to look.
+// The bench view: arrows, a pedal or a wipe turn the step, and a timer counts the minutes of the step that is shown; it rings
+// when those that the sheet predicts are over. Case care rings when it is time to look.
 (() => {
   "use strict";
   const bench = () => document.querySelector(".bench");
@@ -69,12 +69,26 @@
   document.addEventListener("keydown", (event) => {
     if (!bench() || event.ctrlKey || event.metaKey || event.altKey) return;
     if (event.target.closest("input, textarea, select, dialog")) return;
-    const by = { ArrowLeft: "-1", ArrowRight: "1" }[event.key];
-    const link = by && document.querySelector(`[data-turn="${by}"]:not([aria-disabled])`);
-    if (!link) return;
-    event.preventDefault();
-    location.href = link.href;
+    const by = { ArrowLeft: "-1", ArrowRight: "1", PageUp: "-1", PageDown: "1" }[event.key];
+    if (by && turn(by)) event.preventDefault();
   });
+  // A pedal sends keys; a finger wipes across. What is wiped up or down scrolls.
+  const turn = (by) => {
+    const link = document.querySelector(`[data-turn="${by}"]:not([aria-disabled])`);
+    if (link) location.href = link.href;
+    return link;
+  };
+  let from = null;
+  document.addEventListener("touchstart", (event) => {
+    from = event.touches.length === 1 && bench() ? event.touches[0] : null;
+  }, { passive: true });
+  document.addEventListener("touchend", (event) => {
+    if (!from || !bench()) return;
+    const across = event.changedTouches[0].clientX - from.clientX,
+      down = event.changedTouches[0].clientY - from.clientY;
+    from = null;
+    if (Math.abs(across) > 80 && Math.abs(across) > 2 * Math.abs(down)) turn(across < 0 ? "1" : "-1");
+  }, { passive: true });
   setInterval(show, 500);
   show();
 })();
