@@ -84,6 +84,26 @@ public sealed class WiringTests : OnACabin
         Assert.Contains("was taken back since", page.QuerySelector("table.readings s")!.GetAttribute("title"));
     }
 
+    /// <summary>What is worked on lies within the window, larger than on the whole board, with that small beside it.</summary>
+    [Fact]
+    public async Task The_drawing_shows_where_the_work_is_and_the_whole_board_small()
+    {
+        IHtmlDocument page = await Cabin.Page(Page + "?at=2");
+        AngleSharp.Dom.IElement board = page.QuerySelector("svg.board-map")!;
+        double ground = board.QuerySelectorAll(".board-ground").Min(g => Number(g.GetAttribute("width")!));
+        Assert.InRange(Number(board.QuerySelector(".inset-area")!.GetAttribute("width")!), 0.3 * ground, 0.6 * ground);
+        double[] window = [.. board.QuerySelector("svg.window")!.GetAttribute("viewBox")!.Split(' ').Select(Number)];
+        foreach (AngleSharp.Dom.IElement leg in board.QuerySelectorAll(".leg.lifted"))
+        {
+            Assert.InRange(Number(leg.GetAttribute("cx")!), window[0], window[0] + window[2]);
+            Assert.InRange(Number(leg.GetAttribute("cy")!), window[1], window[1] + window[3]);
+        }
+        // Pads stand under the name of their part, with the length of the lead that comes to them.
+        Assert.Contains("BEAT, 32 mm", board.TextContent);
+        Assert.DoesNotContain("quiver-row:", board.TextContent);
+        static double Number(string text) => double.Parse(text, System.Globalization.CultureInfo.InvariantCulture);
+    }
+
     [Fact]
     public async Task From_below_it_is_mirrored_and_each_leg_is_counted_from_the_nearer_corner()
     {

@@ -15,13 +15,15 @@ public static class BoardDrawing
     const double Wide = 700,
         Margin = 14,
         PadRow = 26,
-        PartWide = 150,
-        MarkRoom = 27;
+        PartWide = 170,
+        MarkRoom = 27,
+        InsetWide = 140;
 
     /// <param name="wired">The wiring.</param>
     /// <param name="plan">Where everything lies.</param>
     /// <param name="at">The change at hand, by its place in the order of work; -1: none.</param>
-    /// <param name="link">The address at which a change is at hand; null: nothing of it can be pressed.</param>
+    /// <param name="link">The address at which a change is at hand; null: nothing of it can be pressed, and all of the board is
+    /// drawn.</param>
     /// <param name="photo">A photo to lie under it, and its address.</param>
     public static IHtmlContent Draw(
         Wired wired,
@@ -31,12 +33,15 @@ public static class BoardDrawing
         (BoardPhoto Photo, string Href)? photo = null
     )
     {
-        double scale = Wide / plan.Width,
-            tall = plan.Height * scale;
+        BoardArea area = link is null ? BoardArea.All(plan) : BoardArea.OfWork(wired, plan);
+        double scale = Wide / area.Width,
+            tall = area.Height * scale;
         int[] pads = [.. PadsOf(wired, plan)];
-        double height = Math.Max(tall, pads.Length * PadRow + 40) + 2 * Margin,
-            width = Wide + 2 * Margin + (pads.Length > 0 ? PartWide : 0);
-        Dot on(Dot dot) => new(Margin + dot.X * scale, Margin + dot.Y * scale);
+        double inset = area == BoardArea.All(plan) ? 0 : InsetWide * plan.Height / plan.Width,
+            beside = PadsHigh(wired, pads) + (inset > 0 ? inset + 24 : 0),
+            height = Math.Max(tall, beside) + 2 * Margin,
+            width = Wide + 2 * Margin + (beside > 0 ? PartWide : 0);
+        Dot on(Dot dot) => new(Margin + (dot.X - area.X) * scale, Margin + (dot.Y - area.Y) * scale);
         var places = new Dictionary<int, Dot>();
         Dot? of(int place) =>
             place < 0 ? null
@@ -49,36 +54,57 @@ public static class BoardDrawing
             "board-map",
             "group",
             $"Board {plan.Name} from {(plan.Below ? "below" : "above")}, with {wired.Changes.Count} changes"
+                + (inset > 0 ? "; the part of it with the work, and the whole board small beside it" : "")
         );
         svg.Data("board", plan.Name).Data("margin", Svg.N(Margin)).Data("scale", $"{scale:0.####}");
-        svg.Rect(Margin, Margin, Wide, tall, "board-ground", 8);
+        svg.Rect(Margin, Margin, Wide, tall, "board-ground", 8).Window(Margin, Margin, Wide, tall);
         if (photo is { } under && !plan.Below && Laid(wired, under.Photo, of) is { } matrix)
             svg.Image(under.Href, matrix, "board-photo");
+        var edge = new Dot(Margin + Wide, Margin + tall);
+        Sites(svg, wired, plan, scale, on, edge, of);
+        Chips(svg, wired, plan, on, edge, of);
+        Points(svg, wired, plan, of);
+        svg.CloseWindow();
+        Pads(svg, wired, pads, places);
+        if (inset > 0)
+            Whole(svg, plan, area, new Dot(Wide + 2 * Margin + 8, height - Margin - inset));
+        Leads(svg, wired, of, places);
+        Marks(svg, wired, plan, at, link, of);
+        return svg.End();
+    }
+
+    static void Sites(Svg svg, Wired wired, BoardPlan plan, double scale, Func<Dot, Dot> on, Dot edge, Func<int, Dot?> of)
+    {
         foreach (Site site in plan.Sites)
         {
-            Body(svg, plan, site.At!, Math.Max(4, site.Contacts.Count * 2.54 + 2), 5, "", on, "site-body");
+            Body(svg, plan, site.At!, Math.Max(4, site.Contacts.Count * 2.54 + 2), 5, "", on, edge, "site-body");
             Dot middle = on(plan.Corners(site.At!, 0, 0)[0]);
             svg.Text(middle.X, middle.Y - 6 - scale * (site.Contacts.Count * 1.27 + 2), site.Id, "fig body-name");
             for (int contact = 1; contact <= site.Contacts.Count; contact++)
                 if (of(wired.Places.Find($"{plan.Owner}{site.Id}.{contact}")) is { } dot)
                     svg.Spot(dot.X, dot.Y, 3.2, "point", $"{site.Id}.{contact}");
         }
+    }
+
+    static void Chips(Svg svg, Wired wired, BoardPlan plan, Func<Dot, Dot> on, Dot edge, Func<int, Dot?> of)
+    {
         foreach (BoardChip chip in plan.Chips)
         {
             ChipOutline outline = chip.Outline;
             (_, double across, double down) = BoardPlan.Measures(outline);
-            Body(svg, plan, chip.At!, across, down, chip.Id, on, "chip-body");
+            Body(svg, plan, chip.At!, across, down, chip.Id, on, edge, "chip-body");
             int first = wired.Places.Find($"{plan.Owner}{chip.Id}.1");
             for (int leg = first; leg < first + outline.Pins; leg++)
                 if (of(leg) is { } dot)
-                    svg.Spot(
-                        dot.X,
-                        dot.Y,
-                        wired.After.PadOf(leg) >= 0 ? 4 : 2.2,
-                        wired.After.PadOf(leg) >= 0 ? "leg lifted" : "leg",
-                        NameOn(wired, plan, leg)
-                    );
+                {
+                    bool lifted = wired.After.PadOf(leg) >= 0;
+                    svg.Spot(dot.X, dot.Y, lifted ? 4 : 2.2, lifted ? "leg lifted" : "leg", NameOn(wired, plan, leg));
+                }
         }
+    }
+
+    static void Points(Svg svg, Wired wired, BoardPlan plan, Func<int, Dot?> of)
+    {
         foreach ((int place, Place point) in wired.Places.All.Index())
             if (point.Kind is PlaceKind.Point or PlaceKind.End && point.Owner == plan.Owner && of(place) is { } dot)
             {
@@ -86,13 +112,76 @@ public static class BoardDrawing
                 if (point.Number != 2)
                     svg.Text(dot.X, dot.Y - 8, point.Point!.Id, "fig tiny");
             }
-        foreach ((int row, int pad) in pads.Index())
+    }
+
+    /// <summary>The part that a pad is on, as it is called, in lines that fit beside the board.</summary>
+    static IReadOnlyList<string> TitleOf(Wired wired, int pad)
+    {
+        string owner = wired.Places.All[wired.After.LegOf(pad)].Owner.TrimEnd(':');
+        var lines = new List<string> { "" };
+        foreach (string word in (wired.Unit.Find(owner)?.Title ?? owner).Split(' '))
+            if (lines[^1].Length == 0 || lines[^1].Length + word.Length < 20)
+                lines[^1] = $"{lines[^1]} {word}".Trim();
+            else
+                lines.Add(word);
+        return lines;
+    }
+
+    static double PadsHigh(Wired wired, int[] pads) =>
+        pads.Length == 0
+            ? 0
+            : pads.Length * PadRow
+                + pads.GroupBy(p => wired.Places.All[wired.After.LegOf(p)].Owner)
+                    .Sum(g => TitleOf(wired, g.First()).Count * 18 + 12);
+
+    /// <summary>The pads of parts beside the board, part by part, each with the length of the lead that comes to it.</summary>
+    static void Pads(Svg svg, Wired wired, int[] pads, Dictionary<int, Dot> places)
+    {
+        double y = Margin + 12;
+        foreach (IGrouping<string, int> part in pads.GroupBy(p => wired.Places.All[wired.After.LegOf(p)].Owner))
         {
-            var dot = new Dot(Wide + 2 * Margin + 14, Margin + 30 + row * PadRow);
-            places[pad] = dot;
-            svg.Circle(dot.X, dot.Y, 6, "point pad").Text(dot.X + 14, dot.Y + 5, wired.After.NameOf(pad), "fig", "start");
+            foreach (string line in TitleOf(wired, part.First()))
+            {
+                svg.Text(Wide + 2 * Margin + 6, y, line, "fig strong", "start");
+                y += 18;
+            }
+            foreach (int pad in part)
+            {
+                var dot = new Dot(Wide + 2 * Margin + 14, y + 4);
+                places[pad] = dot;
+                string name = wired.After.NameOf(pad)[part.Key.Length..];
+                string far = LeadTo(wired, pad) is { } mm ? $", {mm:0.#} mm" : "";
+                svg.Circle(dot.X, dot.Y, 6, "point pad").Text(dot.X + 14, dot.Y + 5, name + far, "fig", "start");
+                y += PadRow;
+            }
+            y += 12;
         }
-        Leads(svg, wired, of);
+    }
+
+    static decimal? LeadTo(Wired wired, int pad) =>
+        wired
+            .After.Joins.Where(j => j.Change >= 0 && (j.A == pad || j.B == pad))
+            .Select(j => wired.Changes[j.Change].Change.Mm)
+            .FirstOrDefault(mm => mm is not null);
+
+    /// <summary>All of the board, small, with a frame round what is drawn large.</summary>
+    static void Whole(Svg svg, BoardPlan plan, BoardArea area, Dot corner)
+    {
+        double scale = InsetWide / plan.Width;
+        Dot on(Dot dot) => new(corner.X + dot.X * scale, corner.Y + dot.Y * scale);
+        svg.Rect(corner.X, corner.Y, InsetWide, plan.Height * scale, "board-ground", 4);
+        foreach (BoardChip chip in plan.Chips)
+        {
+            (_, double across, double down) = BoardPlan.Measures(chip.Outline);
+            Dot[] corners = [.. plan.Corners(chip.At!, across, down).Select(on)];
+            svg.Path(Svg.Through([.. corners.SelectMany(c => (double[])[c.X, c.Y])]) + "Z", "chip-body");
+        }
+        Dot from = on(new Dot(area.X, area.Y));
+        svg.Rect(from.X, from.Y, area.Width * scale, area.Height * scale, "inset-area", 2);
+    }
+
+    static void Marks(Svg svg, Wired wired, BoardPlan plan, int at, Func<int, string>? link, Func<int, Dot?> of)
+    {
         var marks = new List<Dot>();
         foreach ((int number, PlacedChange change) in wired.Changes.Index())
         {
@@ -112,7 +201,6 @@ public static class BoardDrawing
             if (link is not null)
                 svg.Unlink();
         }
-        return svg.End();
     }
 
     /// <summary>How a photo must be turned and scaled so that its two places lie on those of the drawing; null: it cannot
@@ -144,6 +232,7 @@ public static class BoardDrawing
         double height,
         string name,
         Func<Dot, Dot> on,
+        Dot edge,
         string cssClass
     )
     {
@@ -152,10 +241,13 @@ public static class BoardDrawing
         svg.Path(Svg.Through([.. corners.SelectMany(c => (double[])[c.X, c.Y])]) + "Z", cssClass + hidden);
         // The mark of leg 1.
         svg.Circle((corners[0].X * 7 + corners[2].X) / 8, (corners[0].Y * 7 + corners[2].Y) / 8, 2.5, "chip-mark");
-        svg.Text(corners.Average(c => c.X), corners.Average(c => c.Y) + 5, name, "fig body-name");
+        // The name stands in the middle of what is seen of it.
+        (double left, double right) = (Math.Max(corners.Min(c => c.X), Margin), Math.Min(corners.Max(c => c.X), edge.X));
+        (double top, double bottom) = (Math.Max(corners.Min(c => c.Y), Margin), Math.Min(corners.Max(c => c.Y), edge.Y));
+        svg.Text((left + right) / 2, (top + bottom) / 2 + 5, name, "fig body-name");
     }
 
-    static void Leads(Svg svg, Wired wired, Func<int, Dot?> of)
+    static void Leads(Svg svg, Wired wired, Func<int, Dot?> of, Dictionary<int, Dot> beside)
     {
         foreach (Join join in wired.After.Joins.Where(j => j.Change >= 0))
         {
@@ -166,7 +258,8 @@ public static class BoardDrawing
             if (colour.Length > 0)
                 svg.Path(Svg.Through(a.X, a.Y, b.X, b.Y), "lead-edge");
             svg.Path(Svg.Through(a.X, a.Y, b.X, b.Y), $"lead{colour}{(change.Do == ChangeAct.Wire ? "" : " joint")}");
-            if (change.Mm is { } mm)
+            // The length of a lead to a part stands at the pad.
+            if (change.Mm is { } mm && !beside.ContainsKey(join.A) && !beside.ContainsKey(join.B))
                 svg.Text((a.X + b.X) / 2, (a.Y + b.Y) / 2 - 6, $"{mm:0.#} mm", "fig tiny lead-length");
         }
     }

@@ -155,6 +155,23 @@ public sealed class Svg
         return this;
     }
 
+    /// <summary>What follows is seen only within these edges, at the same coordinates.</summary>
+    public Svg Window(double x, double y, double width, double height)
+    {
+        _text.Append(
+            CultureInfo.InvariantCulture,
+            $"<svg x=\"{N(x)}\" y=\"{N(y)}\" width=\"{N(width)}\" height=\"{N(height)}\" "
+                + $"viewBox=\"{N(x)} {N(y)} {N(width)} {N(height)}\" class=\"window\">"
+        );
+        return this;
+    }
+
+    public Svg CloseWindow()
+    {
+        _text.Append("</svg>");
+        return this;
+    }
+
     public Svg Close()
     {
         _text.Append("</g>");

@@ -342,10 +342,16 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
         ];
     }
 
-    /// <summary>What each outcome of a look would leave: the likeliest cause then, and how likely.</summary>
+    /// <summary>
+    /// What each outcome of a look would leave: the likeliest cause then, and how likely. The outcome that is likeliest itself
+    /// comes first.
+    /// </summary>
     public IEnumerable<(string Outcome, Hypothesis? Likeliest, double Chance)> Leaves(NextLook next, Seen seen)
     {
-        foreach (string outcome in next.What.Outcomes)
+        double[] now = ChancesOf();
+        double Expected(string outcome) =>
+            Suspects.Index().Where(s => s.Item.PredictionOf(next.What) == outcome).Sum(s => now[s.Index]);
+        foreach (string outcome in next.What.Outcomes.OrderByDescending(Expected))
         {
             Dictionary<string, string> then = new(OutcomesOf(seen)) { [next.What.Id] = outcome };
             var posterior = Posterior.Of(Suspects, Observables, then);
