@@ -99,8 +99,9 @@ public sealed class WiringTests : OnACabin
             Assert.InRange(Number(leg.GetAttribute("cy")!), window[1], window[1] + window[3]);
         }
         // Pads stand under the name of their part, with the length of the lead that comes to them.
-        Assert.Contains("BEAT, 32 mm", board.TextContent);
-        Assert.DoesNotContain("quiver-row:", board.TextContent);
+        string[] words = [.. board.QuerySelectorAll("text").Select(t => t.TextContent)];
+        Assert.Contains("BEAT, 32 mm", words);
+        Assert.DoesNotContain(words, w => w.Contains(':', StringComparison.Ordinal));
         static double Number(string text) => double.Parse(text, System.Globalization.CultureInfo.InvariantCulture);
     }
 
