@@ -25,6 +25,9 @@ public sealed class Bench : IDisposable
         _window.Size(width, height);
     }
 
+    /// <summary>Another size of the window, in CSS pixels; under 500 wide it is a phone's.</summary>
+    public void Size(int width, int height) => _window.Size(width, height);
+
     public void Go(string path) => Browser.Navigate().GoToUrl(Cabin.Url + path);
 
     /// <summary>Waits up to 30 seconds for something to come true.</summary>

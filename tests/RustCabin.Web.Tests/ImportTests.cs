@@ -152,6 +152,19 @@ public sealed class ImportTests() : OnACabin(new() { Demo = false })
         Assert.Contains("\"../../etc\" is not an identifier", page.Body.TextContent);
     }
 
+    /// <summary>What came in one go from one source is one line, opened for the rest.</summary>
+    [Fact]
+    public async Task The_sample_packs_are_one_line()
+    {
+        await using var demo = new CabinServer();
+        await demo.InitializeAsync();
+        IHtmlDocument page = await demo.Page("/import");
+        AngleSharp.Dom.IElement group = Assert.Single(page.QuerySelectorAll(".earlier > details"));
+        Assert.Contains("the sample packs", group.QuerySelector("summary")!.TextContent);
+        Assert.True(group.QuerySelectorAll("tbody tr").Length > 3);
+        Assert.Empty(page.QuerySelectorAll(".earlier > table"));
+    }
+
     [Fact]
     public async Task An_import_is_looked_at_first_and_taken_back_as_a_whole()
     {

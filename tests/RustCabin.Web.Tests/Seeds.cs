@@ -45,6 +45,12 @@ static class Seeds
             { "host": { "id": 7, "ids": 8, "terminates": true, "power": true },
               "devices": [ { "name": "d1", "id": 0, "terminates": false, "power": false }, { "name": "d2", "id": 1, "terminates": true } ] }
             """,
+        ["cards/tree"] = """
+            { "tree": { "pattern": "{nn}/{title}.{ending}", "most": 99, "names": "8.3", "formats": ["img"] },
+              "files": [ { "path": "tide book.img", "bytes": 9000 } ] }
+            """,
+        ["releases"] =
+            """{ "releases": [ { "file": "fw-{variant}-{version}.bin" } ], "variant": "B", "part": null, "files": ["fw-b-1.2.bin"] }""",
         ["storage/names"] = """{ "rule": "8.3", "names": ["Harbour Lights.disk", "tide book.text"] }""",
         ["storage/route"] = """
             { "bytes": 1000000, "ends": ["a", "z"], "legs": [ { "from": "a", "to": "b", "carries": 1000, "bytesPerSecond": 500, "minutesEach": 1 },

@@ -122,7 +122,8 @@ public sealed class TheCabinTests : OnACabin
                     ("Form.Kind", "other"),
                     ("Form.Name", "A thing"),
                     ("Form.Count", "1"),
-                    ("Form.Note", new string('n', 1500))
+                    ("Form.Note", new string('n', 1500)),
+                    (Pages.SignIn.SignInModel.PhraseField, "oak and anchor")
                 );
                 if (last == status)
                 {
@@ -130,6 +131,7 @@ public sealed class TheCabinTests : OnACabin
                     // Without script the page is another one; what was typed is on it, and no token with it.
                     Assert.Contains("A thing", told.QuerySelector("dl.typed")!.TextContent);
                     Assert.DoesNotContain("Token", told.QuerySelector("dl.typed")!.TextContent);
+                    Assert.DoesNotContain("oak and anchor", told.Body.TextContent);
                 }
                 else
                     Assert.Equal(HttpStatusCode.OK, last);

@@ -23,12 +23,12 @@ public sealed class OopsModel : PageModel
     {
         Show(code);
         // Only a form that was read already: one that cannot be read is why this page shows. What the framework adds and what
-        // was not typed (ids, versions, ticks) helps nobody.
+        // was not typed (ids, versions, ticks) helps nobody; a pass phrase is never shown.
         if (HttpContext.Features.Get<IFormFeature>()?.Form is { } form)
             Typed =
             [
                 .. from field in form
-                where !field.Key.StartsWith("__")
+                where !field.Key.StartsWith("__") && field.Key != Pages.SignIn.SignInModel.PhraseField
                 from text in field.Value
                 where !string.IsNullOrWhiteSpace(text) && text.Length > 1 && !text.All(char.IsDigit)
                 select (field.Key, text),

@@ -56,6 +56,10 @@ public static class ShortNames
             && parts.All(p => p.All(IsShort));
     }
 
+    /// <summary>A name as it is where the host reads it and it is free, else a proposal; it is taken from then on.</summary>
+    public static string Next(NameRule rule, string name, HashSet<string> taken, Dictionary<string, int> next) =>
+        IsLawful(rule, name) && taken.Add(name) ? name : Propose(rule, name, taken, next);
+
     static int Longest(NameRule rule) => rule == NameRule.UpTo31 ? 31 : 255;
 
     static bool IsShort(char c) => c is > ' ' and <= '~' and not (>= 'a' and <= 'z') && c != '.' && !Forbidden.Contains(c);

@@ -34,7 +34,22 @@ public sealed class ImportModel(PackImport import) : PageModel
     [BindProperty]
     public string? Source { get; set; }
 
-    public IReadOnlyList<ImportLine> Earlier => import.Log();
+    public IReadOnlyList<ImportLine> Earlier => field ??= import.Log();
+
+    /// <summary>Earlier imports in their order; those that came from one source in one go stand together.</summary>
+    public IReadOnlyList<IReadOnlyList<ImportLine>> Groups
+    {
+        get
+        {
+            var groups = new List<List<ImportLine>>();
+            foreach (ImportLine line in Earlier)
+                if (groups.Count > 0 && groups[^1][0].Source == line.Source)
+                    groups[^1].Add(line);
+                else
+                    groups.Add([line]);
+            return groups;
+        }
+    }
 
     public void OnGet() => ViewData["Title"] = "Import";
 

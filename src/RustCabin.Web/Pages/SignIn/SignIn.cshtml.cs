@@ -8,6 +8,9 @@ namespace RustCabin.Web.Pages.SignIn;
 /// <summary>Asks another machine of the bench network for the pass phrase. Source: docs/security.md, Sign-in.</summary>
 public sealed class SignInModel(Door door) : PageModel
 {
+    /// <summary>The field of the pass phrase: whatever is shown of a form, it is not.</summary>
+    public const string PhraseField = "phrase";
+
     public string? Notice { get; private set; }
 
     /// <summary>The page that was asked for.</summary>
@@ -22,7 +25,7 @@ public sealed class SignInModel(Door door) : PageModel
             : Page();
     }
 
-    public async Task<IActionResult> OnPost(string? back, string? phrase)
+    public async Task<IActionResult> OnPost(string? back, [FromForm(Name = PhraseField)] string? phrase)
     {
         Begin(back);
         if (!door.IsOpen)

@@ -82,6 +82,18 @@ static class StorageCalls
             (NamesAsked asked) => new NamesAnswer(ShortNames.Of(asked.Rule, asked.Names))
         );
         routes.MapCall(
+            "cards/tree",
+            "Where each file of a card goes",
+            (TreeAsked asked) => CardTree.Of(asked),
+            Nulls.Read<TreeAsked>
+        );
+        routes.MapCall(
+            "releases",
+            "Which file of a release is for this board",
+            (ReleasesAsked asked) => Release.Of(asked),
+            Nulls.Read<ReleasesAsked>
+        );
+        routes.MapCall(
             "storage/route",
             "The quickest way to move a file",
             (RouteAsked asked) => Of(asked),
