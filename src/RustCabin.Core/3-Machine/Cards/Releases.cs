@@ -83,14 +83,14 @@ public sealed partial record Release(string? File, string Why, IReadOnlyList<Rel
     internal static string? Unknown(string file) =>
         Words.Matches(file).Select(m => m.Groups[1].Value).FirstOrDefault(w => w is not (VariantWord or PartWord or VersionWord));
 
-    sealed record Fit(string File, ReleaseRule Rule, string Version, string Words);
+    sealed record Fit(int At, string Version, string Words);
 
     /// <summary>The file that is for what was asked, the highest version of several; of equals the first.</summary>
     public static Release Of(ReleasesAsked asked)
     {
         (ReleaseRule Rule, Regex Name)[] rules = [.. asked.Releases.Select(r => (r, NameOf(r)))];
         var fits = new List<Fit>();
-        var why = new Dictionary<int, string>();
+        string[] why = new string[asked.Files.Count];
         foreach ((int i, string file) in asked.Files.Index())
         {
             Budget.Spend();
@@ -104,7 +104,7 @@ public sealed partial record Release(string? File, string Why, IReadOnlyList<Rel
                     why[i] = against;
                     continue;
                 }
-                fits.Add(new Fit(file, rule, match.Groups[VersionWord].Value, SaidBy(rule, match)));
+                fits.Add(new Fit(i, match.Groups[VersionWord].Value, SaidBy(rule, match)));
                 why[i] = "";
                 break;
             }
@@ -113,17 +113,17 @@ public sealed partial record Release(string? File, string Why, IReadOnlyList<Rel
         foreach (Fit fit in fits)
             if (best is null || Compare(fit.Version, best.Version) > 0)
                 best = fit;
-        int at = best is null ? -1 : asked.Files.ToList().IndexOf(best.File);
+        string? taken = best is null ? null : asked.Files[best.At];
         return new Release(
-            best?.File,
+            taken,
             best is null
                 ? $"No file is for {Wanted(asked)}."
                 : best.Words + (fits.Count > 1 ? $", the highest version of {fits.Count}" : ""),
             [
                 .. asked
                     .Files.Index()
-                    .Where(f => f.Index != at)
-                    .Select(f => new ReleaseOther(f.Item, why[f.Index].Length > 0 ? why[f.Index] : $"{best!.File} is not older")),
+                    .Where(f => f.Index != best?.At)
+                    .Select(f => new ReleaseOther(f.Item, why[f.Index].Length > 0 ? why[f.Index] : $"{taken} is not older")),
             ]
         );
     }

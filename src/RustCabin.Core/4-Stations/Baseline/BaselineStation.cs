@@ -92,7 +92,7 @@ public sealed class BaselineStation : Station
 
     static Step ServiceStep(ServicePiece piece) =>
         new(
-            BaselineStation.Service(piece.Id),
+            Service(piece.Id),
             StepKind.Set,
             $"Replace the {piece.What}",
             [ConditionChecks.Describe(piece), "While the case is open anyway."],

@@ -132,7 +132,7 @@ public sealed class CareStation : Station
             .Select(care => new Work(
                 WorkTime.Out,
                 [
-                    new Step(CareStation.StepOf(care.Work.Id), StepKind.Set, care.Title, care.Lines, care.Minutes)
+                    new Step(StepOf(care.Work.Id), StepKind.Set, care.Title, care.Lines, care.Minutes)
                     {
                         Cautions = [.. Hurts(care.Work).Select(h => Caution.Of(h.Word) with { Why = h.Why })],
                     },
@@ -156,7 +156,7 @@ public sealed class CareStation : Station
     /// <inheritdoc/>
     public override IEnumerable<PassportLine> Passport(PassportAsked asked) =>
         from care in All(asked.Unit)
-        let made = asked.IsDone(CareStation.StepOf(care.Work.Id))
+        let made = asked.IsDone(StepOf(care.Work.Id))
         let looks = CareWatch.LooksAt(care.Work, asked.Unit.Job).ToList()
         select new PassportLine(
             Cared,

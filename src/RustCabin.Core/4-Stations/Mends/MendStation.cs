@@ -45,7 +45,7 @@ public sealed class MendStation : Station
             WorkTime.AtGate,
             [
                 new Step(
-                    MendStation.StepOf(cause.Gate, cause.Cause),
+                    StepOf(cause.Gate, cause.Cause),
                     StepKind.Set,
                     $"Mend what was found: {cause.Words}",
                     [cause.Mend, "Then read the gate again."],
@@ -120,7 +120,7 @@ public sealed class MendStation : Station
 
     static IEnumerable<PassportLine> Found(PassportAsked asked) =>
         from cause in asked.Unit.Job?.Faults?.Confirmed ?? []
-        let made = asked.IsDone(MendStation.StepOf(cause.Gate, cause.Cause))
+        let made = asked.IsDone(StepOf(cause.Gate, cause.Cause))
         select new PassportLine(Mended, cause.Words, "", cause.Mend.TrimEnd('.'), made ? "mended" : "found, not mended yet")
         {
             At = cause.At,

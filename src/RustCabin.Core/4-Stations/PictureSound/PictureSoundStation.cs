@@ -66,7 +66,7 @@ public sealed class PictureSoundStation : Station
                     WorkTime.Last,
                     [
                         new Step(
-                            PictureSoundStation.StillPicture(part.Name),
+                            StillPicture(part.Name),
                             StepKind.Prove,
                             $"A still screen stands still with {part.Title}",
                             [
@@ -91,7 +91,7 @@ public sealed class PictureSoundStation : Station
                     WorkTime.Last,
                     [
                         new Step(
-                            PictureSoundStation.HearSides(part.Name),
+                            HearSides(part.Name),
                             StepKind.Prove,
                             $"Each side of {part.Title} is heard where it should be",
                             [

@@ -62,8 +62,8 @@ public sealed record OnShelf(ShelfState State, string Words, string Press, Stati
     {
         if (at.Answer.Standing == Standing.Stop)
             return new OnShelf(ShelfState.Stopped, at.Answer.Findings[0].Title, "Mend the stop", at.Answer.Findings[0].Station);
-        if (at.Answer.Findings.Any(f => f.Kind == MendFindings.GateDiffers))
-            return new OnShelf(ShelfState.Stopped, Plain(at.WaitsFor), "Find the cause", StationName.Faults);
+        if (at.Answer.Findings.FirstOrDefault(f => f.Kind == MendFindings.GateDiffers) is { } differs)
+            return new OnShelf(ShelfState.Stopped, differs.Title, "Find the cause", StationName.Faults);
         if (at.Job.Ended)
             return new OnShelf(ShelfState.Done, "Ended: what was done is on the unit", "Read the passport", Passport);
         if (at.Progress.Finished)
@@ -89,6 +89,9 @@ public sealed record OnShelf(ShelfState State, string Words, string Press, Stati
     static OnShelf? Piece(AtHand at, IReadOnlyList<StockItem> stock)
     {
         Step step = at.Progress.Current!.Step;
+        // Neither a gate nor an opening takes anything: most jobs of a shelf stand at one.
+        if (step.IsGate || step.Opens is not null)
+            return null;
         Piece? lacking = at
             .Sheet.Stations.SelectMany(s => s.Pieces(at.After))
             .FirstOrDefault(p =>
@@ -124,9 +127,4 @@ public sealed record OnShelf(ShelfState State, string Words, string Press, Stati
             where == StationName.Build ? step.Id : null
         );
     }
-
-    static string Plain(string waits) =>
-        waits.IndexOf(": ", StringComparison.Ordinal) is >= 0 and var colon
-            ? char.ToUpperInvariant(waits[colon + 2]) + waits[(colon + 3)..]
-            : waits;
 }

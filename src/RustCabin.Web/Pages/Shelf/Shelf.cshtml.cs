@@ -175,13 +175,12 @@ public sealed class ShelfModel(
 
     /// <summary>Begins an empty job for a unit that has none.</summary>
     public IActionResult OnPostBegin(string unit) =>
-        Beginning.Of(sheets, jobs, unit, null) is var (url, refused)
-            ? url is null
-                ? refused is null
-                    ? NotFound()
-                    : Refuse(refused)
-                : LocalRedirect(url)
-            : NotFound();
+        Beginning.Of(sheets, jobs, unit, null) switch
+        {
+            ({ } url, _) => LocalRedirect(url),
+            (_, { } refused) => Refuse(refused),
+            _ => NotFound(),
+        };
 
     /// <summary>Puts the sample cabin on an empty shelf.</summary>
     public IActionResult OnPostSample()
