@@ -1,3 +1,4 @@
+using RustCabin.Core.Sheets;
 using RustCabin.Core.Answers;
 
 namespace RustCabin.Core.Tests;
@@ -28,7 +29,7 @@ public class CheckTests
         Assert.Equal(raised, answer.Findings.Any(f => f.Code == "MAP-FIGHT"));
         Assert.Equal(raised ? Standing.Stop : Standing.Clear, answer.Standing);
         if (raised)
-            Assert.Equal(["model:a", "part:p"], answer.Findings.First(f => f.Code == "MAP-FIGHT").Subjects);
+            Assert.Equal([Subject.Model("a"), Subject.Part("p")], answer.Findings.First(f => f.Code == "MAP-FIGHT").Subjects);
     }
 
     [Theory]
@@ -115,7 +116,7 @@ public class CheckTests
         // In slot order, whatever the order of the job: p sits in the first slot.
         Assert.Equal("part:p:a", $"{machine.Planned.Claims.MinBy(c => c.Base)!.Owner}");
         if (raised)
-            Assert.Equal(["part:q"], machine.Answer.Findings[0].Subjects);
+            Assert.Equal([Subject.Part("q")], machine.Answer.Findings[0].Subjects);
     }
 
     [Theory]

@@ -149,7 +149,7 @@ static class AnswerJson
         new(
             finding.Code,
             finding.Severity.ToString().ToLowerInvariant(),
-            finding.Subjects,
+            [.. finding.Subjects.Select(s => s.ToString())],
             finding.Text,
             finding.Why,
             finding.Fix is { } fix ? FixJson.Of(fix) : null

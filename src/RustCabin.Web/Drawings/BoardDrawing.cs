@@ -222,7 +222,7 @@ public static class BoardDrawing
 
     /// <summary>A place's name as a sheet writes it: the part's own with <c>part:</c> before it.</summary>
     static string NameOn(Wired wired, BoardPlan plan, int place) =>
-        plan.Owner.Length > 0 ? Subjects.Part(wired.After.NameOf(place)[plan.Owner.Length..]) : wired.After.NameOf(place);
+        plan.Owner.Length > 0 ? $"{Subject.Part(wired.After.NameOf(place)[plan.Owner.Length..])}" : wired.After.NameOf(place);
 
     static void Body(
         Svg svg,

@@ -50,7 +50,7 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
         Press(job, version, at => Switching.Switch(at, instance, switchId, position));
 
     /// <summary>Carries out the fix of a finding: every switch that it names, in one change.</summary>
-    public IActionResult OnPostFix(string job, long version, string code, string subject) =>
+    public IActionResult OnPostFix(string job, long version, string code, Subject subject) =>
         Press(job, version, at => Switching.Fix(at, code, subject));
 
     /// <summary>
@@ -121,14 +121,14 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
         string job,
         long version,
         string code,
-        string subject,
+        Subject subject,
         string how,
         string? proof,
         bool made
     ) => Press(job, version, at => MendPresses.Mend(at, code, subject, how, proof, made));
 
     /// <summary>Takes a mend by hand back.</summary>
-    public IActionResult OnPostUnmend(string job, long version, string code, string subject) =>
+    public IActionResult OnPostUnmend(string job, long version, string code, Subject subject) =>
         Press(job, version, at => MendPresses.Unmend(at, code, subject));
 
     /// <summary>The time now, as the record writes it.</summary>

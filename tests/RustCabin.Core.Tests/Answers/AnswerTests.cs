@@ -16,7 +16,7 @@ public class AnswerTests
         Findings.Finding note = Assert.Single(Printed.Findings);
         Assert.Equal(("ID-CONTRADICTION", Findings.Severity.Note), (note.Code, note.Severity));
         Assert.Equal("The rear label speaks for Board 7; the legend for Board 4.", note.Text);
-        Assert.Equal(["unit"], note.Subjects);
+        Assert.Equal([Subject.Unit], note.Subjects);
     }
 
     [Theory]

@@ -173,7 +173,7 @@ public sealed class GroundsTests
         AtHand wrong = At(Brindle, job);
         Findings.Finding found = Evidence.Keep(wrong.Answer).Findings.First(f => f.Code == "GATE-DIFFERS");
         Assert.Contains("Power up with Fathom memory board", found.Title);
-        Assert.Contains("part:fathom", found.Subjects);
+        Assert.Contains(Subject.Part("fathom"), found.Subjects);
         Assert.StartsWith("A mend: ", wrong.WaitsFor);
     }
 
@@ -208,7 +208,7 @@ public sealed class GroundsTests
         HandMend capacitors = new()
         {
             Finding = "COND-CAPACITORS",
-            Subject = "unit",
+            Subject = Subject.Unit,
             How = "the capacitors replaced",
         };
         AtHand at = At(pack, job with { Mends = [capacitors] });

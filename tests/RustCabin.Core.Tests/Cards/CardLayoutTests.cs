@@ -34,7 +34,7 @@ public class CardLayoutTests
             Fs = fs,
         };
 
-    static string[] Codes(CardLayout layout) => [.. CardFindings.Of(layout, "card").Select(f => f.Code)];
+    static string[] Codes(CardLayout layout) => [.. CardFindings.Of(layout, Subject.Asked("card")).Select(f => f.Code)];
 
     [Theory]
     [InlineData("32 GB", 31_039_946_752)]
@@ -146,7 +146,7 @@ public class CardLayoutTests
     public void A_partition_beyond_reach_makes_the_limit_a_stop(int mib, Severity severity)
     {
         var host = new HostLimits { OffsetBits = 32 };
-        Finding limit = Assert.Single(CardFindings.Of(Layout("8 GB", host, Sized("a", mib * MiB, FileSystem.Native)), "card"));
+        Finding limit = Assert.Single(CardFindings.Of(Layout("8 GB", host, Sized("a", mib * MiB, FileSystem.Native)), Subject.Asked("card")));
         Assert.Equal(("STO-LIMIT", severity), (limit.Code, limit.Severity));
         Assert.Contains(limit.Why, w => w.Contains("4,294,967,296"));
     }
@@ -228,7 +228,7 @@ public class CardLayoutTests
         Assert.Equal(FileSystem.Fat16, Layout("8 GB", host, Rest("r")).Partitions[0].Fat!.Fs);
         Assert.Equal(FileSystem.Fat32, Layout("8 GB", new HostLimits(), Rest("r")).Partitions[0].Fat!.Fs);
         CardLayout sized = Layout("8 GB", host, Sized("a", 2048 * MiB));
-        Assert.Contains("2,047 MiB is the most", Assert.Single(CardFindings.Of(sized, "card")).Text);
+        Assert.Contains("2,047 MiB is the most", Assert.Single(CardFindings.Of(sized, Subject.Asked("card"))).Text);
     }
 
     [Theory]
@@ -266,7 +266,7 @@ public class CardLayoutTests
                 Start = true,
             }
         );
-        Assert.Single(CardFindings.Of(layout, "card"), f => f.Severity == Severity.Stop);
+        Assert.Single(CardFindings.Of(layout, Subject.Asked("card")), f => f.Severity == Severity.Stop);
         CardLayout two = Layout(
             "1 GB",
             new HostLimits(),
@@ -338,7 +338,7 @@ public class CardLayoutTests
                 }
                 at = p.FirstSector + p.Sectors;
             }
-            if (CardFindings.Of(layout, "card").Any(f => f.Severity == Severity.Stop))
+            if (CardFindings.Of(layout, Subject.Asked("card")).Any(f => f.Severity == Severity.Stop))
                 continue;
             Assert.All(layout.Partitions, p => Assert.True(p.End <= layout.ReachableBytes, told));
             // The rest leaves less than two units unused where nothing else holds it back.

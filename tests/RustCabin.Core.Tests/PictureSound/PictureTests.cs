@@ -45,7 +45,7 @@ public class PictureTests
         {
             Display = new Display { LineKHz = [from, to], FieldHz = [low, high] },
         };
-        string[] found = [.. Timing.Locks(asked, "x").Select(f => f.Severity.ToString().ToLowerInvariant())];
+        string[] found = [.. Timing.Locks(asked, Subject.Asked("x")).Select(f => f.Severity.ToString().ToLowerInvariant())];
         Assert.Equal(severity.Length > 0 ? [severity] : [], found);
     }
 
@@ -61,9 +61,9 @@ public class PictureTests
                 Interlace = false,
             },
         };
-        Assert.Contains("weave", Timing.Locks(laced, "x").Single().Text);
-        Assert.Empty(Timing.Locks(laced with { Doubled = true }, "x"));
-        Assert.Empty(Timing.Locks(laced with { Interlaced = false, Lines = 312 }, "x"));
+        Assert.Contains("weave", Timing.Locks(laced, Subject.Asked("x")).Single().Text);
+        Assert.Empty(Timing.Locks(laced with { Doubled = true }, Subject.Asked("x")));
+        Assert.Empty(Timing.Locks(laced with { Interlaced = false, Lines = 312 }, Subject.Asked("x")));
     }
 
     [Fact]
@@ -213,7 +213,7 @@ public class PictureTests
             Amplifier = new Amplifier { Watts = 6, MinOhms = 4 },
         };
         Assert.Equal((4.0, 5.0625), (SpeakerLoad.Of(asked).Ohms, SpeakerLoad.Of(asked).Watts));
-        Assert.Empty(SpeakerLoad.Check(asked, "a"));
+        Assert.Empty(SpeakerLoad.Check(asked, Subject.Asked("a")));
         Assert.Equal(
             "stop",
             Severity(
@@ -234,7 +234,7 @@ public class PictureTests
         );
         Assert.Equal(16.0, SpeakerLoad.Of(asked with { Wired = SpeakersWired.Series }).Ohms);
         Assert.Equal(-6.02, SpeakerLoad.DividerDb(1000, 1000), 0.01);
-        static string Severity(LoadAsked asked) => SpeakerLoad.Check(asked, "a").Single().Severity.ToString().ToLowerInvariant();
+        static string Severity(LoadAsked asked) => SpeakerLoad.Check(asked, Subject.Asked("a")).Single().Severity.ToString().ToLowerInvariant();
     }
 
     [Theory]

@@ -45,7 +45,7 @@ public class PlannedClaimsTests
             """, { "id": "c", "kind": "io", "base": "0x1F", "size": "1", "space": "io" } """
         );
         Assert.Equal(["MAP-FIGHT", "MAP-WRITE-TWICE"], two.Codes);
-        Assert.Equal(["model:b", "model:c"], two.Answer.Findings[0].Subjects);
+        Assert.Equal([Subject.Model("b"), Subject.Model("c")], two.Answer.Findings[0].Subjects);
         Assert.Equal(16, two.Planned.Ports!.AddressBits);
         Assert.Null(Ports("").Planned.Ports);
     }

@@ -253,7 +253,7 @@ public sealed class RomBenchTests
     [InlineData(210, "Watch")]
     [InlineData(211, "Stop")]
     public void ROM_SPEED_against_the_budget(int ns, string? severity) =>
-        Assert.Equal(severity, DeviceChoice.Speed("unit", "27C400", ns, 210)?.Severity.ToString());
+        Assert.Equal(severity, DeviceChoice.Speed(Subject.Unit, "27C400", ns, 210)?.Severity.ToString());
 
     [Fact]
     public void The_budget_of_two_cycles_at_four_megahertz_is_390_ns() =>

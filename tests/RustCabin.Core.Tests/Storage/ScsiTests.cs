@@ -1,3 +1,4 @@
+using RustCabin.Core.Sheets;
 using RustCabin.Core.Storage;
 
 namespace RustCabin.Core.Tests.Storage;
@@ -46,7 +47,7 @@ public class ScsiTests
         ScsiBus bus = Bus(false, false, Device("a", 7, true), Device("b", 3, true), Device("c", 3));
         Assert.Equal(["STO-ID", "STO-ID", "STO-TERM", "STO-TERM-POWER"], bus.Findings.Select(f => f.Code));
         Assert.Equal(["a", "b", "c"], bus.Terminated);
-        Assert.Equal(["bus:host", "bus:a"], bus.Findings[0].Subjects);
+        Assert.Equal([Subject.Asked("bus:host"), Subject.Asked("bus:a")], bus.Findings[0].Subjects);
         Assert.Contains("No terminator at host", bus.Findings[2].Text);
         Assert.Contains("A terminator at a and b, in the middle", bus.Findings[2].Text);
     }

@@ -207,7 +207,7 @@ public class ChainTests
         string[] codes(string[] a, string[] b, Gender of = Gender.F) =>
             [
                 .. Mating
-                    .Of(new Connector(a, Gender.M), new Connector(b, of), n => n == "VBAT", "a", "b", ["x"])
+                    .Of(new Connector(a, Gender.M), new Connector(b, of), n => n == "VBAT", "a", "b", [Subject.Asked("x")])
                     .Select(f => f.Code),
             ];
         Assert.Empty(codes(["GND", "+5", "n"], ["GND", "+5", "rx"]));

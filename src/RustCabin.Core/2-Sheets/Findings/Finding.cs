@@ -43,7 +43,7 @@ public sealed record Finding(
     FindingKind Kind,
     Severity Severity,
     string Title,
-    IReadOnlyList<string> Subjects,
+    IReadOnlyList<Subject> Subjects,
     string Text,
     IReadOnlyList<string> Why,
     Fix? Fix = null

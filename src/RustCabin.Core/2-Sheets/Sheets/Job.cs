@@ -272,7 +272,7 @@ public sealed record HandMend
     public string Finding { get; init; } = "";
 
     [Required, Display(Description = "What the finding is about: part:instance, model:thing, unit.")]
-    public string Subject { get; init; } = "";
+    public Subject Subject { get; init; } = Subject.None;
 
     [Required, Display(Description = "What is made.")]
     public string How { get; init; } = "";

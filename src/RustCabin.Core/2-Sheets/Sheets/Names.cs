@@ -31,15 +31,15 @@ public readonly record struct ClaimName(string? Of, string Id)
     public string? Instance => Of is { Length: > 0 } ? Of : null;
 
     /// <summary>What findings are about: the part as a whole, or the one thing of the machine.</summary>
-    public string Subject => Instance is { } part ? Subjects.Part(part) : ToString();
+    public Subject Subject => Instance is { } part ? Subject.Part(part) : Subject.Parse(ToString());
 
     /// <inheritdoc/>
     public override string ToString() =>
         Of switch
         {
             null => Id,
-            "" => Subjects.Model(Id),
-            _ => $"{Subjects.Part(Of)}:{Id}",
+            "" => $"{Subject.Model(Id)}",
+            _ => $"{Subject.Part(Of)}:{Id}",
         };
 }
 
@@ -60,29 +60,4 @@ public readonly record struct LocalName(string Instance, string Id)
 
     /// <inheritdoc/>
     public override string ToString() => OnPart ? $"{Instance}:{Id}" : Id;
-}
-
-/// <summary>What findings, mends and faults are about, as they write it.</summary>
-public static class Subjects
-{
-    const string PartWord = "part:",
-        ModelWord = "model:";
-
-    /// <summary>A part that is fitted, or is to be.</summary>
-    public static string Part(string instance) => PartWord + instance;
-
-    /// <summary>A thing of the machine: a claim, a rail, a socket.</summary>
-    public static string Model(string id) => ModelWord + id;
-
-    /// <summary>The id of a thing of the machine; null: it is no such thing.</summary>
-    public static string? InModel(string subject) => After(subject, ModelWord);
-
-    /// <summary>
-    /// What follows the word <c>part:</c>: the instance in a finding, the part's own thing on its sheet; null: it begins with
-    /// something else.
-    /// </summary>
-    public static string? InPart(string subject) => After(subject, PartWord);
-
-    static string? After(string text, string word) =>
-        text.StartsWith(word, StringComparison.Ordinal) ? text[word.Length..] : null;
 }

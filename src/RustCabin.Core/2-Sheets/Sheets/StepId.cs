@@ -93,7 +93,7 @@ public static class Acts
     /// </summary>
     static string Named(string instance) =>
         instance is FirmwareWord or RemovedWord || instance.StartsWith(RomWord, StringComparison.Ordinal)
-            ? Subjects.Part(instance)
+            ? $"{Subject.Part(instance)}"
             : instance;
 
     /// <summary>
@@ -101,7 +101,7 @@ public static class Acts
     /// written is also the step of a ROM socket or of the firmware, and nobody can say which was meant.
     /// </summary>
     internal static StepId? WrittenPlain(StepId step) =>
-        Subjects.InPart(step.About) is { } instance
+        Subject.Parse(step.About).InPart is { } instance
         && (step.Act is "set" or "remove" || (step.Act == "fit" && !instance.StartsWith(RomWord, StringComparison.Ordinal)))
             ? step with
             {

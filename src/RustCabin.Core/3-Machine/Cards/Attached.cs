@@ -12,7 +12,7 @@ namespace RustCabin.Core.Cards;
 public sealed record HostHere(string Name, StorageHost Host, string? Site, Instance? Owner)
 {
     /// <summary>What findings call it.</summary>
-    public string Subject => Owner is null ? Subjects.Model(Host.Id) : Owner.Subject;
+    public Subject Subject => Owner is null ? Subject.Model(Host.Id) : Owner.Subject;
 
     /// <summary>The hosts of a unit, the machine's first.</summary>
     public static IReadOnlyList<HostHere> Of(PlannedUnit unit) =>

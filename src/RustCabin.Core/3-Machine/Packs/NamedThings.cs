@@ -124,7 +124,7 @@ static class NamedThings
     }
 
     static IEnumerable<SheetError> Register(Claim claim, IReadOnlyList<Claim>? theirs, string path) =>
-        claim.Window?.Register is { } register && Subjects.InModel(register) is not null
+        claim.Window?.Register is { } register && Subject.Parse(register).InModel is not null
             ? Claim(register, [], theirs, $"{path}.window.register")
             : [];
 

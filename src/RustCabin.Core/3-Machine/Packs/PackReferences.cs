@@ -344,7 +344,7 @@ static class PackReferences
         foreach (SetChange set in part.Sets.Where(s => s.Size is { IsPowerOfTwo: false }))
             if (
                 (
-                    model?.Claims.FirstOrDefault(c => set.Claim == Subjects.Model(c.Id))
+                    model?.Claims.FirstOrDefault(c => set.Claim == $"{ClaimName.Model(c.Id)}")
                     ?? part.Claims.FirstOrDefault(c => c.Id == set.Claim)
                 )
                 is { Mask: not null }

@@ -75,7 +75,7 @@ static class WiredNames
     }
 
     static BoardPoint? Point(string name, Model model, Part? part) =>
-        Subjects.InPart(name) is { } own
+        Subject.Parse(name).InPart is { } own
             ? part?.Points.FirstOrDefault(p => p.Id == own)
             : model.Points.FirstOrDefault(p => p.Id == name);
 

@@ -16,7 +16,7 @@ public sealed record Instance(
 )
 {
     /// <summary>How findings name it.</summary>
-    public string Subject => Subjects.Part(Name);
+    public Subject Subject => Subject.Part(Name);
 
     /// <summary>The part's name, with its number where there are several.</summary>
     public string Title => Name.IndexOf('#') is var i and > 0 ? $"{Part.Name} {Name[i..]}" : Part.Name;

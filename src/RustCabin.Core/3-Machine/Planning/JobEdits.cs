@@ -82,7 +82,7 @@ public static class JobEdits
         };
 
     /// <summary>Takes a mend back.</summary>
-    public static Job DropMend(Job job, string finding, string subject) =>
+    public static Job DropMend(Job job, string finding, Subject subject) =>
         job.Mends.FirstOrDefault(m => m.Finding == finding && m.Subject == subject) is { } mend
             ? Tick(job, Acts.Mend(mend), false) with
             {

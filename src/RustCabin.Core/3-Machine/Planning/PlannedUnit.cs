@@ -80,10 +80,10 @@ public sealed record PlannedUnit(
     }
 
     /// <summary>What a finding or a fault is about, for a person.</summary>
-    public string SubjectName(string subject) =>
-        Subjects.InModel(subject) is { } thing ? $"{Model.Name} {thing}"
-        : Subjects.InPart(subject) is { } instance ? Find(instance)?.Title ?? instance
-        : subject;
+    public string SubjectName(Subject subject) =>
+        subject.InModel is { } thing ? $"{Model.Name} {thing}"
+        : subject.InPart is { } instance ? Find(instance)?.Title ?? instance
+        : $"{subject}";
 }
 
 /// <summary>A self-configuring claim that found no free place, and why.</summary>

@@ -23,7 +23,7 @@ public static class BaselineChecks
             BaselineFindings.BaseUntested,
             Severity.Watch,
             "Not tested before opening",
-            ["unit"],
+            [Subject.Unit],
             $"Nobody has seen {unit.Unit.Name} work before {(begun ? "it was opened" : "this job")}: a fault found later "
                 + $"cannot be told from one that was there.",
             [
@@ -48,7 +48,7 @@ public static class BaselineChecks
                 BaselineFindings.BaseFault,
                 Severity.Watch,
                 "A fault was there before",
-                ["unit"],
+                [Subject.Unit],
                 reading.Starts == false
                     ? $"{unit.Unit.Name} did not start before anything was touched."
                     : $"{unit.Unit.Name} did not count what it should as it stands; this is not the upgrade's doing.",
@@ -66,7 +66,7 @@ public static class BaselineChecks
                 BaselineFindings.BaseFault,
                 Severity.Watch,
                 "A fault was there before",
-                ["unit"],
+                [Subject.Unit],
                 note.Text,
                 ["Noted at the baseline as a fault that was there before any work."]
             );
@@ -85,7 +85,7 @@ public static class BaselineChecks
                     BaselineFindings.BaseRail,
                     Severity.Stop,
                     $"{rail.Id} V measured at {measured.Volts} V",
-                    [Subjects.Model(rail.Id)],
+                    [Subject.Model(rail.Id)],
                     $"{rail.Id} V shows {measured.Volts} V under load; {Lowest(rail):0.###} to {Highest(rail):0.###} V are "
                         + $"right. Have the supply seen to before anything is fitted: it may be failing, and too much kills "
                         + $"chips.",

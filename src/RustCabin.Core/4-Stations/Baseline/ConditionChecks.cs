@@ -26,7 +26,7 @@ public static class ConditionChecks
                 BaselineFindings.CondMains,
                 Severity.Stop,
                 $"Supply for {made:0} V, mains here {here:0} V",
-                ["unit"],
+                [Subject.Unit],
                 $"The supply of {unit.Unit.Name} is made for {made:0} V and the mains here is {here:0} V. Do not plug it in.",
                 [
                     $"{made:0} and {here:0} V are {Math.Abs(made - here) / here * 100:0} % apart; up to {SameMains * 100:0} % "
@@ -68,7 +68,7 @@ public static class ConditionChecks
                 BaselineFindings.CondPlastic,
                 Severity.Note,
                 "Brittle plastic",
-                ["unit"],
+                [Subject.Unit],
                 "Catches and posts may break: warm the case to room temperature, release catches with a flat tool, keep every "
                     + "piece that comes off.",
                 ["The survey says that the plastic is brittle."]
@@ -78,7 +78,7 @@ public static class ConditionChecks
                 BaselineFindings.CondHalfDone,
                 Severity.Watch,
                 "An earlier owner left work half done",
-                ["unit"],
+                [Subject.Unit],
                 survey.HalfDone,
                 [
                     "What was found half done belongs to a way of a part: put the part on the unit as unproven, and its steps "
@@ -92,7 +92,7 @@ public static class ConditionChecks
             kind,
             Severity.Watch,
             title,
-            ["unit"],
+            [Subject.Unit],
             text,
             [
                 .. unit.Model.Service.Where(p => p.Kind == aged && unit.Holds(p.Revisions)).Select(Describe),

@@ -90,7 +90,7 @@ public sealed class CareStation : Station
                     CareNever,
                     Severity.Stop,
                     $"{care.Work.What}: it cannot be undone",
-                    ["unit"],
+                    [Subject.Unit],
                     "This job must be reversible; what is whitened or drilled never becomes what it was.",
                     care.Lines
                 );
@@ -99,7 +99,7 @@ public sealed class CareStation : Station
                     CareHole,
                     Severity.Stop,
                     $"{care.Work.What}: the place bears {care.LargestHole:0.##} mm",
-                    ["unit"],
+                    [Subject.Unit],
                     $"A hole of {care.Hole:0.##} mm leaves too little of the wall; {care.LargestHole:0.##} mm is the most here.",
                     care.Lines
                 );
@@ -110,7 +110,7 @@ public sealed class CareStation : Station
                     care.Work.BehindMm is { } near
                         ? $"{care.Work.What}: {near:0.##} mm to what lies behind"
                         : $"{care.Work.What}: nobody measured what lies behind",
-                    ["unit"],
+                    [Subject.Unit],
                     "A drill that goes through goes on: what lies behind comes out first.",
                     care.Lines
                 );
@@ -119,7 +119,7 @@ public sealed class CareStation : Station
                     CareBath,
                     Severity.Stop,
                     $"{care.Work.What}: the pieces fill the vessel",
-                    ["unit"],
+                    [Subject.Unit],
                     $"The pieces take up {care.PiecesCm3:0} cm3, as much as the vessel is filled with.",
                     care.Lines
                 );

@@ -52,7 +52,7 @@ static class MechanicalChecks
                 .GroupBy(c => c.Cable.Through!)
         )
         {
-            string[] subjects = [.. through.Select(c => c.Instance.Subject).Distinct()];
+            Subject[] subjects = [.. through.Select(c => c.Instance.Subject).Distinct()];
             if (unit.Model.Openings.FirstOrDefault(o => o.Id == through.Key) is not { } opening)
             {
                 yield return new Finding(

@@ -22,7 +22,7 @@ static class IdentifyChecks
                 IdentifyFindings.IdContradiction,
                 Severity.Note,
                 $"{IdText.Capital(IdText.Plain(odd.Clue))} disagrees",
-                ["unit"],
+                [Subject.Unit],
                 $"The {IdText.Plain(odd.Clue)} speaks for {says}; {other}.",
                 [
                     .. unit

@@ -88,7 +88,7 @@ static class MapChecks
     static string[] Owners(PlannedUnit unit, ResolvedMap map, Meeting meeting) =>
         [.. meeting.Claims.Select(c => unit.OwnerName(map.Claims[c].Owner)).Distinct()];
 
-    static string[] Subjects(ResolvedMap map, Meeting meeting) =>
+    static Subject[] Subjects(ResolvedMap map, Meeting meeting) =>
         [.. meeting.Claims.Select(c => map.Claims[c].Owner.Subject).Distinct()];
 
     static string Listed(string[] names) =>

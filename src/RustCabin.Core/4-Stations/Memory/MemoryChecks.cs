@@ -106,7 +106,7 @@ static class MemoryChecks
             $"{new ByteSize(fitted.Bytes - usable.Bytes)} cannot be used",
             unit.Instances.Where(i => unit.Claims.Any(c => c.Kind == ClaimKind.Ram && c.Owner.Subject == i.Subject))
                 .Select(i => i.Subject)
-                .DefaultIfEmpty("unit")
+                .DefaultIfEmpty(Subject.Unit)
                 .ToArray(),
             $"{char.ToUpperInvariant(found[0])}{found[1..]}; {used}.",
             [

@@ -97,7 +97,7 @@ public sealed class MendStation : Station
     /// <summary>The levels to pass to reach what is mended: a part, a piece that ages, a site.</summary>
     static IReadOnlyList<AccessLevel> OpensFor(PlannedUnit unit, HandMend mend, Instance? about) =>
         about is not null ? AccessPath.To(unit.Model, about)
-        : Subjects.InModel(mend.Subject) is { } thing
+        : mend.Subject.InModel is { } thing
             ? AccessPath.Path(
                 unit.Model,
                 unit.Model.Service.FirstOrDefault(p => p.Id == thing)?.Access ?? unit.Model.FindSite(thing)?.Access
@@ -140,7 +140,7 @@ public sealed class MendStation : Station
             At = mend.At,
         };
 
-    static string NameOf(PlannedUnit unit, string subject) =>
+    static string NameOf(PlannedUnit unit, Subject subject) =>
         unit.Instances.FirstOrDefault(i => i.Subject == subject)?.Title
-        ?? ((Subjects.InModel(subject) ?? Subjects.InPart(subject)) is null ? unit.Unit.Name : unit.SubjectName(subject));
+        ?? ((subject.InModel ?? subject.InPart) is null ? unit.Unit.Name : unit.SubjectName(subject));
 }

@@ -17,7 +17,7 @@ public static class PictureSoundChecks
         {
             Instance? converter = PictureHere.Converter(unit);
             var asked = TimingAsked.Of(picture.Mode, converter?.Part.Samples?.Doubles == true, unit.Job?.Picture?.Display);
-            string subject = picture.Owner?.Subject ?? Subjects.Model(picture.Mode.Id);
+            Subject subject = picture.Owner?.Subject ?? Subject.Model(picture.Mode.Id);
             foreach (Finding finding in Timing.Locks(asked, subject).Concat(Room(unit, picture, subject)))
                 yield return finding;
             if (converter is not null)
@@ -29,7 +29,7 @@ public static class PictureSoundChecks
             yield return finding;
     }
 
-    static IEnumerable<Finding> Room(PlannedUnit unit, PictureHere picture, string subject)
+    static IEnumerable<Finding> Room(PlannedUnit unit, PictureHere picture, Subject subject)
     {
         if (picture.Mode.Memory is not { } master || PictureMemory.Of(picture.Mode) is not { } taken)
             yield break;
@@ -127,7 +127,7 @@ public static class PictureSoundChecks
                     SidesVerdict.Silent => "Nothing is heard",
                     _ => "One side only",
                 },
-                ["unit"],
+                [Subject.Unit],
                 sides.Words,
                 [
                     .. sound.Heard.Select(h =>

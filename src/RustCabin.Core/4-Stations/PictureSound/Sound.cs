@@ -50,7 +50,7 @@ public sealed record SpeakerLoad(double Ohms, double Watts)
     }
 
     /// <summary>SOUND-LOAD: a stop below the least ohms, a watch over what the amplifier gives; at most one.</summary>
-    public static IEnumerable<Finding> Check(LoadAsked asked, string subject)
+    public static IEnumerable<Finding> Check(LoadAsked asked, Subject subject)
     {
         SpeakerLoad load = Of(asked);
         // Halves of halves do not come out even in binary; a thousandth of a percent is no ohm.

@@ -68,7 +68,7 @@ public sealed record Timing(double LineHz, double FieldHz, double FrameHz, doubl
     /// <summary>SYNC-RANGE where the display does not lock, or only just; at most one.</summary>
     /// <param name="asked">The picture and the display.</param>
     /// <param name="subject">What it is about.</param>
-    public static IEnumerable<Finding> Locks(TimingAsked asked, string subject)
+    public static IEnumerable<Finding> Locks(TimingAsked asked, Subject subject)
     {
         if (asked.Display is not { } display)
             return [];
@@ -106,7 +106,7 @@ public sealed record Timing(double LineHz, double FieldHz, double FrameHz, doubl
         ];
     }
 
-    static Finding Unwoven(TimingAsked asked, Timing timing, string subject) =>
+    static Finding Unwoven(TimingAsked asked, Timing timing, Subject subject) =>
         new(
             PictureSoundFindings.SyncRange,
             Severity.Stop,

@@ -98,7 +98,7 @@ static class FeedChecks
                 ),
                 "12 V is optional for supplies. What is not offered is not given: the board then gets another voltage.",
             ];
-            string[] subjects = [board.Subject, .. supplies.Select(s => s.Subject)];
+            Subject[] subjects = [board.Subject, .. supplies.Select(s => s.Subject)];
             if (supplies.Length == 0)
                 yield return new Finding(
                     PowerFindings.UsbProfile,

@@ -60,7 +60,7 @@ static class HeatChecks
                     PowerFindings.HeatRegulator,
                     hot,
                     $"{heat.Watts:0.#} W in the {heat.Rail.Id} V regulator",
-                    [Subjects.Model(heat.Rail.Id), .. Drawing(unit, heat.Rail.Id)],
+                    [Subject.Model(heat.Rail.Id), .. Drawing(unit, heat.Rail.Id)],
                     $"The regulator of {heat.Rail.Id} V turns {heat.Watts:0.##} W into heat; it stands "
                         + $"{heat.Rail.Regulator.MaxWatts:0.##} W.",
                     [
@@ -82,7 +82,7 @@ static class HeatChecks
             $"Air for a rise of {inside.Cooling.MaxRise:0.#} degrees: 1.76 x {inside.Watts:0.##} / "
                 + $"{inside.Cooling.MaxRise:0.#} = {inside.CfmNeeded:0.##} CFM.",
         ];
-        string[] subjects = ["unit", .. unit.Instances.Where(i => i.Part.HeatW > 0).Select(i => i.Subject)];
+        Subject[] subjects = [Subject.Unit, .. unit.Instances.Where(i => i.Part.HeatW > 0).Select(i => i.Subject)];
         if (inside.Cooling.Cfm is { } cfm)
         {
             if (Limit.Of(inside.CfmNeeded, cfm) is { } still)
@@ -107,6 +107,6 @@ static class HeatChecks
             );
     }
 
-    static IEnumerable<string> Drawing(PlannedUnit unit, string rail) =>
+    static IEnumerable<Subject> Drawing(PlannedUnit unit, string rail) =>
         unit.Instances.Where(i => i.Part.Draws.Any(d => d.Rail == rail)).Select(i => i.Subject);
 }

@@ -57,8 +57,8 @@ static class PathChecks
     {
         foreach (PathLoad path in PathLoad.Of(unit).Where(p => p.Loads.Count > 0))
         {
-            string[] subjects = [Subjects.Model(path.Id), .. path.Loads.Select(l => Subjects.Part(l.Instance)).Distinct()],
-                loads = [.. path.Loads.Select(l => $"{l.Name}: {l.PeakAmps} A at peak.")];
+            Subject[] subjects = [Subject.Model(path.Id), .. path.Loads.Select(l => Subject.Part(l.Instance)).Distinct()];
+            string[] loads = [.. path.Loads.Select(l => $"{l.Name}: {l.PeakAmps} A at peak.")];
             if (Limit.Of(path.PeakAmps, path.Path.Amps) is { } over)
                 yield return new Finding(
                     PowerFindings.PowerPath,

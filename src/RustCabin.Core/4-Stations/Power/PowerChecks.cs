@@ -114,7 +114,7 @@ static class PowerChecks
             PowerFindings.PowerOver,
             severity,
             $"{rail.Rail} V at {share}",
-            [Subjects.Model(rail.Rail), .. rail.Loads.Select(l => Subjects.Part(l.Instance))],
+            [Subject.Model(rail.Rail), .. rail.Loads.Select(l => Subject.Part(l.Instance))],
             $"Peak {rail.PeakAmps} A of {rail.CapacityAmps:0.##} A after ageing.",
             [
                 $"Capacity: {rail.RatedAmps} A x {rail.Derate} for age = {rail.CapacityAmps:0.####} A.",

@@ -1,3 +1,4 @@
+using RustCabin.Core.Sheets;
 using RustCabin.Core.Chips;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Findings;
@@ -70,7 +71,7 @@ public static class DeviceChoice
     /// ROM-SPEED: the device's access time against the socket's budget: a stop over it, a watch within 10 %. Source:
     /// docs/handbook/rom.md, Speed of a ROM.
     /// </summary>
-    public static Finding? Speed(string subject, string device, int accessNs, decimal? budgetNs) =>
+    public static Finding? Speed(Subject subject, string device, int accessNs, decimal? budgetNs) =>
         budgetNs is not { } budget || Limit.Of(accessNs, budget) is not { } severity
             ? null
             : new Finding(

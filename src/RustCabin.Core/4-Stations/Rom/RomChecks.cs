@@ -16,7 +16,7 @@ static class RomChecks
 
     static IEnumerable<Finding> OfOne(PlannedUnit unit, RomPlan rom)
     {
-        string subject = Subjects.Model(rom.Site);
+        Subject subject = Subject.Model(rom.Site);
         RomDevice device = RomDevice.Find(rom.Device)!;
         if (unit.FindSite(rom.Site) is not { } site || site.Pinout.Count == 0)
         {
@@ -69,9 +69,9 @@ static class RomChecks
     public static IEnumerable<Finding> Proofs(PlannedUnit unit) =>
         (unit.Job?.Roms ?? [])
             .Where(r => unit.FindSite(r.Site) is { Pinout.Count: > 0 })
-            .SelectMany(rom => ProofOf(unit, rom, Subjects.Model(rom.Site)));
+            .SelectMany(rom => ProofOf(unit, rom, Subject.Model(rom.Site)));
 
-    static IEnumerable<Finding> ProofOf(PlannedUnit unit, RomPlan rom, string subject)
+    static IEnumerable<Finding> ProofOf(PlannedUnit unit, RomPlan rom, Subject subject)
     {
         if (rom.Proof is { Passed: false } proof && RomProof.IsFresh(unit, rom))
             yield return new Finding(

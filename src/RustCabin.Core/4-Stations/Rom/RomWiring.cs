@@ -1,3 +1,4 @@
+using RustCabin.Core.Sheets;
 using RustCabin.Core.Chips;
 using RustCabin.Core.Findings;
 
@@ -109,7 +110,7 @@ public sealed record RomWiring(
                     RomFindings.RomSize,
                     Severity.Watch,
                     $"{device.Name} is smaller than the socket",
-                    ["unit"],
+                    [Subject.Unit],
                     $"{device.Name} has no {string.Join(" and no ", unread)}: it is seen {1 << unread.Length} times over.",
                     [
                         $"It holds {new Units.ByteSize(device.Bytes)}; the socket reaches "
@@ -122,7 +123,7 @@ public sealed record RomWiring(
     }
 
     static RomWiring Cannot(FindingKind kind, string text, string why) =>
-        new(false, [], [], [], [], [new Finding(kind, Severity.Stop, "It does not go into this socket", ["unit"], text, [why])]);
+        new(false, [], [], [], [], [new Finding(kind, Severity.Stop, "It does not go into this socket", [Subject.Unit], text, [why])]);
 
     const string Select = "/CE",
         Enable = "/OE";
@@ -161,5 +162,5 @@ public sealed record RomWiring(
             );
 
     static Finding Lacking(string text, string why) =>
-        new(RomFindings.RomLines, Severity.Note, "A line that the socket lacks", ["unit"], text, [why]);
+        new(RomFindings.RomLines, Severity.Note, "A line that the socket lacks", [Subject.Unit], text, [why]);
 }

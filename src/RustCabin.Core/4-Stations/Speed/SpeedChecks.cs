@@ -36,7 +36,7 @@ static class SpeedChecks
             SpeedFindings.SpeedDiffers,
             Severity.Watch,
             $"x {measured:0.00}, predicted x {predicted:0.00}",
-            [.. unit.Instances.Where(i => i.Part.Speed.Count > 0).Select(i => i.Subject).DefaultIfEmpty("unit")],
+            [.. unit.Instances.Where(i => i.Part.Speed.Count > 0).Select(i => i.Subject).DefaultIfEmpty(Subject.Unit)],
             $"The runs are {measured:0.00} times as fast as before, the forecast says {predicted:0.00}.",
             [
                 .. report.Work.Select(w => $"{w.Kind}: {w.Seconds:0.##} s / {w.Factor:0.##} = {w.After:0.##} s."),
@@ -96,7 +96,7 @@ static class SpeedChecks
             SpeedFindings.SpeedSeen,
             Severity.Watch,
             title,
-            [.. unit.Instances.Where(i => i.Part.Speed.Count > 0).Select(i => i.Subject).DefaultIfEmpty("unit")],
+            [.. unit.Instances.Where(i => i.Part.Speed.Count > 0).Select(i => i.Subject).DefaultIfEmpty(Subject.Unit)],
             text,
             [cause]
         );

@@ -8,7 +8,7 @@ namespace RustCabin.Core.Stations;
 /// <param name="Of">What takes its place.</param>
 /// <param name="Subject">What findings about it are about.</param>
 /// <param name="Step">The step at which it comes off.</param>
-public sealed record Original(string What, string Of, string Subject, StepId Step)
+public sealed record Original(string What, string Of, Subject Subject, StepId Step)
 {
     /// <summary>Where the unit's record says that it is kept; empty: it does not say.</summary>
     public string PlaceIn(Unit unit) => unit.Belongings.LastOrDefault(b => b.What == What && b.Place.Length > 0)?.Place ?? "";
@@ -27,7 +27,7 @@ public static class Originals
             yield return new Original(
                 $"original device of {rom.Site}",
                 rom.Device,
-                Subjects.Model(rom.Site),
+                Subject.Model(rom.Site),
                 Acts.FitRom(rom.Site)
             );
     }

@@ -12,7 +12,7 @@ public static class CardFindings
     /// <param name="layout">The card.</param>
     /// <param name="subject">What they are about.</param>
     /// <param name="lifts">What lifts the limits, in words; empty: nothing is known to.</param>
-    public static IEnumerable<Finding> Of(CardLayout layout, string subject, string lifts = "")
+    public static IEnumerable<Finding> Of(CardLayout layout, Subject subject, string lifts = "")
     {
         if (layout.UnreachableBytes > 0)
             yield return Limit(layout, subject, lifts);
@@ -48,7 +48,7 @@ public static class CardFindings
         layout.Host.LargestPartition is { } largest && p.Bytes > (long)largest.Bytes;
 
     /// <summary>What is wrong with a partition itself; null: nothing, or nothing but where those before it put it.</summary>
-    static Finding? Wrong(CardLayout layout, PlacedPartition p, bool pushed, string subject, string lifts) =>
+    static Finding? Wrong(CardLayout layout, PlacedPartition p, bool pushed, Subject subject, string lifts) =>
         Oversize(layout, p, pushed) is { } why
             ? new Finding(
                 StorageFindings.Part,
@@ -69,7 +69,7 @@ public static class CardFindings
             )
         : null;
 
-    static Finding Limit(CardLayout layout, string subject, string lifts)
+    static Finding Limit(CardLayout layout, Subject subject, string lifts)
     {
         PlacedPartition[] beyond = [.. layout.Partitions.Where(p => p.End > layout.ReachableBytes)];
         HostLine line = layout.Lines.First(l => l.Kind == LineKind.Reach);

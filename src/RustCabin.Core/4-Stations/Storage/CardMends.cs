@@ -32,7 +32,7 @@ static class CardMends
             planned
         );
 
-    static bool IsWrong(CardLayout layout) => CardFindings.Of(layout, "").Any(f => f.Severity == Severity.Stop);
+    static bool IsWrong(CardLayout layout) => CardFindings.Of(layout, Subject.None).Any(f => f.Severity == Severity.Stop);
 
     static IEnumerable<IReadOnlyList<CardPartition>> Divisions(PlannedCard card)
     {

@@ -1,3 +1,4 @@
+using RustCabin.Core.Sheets;
 using System.ComponentModel.DataAnnotations;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Findings;
@@ -88,9 +89,9 @@ public sealed record ScsiBus(
     /// <summary>Settles a bus: what is fixed stays, what is free is chosen, the lowest id first.</summary>
     /// <param name="asked">The bus.</param>
     /// <param name="subject">What findings of a device are about, by its name.</param>
-    public static ScsiBus Of(ScsiAsked asked, Func<string, string>? subject = null)
+    public static ScsiBus Of(ScsiAsked asked, Func<string, Subject>? subject = null)
     {
-        string about(string name) => subject?.Invoke(name) ?? $"bus:{name}";
+        Subject about(string name) => subject?.Invoke(name) ?? Subject.Asked($"bus:{name}");
         var taken = asked.Devices.Where(d => d.Id is not null).Select(d => d.Id!.Value).Append(asked.Host.Id).ToHashSet();
         var ids = new Dictionary<string, int>();
         foreach (ScsiDevice device in asked.Devices)
@@ -118,7 +119,7 @@ public sealed record ScsiBus(
     /// <param name="all">Everything on the bus with its ids.</param>
     /// <param name="most">How many ids the bus has.</param>
     /// <param name="about">What findings of a thing are about, by its name.</param>
-    public static IEnumerable<Finding> IdFindings((string Name, int Id)[] all, int most, Func<string, string> about)
+    public static IEnumerable<Finding> IdFindings((string Name, int Id)[] all, int most, Func<string, Subject> about)
     {
         foreach (var same in all.GroupBy(a => a.Id).Where(g => g.Count() > 1))
             yield return new Finding(
@@ -143,7 +144,7 @@ public sealed record ScsiBus(
     static IEnumerable<Finding> TermFindings(
         (string Name, bool Ends, bool? Says)[] cable,
         string[] terminated,
-        Func<string, string> about
+        Func<string, Subject> about
     )
     {
         string[] wrong = [.. cable.Where(c => c.Says is { } says && says != c.Ends).Select(c => c.Name)];
@@ -173,7 +174,7 @@ public sealed record ScsiBus(
         );
     }
 
-    static IEnumerable<Finding> PowerFindings(ScsiAsked asked, Func<string, string> about)
+    static IEnumerable<Finding> PowerFindings(ScsiAsked asked, Func<string, Subject> about)
     {
         if (!asked.Host.Power && asked.Devices.All(d => !d.Power))
             yield return new Finding(

@@ -26,7 +26,7 @@ static class StorageChecks
             StorageFindings.Card,
             Severity.Watch,
             $"Nowhere for {card.Labelled}",
-            [Subjects.Part(card.On)],
+            [Subject.Part(card.On)],
             label is null
                 ? $"The label \"{card.Labelled}\" does not read as the size of a card."
                 : $"The card of {card.Labelled} is for {card.On}, which is not on this unit, or takes no card.",
@@ -35,7 +35,7 @@ static class StorageChecks
 
     static IEnumerable<Finding> Of(PlannedUnit unit, PlannedCard card)
     {
-        string subject = card.Device.Subject;
+        Subject subject = card.Device.Subject;
         StorageHost? host = card.Attached.Host?.Host;
         foreach (Finding finding in CardFindings.Of(card.Layout, subject, Lifts(unit, host)))
             yield return finding;
@@ -95,7 +95,7 @@ static class StorageChecks
             ? firmware
             : null;
 
-    static Finding NoStart(string subject, PlacedPartition p, StorageHost host, Firmware firmware) =>
+    static Finding NoStart(Subject subject, PlacedPartition p, StorageHost host, Firmware firmware) =>
         new(
             StorageFindings.Start,
             Severity.Stop,

@@ -1,3 +1,4 @@
+using RustCabin.Core.Sheets;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 
@@ -14,7 +15,7 @@ static class WantChecks
             WantsFindings.WantUnmet,
             answer.Met == false ? Severity.Watch : Severity.Note,
             $"Not yet: {NeedCheck.Words(answer.Need, unit)}",
-            ["job"],
+            [Subject.Job],
             $"Wanted: {answer.Text}.",
             [
                 answer.Met == false
@@ -35,7 +36,7 @@ static class WantChecks
                 WantsFindings.LimitBudget,
                 Severity.Watch,
                 $"{cost - budget:0.00} {unit.Currency} over the budget",
-                ["job"],
+                [Subject.Job],
                 $"The parts cost {cost:0.00} {unit.Currency}; the budget is {budget:0.00}.",
                 [.. added.Select(i => $"{i.Title}: {i.Part.Price:0.00}.")]
             );

@@ -27,7 +27,7 @@ public static class Mating
         Func<string, bool> isRail,
         string aName,
         string bName,
-        IReadOnlyList<string> subjects
+        IReadOnlyList<Subject> subjects
     )
     {
         bool feeds(string net) => net == Netlist.Ground || IsRail(net) || isRail(net);

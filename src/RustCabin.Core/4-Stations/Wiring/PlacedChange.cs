@@ -19,7 +19,7 @@ public sealed record PlacedChange(Instance? Instance, int Index, WireChange Chan
     public string From => Instance is { } on ? $"the way \"{on.Way!.Id}\"" : Title;
 
     /// <summary>What findings about it are about.</summary>
-    public string Subject => Instance?.Subject ?? "job";
+    public Subject Subject => Instance?.Subject ?? Subject.Job;
 
     /// <summary>Its step.</summary>
     public StepId Step => Acts.Change(Owner, Index + 1);

@@ -171,7 +171,7 @@ public sealed class Places
 
     /// <summary>A place's name as answers write it.</summary>
     public static string Named(string name, string instance) =>
-        Subjects.InPart(name) is { } own ? $"{new LocalName(instance, own)}" : name;
+        Subject.Parse(name).InPart is { } own ? $"{new LocalName(instance, own)}" : name;
 
     /// <summary>The legs beside a leg, on its side of the chip; none for what is no leg.</summary>
     public IEnumerable<int> Beside(int place) =>

@@ -115,7 +115,7 @@ public static class WiringChecks
                     WiringFindings.Unmade,
                     Severity.Stop,
                     $"{pad.Name} has no {wants}",
-                    [Subjects.Part(pad.Owner.TrimEnd(':'))],
+                    [Subject.Part(pad.Owner.TrimEnd(':'))],
                     $"The pad {pad.Name} wants {wants}, and nothing joins them."
                         + (taps.Length > 0 ? $" Easiest at {taps[0].Place} ({taps[0].Tap})." : ""),
                     [
@@ -246,12 +246,12 @@ public static class WiringChecks
         return names.Contains(wanted) ? wanted! : names.FirstOrDefault("n");
     }
 
-    static IEnumerable<string> SubjectsOf(Wired wired, int node) =>
+    static IEnumerable<Subject> SubjectsOf(Wired wired, int node) =>
         wired
             .After.Joins.Where(j => j.Change >= 0 && wired.After.NodeOf(j.A) == node)
             .Select(j => wired.Changes[j.Change].Subject)
             .Distinct()
-            .DefaultIfEmpty("unit");
+            .DefaultIfEmpty(Subject.Unit);
 
     static IEnumerable<string> JoinsOf(Wired wired, int node) =>
         wired

@@ -66,7 +66,7 @@ public sealed class WiringStation : Station
                 WiringFindings.Reads,
                 rail ? Severity.Stop : Severity.Watch,
                 $"{line.From} to {line.To}: {(rail ? "a rail is shorted" : "the meter differs")}",
-                [rail ? "unit" : Verdicts.Rests(Wired.Of(unit), line.Line).First().Subject],
+                [rail ? Subject.Unit : Verdicts.Rests(Wired.Of(unit), line.Line).First().Subject],
                 $"{line.From} to {line.To} must read {line.Must}, and does not. {line.Cause}",
                 ["Power stays off until it reads as it must."]
             );

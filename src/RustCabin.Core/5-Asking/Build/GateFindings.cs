@@ -31,7 +31,7 @@ public static class GateFindings
             MendFindings.GateDiffers,
             Severity.Watch,
             title,
-            [.. gate.Step.Instances.Select(i => i.Subject).DefaultIfEmpty("unit")],
+            [.. gate.Step.Instances.Select(i => i.Subject).DefaultIfEmpty(Subject.Unit)],
             $"{read} It does not agree with what is predicted there, so nothing behind this gate may be done.",
             ["Switch off; look at Faults, the likeliest cause first."]
         );

@@ -64,7 +64,7 @@ public sealed record AtHand(Pack Sheets, Job Job, PlannedUnit Before, Answer Ans
     public StepProgress? Find(StepId step) => Progress.Steps.FirstOrDefault(s => s.Step.Id == step);
 
     /// <summary>What is found by a code, of its first subject.</summary>
-    public IEnumerable<Finding> Found(string code, string subject) =>
+    public IEnumerable<Finding> Found(string code, Subject subject) =>
         Answer.Findings.Where(f => f.Code == code && f.Subjects.FirstOrDefault() == subject);
 
     /// <summary>The board is a guess: nobody vouches for it, and the clues leave more doubt than a part fits by.</summary>

@@ -33,7 +33,7 @@ public static class MendPresses
     /// <param name="how">How it is mended, one of the finding's own ways.</param>
     /// <param name="proof">What proves it.</param>
     /// <param name="made">It is mended already.</param>
-    public static Press<Job> Mend(AtHand at, string code, string subject, string how, string? proof, bool made)
+    public static Press<Job> Mend(AtHand at, string code, Subject subject, string how, string? proof, bool made)
     {
         bool told = Texts.TryNeeded<HandMend>(nameof(HandMend.Proof), proof, out string proved);
         if (made && !told)
@@ -60,7 +60,7 @@ public static class MendPresses
     }
 
     /// <summary>Takes a mend by hand back.</summary>
-    public static Press<Job> Unmend(AtHand at, string code, string subject) =>
+    public static Press<Job> Unmend(AtHand at, string code, Subject subject) =>
         at.Job.Mends.FirstOrDefault(m => m.Finding == code && m.Subject == subject) is { } mend
             ? Change($"Not mended after all: {mend.How}", j => JobEdits.DropMend(j, code, subject))
             : Gone;

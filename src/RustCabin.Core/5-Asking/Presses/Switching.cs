@@ -20,7 +20,7 @@ public static class Switching
     /// <param name="at">The job.</param>
     /// <param name="code">The finding's code.</param>
     /// <param name="subject">Its first subject.</param>
-    public static Press<Job> Fix(AtHand at, string code, string subject)
+    public static Press<Job> Fix(AtHand at, string code, Subject subject)
     {
         Finding? finding = at.Found(code, subject).FirstOrDefault(f => f.Fix is not null);
         if (finding?.Fix is not { } fix)

@@ -57,7 +57,7 @@ public sealed class PictureSoundModel(SheetRepository sheets, JobRepository jobs
 
     /// <summary>Whether the display locks onto a mode: stop, watch or clear.</summary>
     public StationMark LocksOnto(PictureHere picture) =>
-        Timing.Locks(TimingAsked.Of(picture.Mode, Doubles, Display), "x").FirstOrDefault()?.Severity switch
+        Timing.Locks(TimingAsked.Of(picture.Mode, Doubles, Display), Subject.None).FirstOrDefault()?.Severity switch
         {
             Core.Findings.Severity.Stop => StationMark.Stop,
             Core.Findings.Severity.Watch => StationMark.Watch,

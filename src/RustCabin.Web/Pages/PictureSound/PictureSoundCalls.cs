@@ -1,3 +1,4 @@
+using RustCabin.Core.Sheets;
 using System.Text.Json.Serialization;
 using RustCabin.Core.Declared;
 using RustCabin.Core.PictureSound;
@@ -56,7 +57,7 @@ static class PictureSoundCalls
                 new LoadAnswer(
                     SpeakerLoad.Of(asked).Ohms,
                     SpeakerLoad.Of(asked).Watts,
-                    [.. SpeakerLoad.Check(asked, "amplifier").Select(AnswerJson.Of)]
+                    [.. SpeakerLoad.Check(asked, Subject.Asked("amplifier")).Select(AnswerJson.Of)]
                 )
         );
         routes.MapCall("sound/sides", "What was heard of each side alone", (SidesAsked asked) => Of(asked));
@@ -70,7 +71,7 @@ static class PictureSoundCalls
             timing.FieldHz,
             timing.FrameHz,
             timing.OutLineHz,
-            [.. Timing.Locks(asked, "picture").Select(AnswerJson.Of)]
+            [.. Timing.Locks(asked, Subject.Asked("picture")).Select(AnswerJson.Of)]
         );
     }
 

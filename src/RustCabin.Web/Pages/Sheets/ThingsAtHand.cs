@@ -61,7 +61,7 @@ public sealed class ThingsAtHand(string kind, JsonObject sheet, Pack here, Func<
                         ? []
                         : Models(path)
                             .SelectMany(m => Listed(m, "claims", "id", null))
-                            .Select(t => Plain(Subjects.Model(t.Value)))
+                            .Select(t => Plain($"{ClaimName.Model(t.Value)}"))
                 ),
             Things.Switches => Switches(path).Select(s => Plain(s.Id)),
             Things.Ways => PartAt(path) is { } part ? Listed(part, "ways", "id", null) : [],
@@ -98,7 +98,7 @@ public sealed class ThingsAtHand(string kind, JsonObject sheet, Pack here, Func<
     public (ChipOutline Outline, JsonObject? Nets)? OutlineAt(string path)
     {
         string named = Text(JsonPath.Get(sheet, path[..path.LastIndexOf('.')] + ".chip"));
-        return Subjects.InPart(named) is { } own ? WiredThings.Chip([sheet], own) : WiredThings.Chip(Models(path), named);
+        return Subject.Parse(named).InPart is { } own ? WiredThings.Chip([sheet], own) : WiredThings.Chip(Models(path), named);
     }
 
     /// <summary>The model's, and those of the part itself.</summary>

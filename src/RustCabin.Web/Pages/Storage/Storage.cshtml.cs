@@ -74,7 +74,7 @@ public sealed partial class StorageModel(SheetRepository sheets, JobRepository j
     {
         bool scsi = host.Host.Bus == StorageBus.Scsi;
         ScsiBus settled = ScsiBus.Of(BusChecks.Asked(View.After, host, devices));
-        bool wrong(string subject) =>
+        bool wrong(Subject subject) =>
             View.Answer.Findings.Any(f =>
                 f.Subjects.Contains(subject)
                 && f.Kind is var k

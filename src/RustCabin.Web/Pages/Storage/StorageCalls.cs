@@ -121,7 +121,7 @@ static class StorageCalls
                     p.WasteBytes
                 )),
             ],
-            [.. CardFindings.Of(layout, "card").OrderBy(f => f.Severity).Select(AnswerJson.Of)],
+            [.. CardFindings.Of(layout, Subject.Asked("card")).OrderBy(f => f.Severity).Select(AnswerJson.Of)],
             CardScript.Of(layout)
         );
     }
@@ -137,7 +137,7 @@ static class StorageCalls
     /// <summary>Why a plan has no image; null: it has one.</summary>
     public static SheetError? Refused(CardLayout layout) =>
         layout.Host.Table != TableKind.Pc ? new SheetError("host.table", "only a card with a PC table has an image")
-        : CardFindings.Of(layout, "card").FirstOrDefault(f => f.Severity == Severity.Stop) is { } stop
+        : CardFindings.Of(layout, Subject.Asked("card")).FirstOrDefault(f => f.Severity == Severity.Stop) is { } stop
             ? new SheetError("partitions", $"{stop.Code}: {stop.Text}")
         : null;
 

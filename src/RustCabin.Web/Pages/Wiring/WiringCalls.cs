@@ -92,7 +92,7 @@ static class WiringCalls
                     asked.Rails.Contains,
                     "a",
                     "b",
-                    ["connectors"]
+                    [Subject.Asked("connectors")]
                 )
                 .OrderBy(f => f.Severity)
                 .Select(AnswerJson.Of),
