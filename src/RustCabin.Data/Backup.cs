@@ -59,6 +59,8 @@ public sealed class Backup(CabinFile file, TimeProvider clock)
             using (SqliteConnection from = file.Connect())
             using (SqliteConnection copy = CabinFile.Alone(part))
             {
+                // The copy is one long call, which waits for a writer only where SQLite itself is told to.
+                from.Execute($"pragma busy_timeout = {SecondsToNote * 1000}");
                 from.BackupDatabase(copy);
                 copy.Execute("pragma journal_mode = delete");
                 if (copy.QueryFirst<string>("pragma quick_check(1)") is var found and not "ok")

@@ -1,5 +1,5 @@
-using RustCabin.Core.Sheets;
 using RustCabin.Core.Answers;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Tests;
 
@@ -29,7 +29,10 @@ public class CheckTests
         Assert.Equal(raised, answer.Findings.Any(f => f.Code == "MAP-FIGHT"));
         Assert.Equal(raised ? Standing.Stop : Standing.Clear, answer.Standing);
         if (raised)
-            Assert.Equal([Subject.Model("a"), Subject.Part("p")], answer.Findings.First(f => f.Code == "MAP-FIGHT").Subjects);
+            Assert.Equal(
+                [Subject.Model("a"), Subject.Part(InstanceName.Parse("p"))],
+                answer.Findings.First(f => f.Code == "MAP-FIGHT").Subjects
+            );
     }
 
     [Theory]
@@ -116,7 +119,7 @@ public class CheckTests
         // In slot order, whatever the order of the job: p sits in the first slot.
         Assert.Equal("part:p:a", $"{machine.Planned.Claims.MinBy(c => c.Base)!.Owner}");
         if (raised)
-            Assert.Equal([Subject.Part("q")], machine.Answer.Findings[0].Subjects);
+            Assert.Equal([Subject.Part(InstanceName.Parse("q"))], machine.Answer.Findings[0].Subjects);
     }
 
     [Theory]

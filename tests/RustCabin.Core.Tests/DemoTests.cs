@@ -80,7 +80,10 @@ public class DemoTests
         Assert.Equal(336ul << 10, Answer.For(Trail.Stations, planned).PowerUp.Lines[0].Bytes.Bytes);
         Assert.Equal(
             144ul << 10,
-            Answer.For(Trail.Stations, Plan.Moved(planned, "quayside", "S1", "64K")).PowerUp.Lines[0].Bytes.Bytes
+            Answer
+                .For(Trail.Stations, Plan.Moved(planned, InstanceName.Parse("quayside"), "S1", "64K"))
+                .PowerUp.Lines[0]
+                .Bytes.Bytes
         );
     }
 
@@ -91,6 +94,9 @@ public class DemoTests
         PlannedUnit planned = Plan.For(pack, pack.FindJob("slip-3-winter")!);
         Findings.Finding fight = Answer.For(Trail.Stations, planned).Findings.First(f => f.Code == "MAP-FIGHT");
         Assert.Equal("low", fight.Fix!.Switches["lantern"]["W1"]);
-        Assert.Equal(Standing.Clear, Answer.For(Trail.Stations, Plan.Moved(planned, "lantern", "W1", "low")).Standing);
+        Assert.Equal(
+            Standing.Clear,
+            Answer.For(Trail.Stations, Plan.Moved(planned, InstanceName.Parse("lantern"), "W1", "low")).Standing
+        );
     }
 }

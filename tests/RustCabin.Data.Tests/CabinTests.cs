@@ -63,7 +63,7 @@ public sealed class CabinTests : IDisposable
                 Winter,
                 version ?? Job.Version,
                 $"W3 to {position}",
-                j => JobEdits.SetSwitch(j, [], "fathom", "W3", position)
+                j => JobEdits.SetSwitch(j, [], InstanceName.Parse("fathom"), "W3", position)
             )
             .Result;
 
@@ -203,7 +203,12 @@ public sealed class CabinTests : IDisposable
                     string next = now.Job.Add[0].Switches["W3"] == "open" ? "closed" : "open";
                     if (
                         _cabin
-                            .Jobs.Change(Winter, now.Version, "press", j => JobEdits.SetSwitch(j, [], "fathom", "W3", next))
+                            .Jobs.Change(
+                                Winter,
+                                now.Version,
+                                "press",
+                                j => JobEdits.SetSwitch(j, [], InstanceName.Parse("fathom"), "W3", next)
+                            )
                             .Result != WriteResult.Written
                     )
                         continue;
@@ -254,7 +259,7 @@ public sealed class CabinTests : IDisposable
             Winter,
             Job.Version,
             "bad",
-            j => JobEdits.SetSwitch(j, [], "fathom", "W3", "sideways")
+            j => JobEdits.SetSwitch(j, [], InstanceName.Parse("fathom"), "W3", "sideways")
         );
         Assert.Equal(WriteResult.Refused, outcome.Result);
         Assert.Equal("job.add[0].switches.W3", Assert.Single(outcome.Problems).Path);

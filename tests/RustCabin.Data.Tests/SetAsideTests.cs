@@ -3,6 +3,7 @@ using System.Text.Json.Nodes;
 using Dapper;
 using Microsoft.Data.Sqlite;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Data.Tests;
 
@@ -93,7 +94,12 @@ public sealed class SetAsideTests : IDisposable
     public void A_broken_job_is_left_out_goes_back_to_what_it_was_and_its_last_state_stays_in_the_file()
     {
         StoredJob before = _cabin.Jobs.Find(Winter)!;
-        _cabin.Jobs.Change(Winter, before.Version, "W3", j => JobEdits.SetSwitch(j, [], "fathom", "W3", "closed"));
+        _cabin.Jobs.Change(
+            Winter,
+            before.Version,
+            "W3",
+            j => JobEdits.SetSwitch(j, [], InstanceName.Parse("fathom"), "W3", "closed")
+        );
         int others = _cabin.Jobs.All().Count - 1;
         Spoil(
             $"update job_change set json = '{{' where job = '{Winter}' and seq = (select max(seq) from job_change "

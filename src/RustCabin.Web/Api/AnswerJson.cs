@@ -123,7 +123,7 @@ static class AnswerJson
                     Plain(r.HeadroomAmps)
                 )),
             ],
-            unit.Instances.Where(i => i.Positions.Count > 0).ToDictionary(i => i.Name, i => i.Positions),
+            unit.Instances.Where(i => i.Positions.Count > 0).ToDictionary(i => $"{i.Name}", i => i.Positions),
             new CostJson(answer.Cost.Amount, answer.Cost.Currency),
             Plain(answer.Minutes),
             answer.Reversible

@@ -119,7 +119,7 @@ public static class BoardDrawing
     {
         string owner = wired.Places.All[wired.After.LegOf(pad)].Owner.TrimEnd(':');
         var lines = new List<string> { "" };
-        foreach (string word in (wired.Unit.Find(owner)?.Title ?? owner).Split(' '))
+        foreach (string word in (wired.Unit.Find(InstanceName.Parse(owner))?.Title ?? owner).Split(' '))
             if (lines[^1].Length == 0 || lines[^1].Length + word.Length < 20)
                 lines[^1] = $"{lines[^1]} {word}".Trim();
             else
@@ -222,7 +222,9 @@ public static class BoardDrawing
 
     /// <summary>A place's name as a sheet writes it: the part's own with <c>part:</c> before it.</summary>
     static string NameOn(Wired wired, BoardPlan plan, int place) =>
-        plan.Owner.Length > 0 ? $"{Subject.Part(wired.After.NameOf(place)[plan.Owner.Length..])}" : wired.After.NameOf(place);
+        plan.Owner.Length > 0
+            ? $"{Subject.Part(InstanceName.Parse(wired.After.NameOf(place)[plan.Owner.Length..]))}"
+            : wired.After.NameOf(place);
 
     static void Body(
         Svg svg,

@@ -46,7 +46,7 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
     /// <summary>What a page works out for seconds before it is shown; no thread waits for it.</summary>
     protected virtual Task Prepared() => Task.CompletedTask;
 
-    public IActionResult OnPostSwitch(string job, long version, string instance, string switchId, string position) =>
+    public IActionResult OnPostSwitch(string job, long version, InstanceName instance, string switchId, string position) =>
         Press(job, version, at => Switching.Switch(at, instance, switchId, position));
 
     /// <summary>Carries out the fix of a finding: every switch that it names, in one change.</summary>
@@ -139,7 +139,7 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
             .ToString("yyyy-MM-dd'T'HH:mm:ss'Z'", System.Globalization.CultureInfo.InvariantCulture);
 
     /// <summary>Drops a part that the job adds.</summary>
-    public IActionResult OnPostDrop(string job, long version, string instance) =>
+    public IActionResult OnPostDrop(string job, long version, InstanceName instance) =>
         Press(job, version, at => Parts.Drop(at, instance));
 
     /// <summary>Ends the job where all of it is done: what was done stays on the unit.</summary>

@@ -183,7 +183,10 @@ public class BaselineTests
             [StepState.Open, StepState.Locked, StepState.Locked],
             Progress.Of(sheet, machine.Planned.Job).Steps.Select(s => s.State)
         );
-        Job ticked = machine.Planned.Job! with { Done = [Acts.Prove("p", "cut"), Acts.Prove("p", "step-2")] };
+        Job ticked = machine.Planned.Job! with
+        {
+            Done = [Acts.Prove(InstanceName.Parse("p"), "cut"), Acts.Prove(InstanceName.Parse("p"), "step-2")],
+        };
         Assert.Equal(StepState.Open, Progress.Of(sheet, ticked).Steps[2].State);
     }
 

@@ -140,11 +140,11 @@ public class BuildTests
         Job? Edit(Job j) =>
             JobEdits.SetSwitch(
                 JobEdits.Read(
-                    JobEdits.Tick(JobEdits.Read(j, Untouched), Acts.Set("fathom"), true),
+                    JobEdits.Tick(JobEdits.Read(j, Untouched), Acts.Set(InstanceName.Parse("fathom")), true),
                     Read("count-fathom", ("shared", 192), ("boards", 4096))
                 ),
                 pack.Units[0].Fitted,
-                "fathom",
+                InstanceName.Parse("fathom"),
                 "W3",
                 "closed"
             );
@@ -181,12 +181,21 @@ public class BuildTests
     public void Dropping_a_part_drops_its_ticks()
     {
         const string Begun = """{"id":"j","unit":"u","name":"J","add":[{"part":"a"},{"part":"b"}]}""";
-        JsonObject job = Edited.Of<Job>(Begun, j => JobEdits.Tick(JobEdits.Tick(j, Acts.Fit("a"), true), Acts.Fit("b"), true));
+        JsonObject job = Edited.Of<Job>(
+            Begun,
+            j => JobEdits.Tick(JobEdits.Tick(j, Acts.Fit(InstanceName.Parse("a")), true), Acts.Fit(InstanceName.Parse("b")), true)
+        );
         job = Edited.Of<Job>(
             job,
-            j => JobEdits.Heed(JobEdits.Heed(j, Acts.Fit("a"), "static", true), Acts.Fit("b"), "static", true)
+            j =>
+                JobEdits.Heed(
+                    JobEdits.Heed(j, Acts.Fit(InstanceName.Parse("a")), "static", true),
+                    Acts.Fit(InstanceName.Parse("b")),
+                    "static",
+                    true
+                )
         );
-        JsonObject dropped = Edited.Of<Job>(job, j => JobEdits.Drop(j, 0, "a"));
+        JsonObject dropped = Edited.Of<Job>(job, j => JobEdits.Drop(j, 0, InstanceName.Parse("a")));
         Assert.Equal(
             """{"id":"j","unit":"u","name":"J","add":[{"part":"b"}],"done":["fit-b"],"heeded":["fit-b:static"]}""",
             dropped.ToJsonString()
@@ -198,11 +207,11 @@ public class BuildTests
     public void A_switch_of_the_second_of_two_alike_is_its_own()
     {
         const string Begun = """{"id":"j","unit":"u","name":"J","add":[{"part":"a"},{"part":"a"}]}""";
-        JsonObject moved = Edited.Of<Job>(Begun, j => JobEdits.SetSwitch(j, [], "a#2", "W1", "on"));
+        JsonObject moved = Edited.Of<Job>(Begun, j => JobEdits.SetSwitch(j, [], InstanceName.Parse("a#2"), "W1", "on"));
         Assert.Equal(
             """{"id":"j","unit":"u","name":"J","add":[{"part":"a"},{"part":"a","switches":{"W1":"on"}}]}""",
             moved.ToJsonString()
         );
-        Assert.Null(Declaration<Job>.Edit(moved, j => JobEdits.SetSwitch(j, [], "a#3", "W1", "on")));
+        Assert.Null(Declaration<Job>.Edit(moved, j => JobEdits.SetSwitch(j, [], InstanceName.Parse("a#3"), "W1", "on")));
     }
 }

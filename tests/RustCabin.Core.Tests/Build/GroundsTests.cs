@@ -49,43 +49,63 @@ public sealed class GroundsTests
     public void A_reading_whose_work_was_taken_back_is_struck_and_stays_so_when_it_is_done_again()
     {
         Job job = UpToGate(Brindle, Fresh(Brindle, "slip-3-winter"), "count-fathom");
-        job = Made(Brindle, job, at => Readings.Read(at, Acts.Count("fathom"), Seen(at.Find(Acts.Count("fathom"))!.Step), false));
-        StepProgress gate = At(Brindle, job).Find(Acts.Count("fathom"))!;
+        job = Made(
+            Brindle,
+            job,
+            at =>
+                Readings.Read(
+                    at,
+                    Acts.Count(InstanceName.Parse("fathom")),
+                    Seen(at.Find(Acts.Count(InstanceName.Parse("fathom")))!.Step),
+                    false
+                )
+        );
+        StepProgress gate = At(Brindle, job).Find(Acts.Count(InstanceName.Parse("fathom")))!;
         Assert.Equal(StepState.Done, gate.State);
-        Assert.Contains(Acts.Fit("fathom"), gate.Reading!.Reading.On!.Done);
+        Assert.Contains(Acts.Fit(InstanceName.Parse("fathom")), gate.Reading!.Reading.On!.Done);
 
-        job = Made(Brindle, job, at => Ticking.Tick(at, Acts.Fit("fathom"), false, null, null));
-        job = Made(Brindle, job, at => Ticking.Tick(at, Acts.Fit("fathom"), true, null, null));
-        gate = At(Brindle, job).Find(Acts.Count("fathom"))!;
+        job = Made(Brindle, job, at => Ticking.Tick(at, Acts.Fit(InstanceName.Parse("fathom")), false, null, null));
+        job = Made(Brindle, job, at => Ticking.Tick(at, Acts.Fit(InstanceName.Parse("fathom")), true, null, null));
+        gate = At(Brindle, job).Find(Acts.Count(InstanceName.Parse("fathom")))!;
         Assert.Equal(StepState.Open, gate.State);
         Assert.Null(gate.Reading);
         Assert.Equal("\"Fit Fathom memory board\" was taken back since", Assert.Single(gate.StruckBy));
 
-        job = Made(Brindle, job, at => Readings.Read(at, Acts.Count("fathom"), Seen(at.Find(Acts.Count("fathom"))!.Step), false));
-        Assert.Equal(StepState.Done, At(Brindle, job).Find(Acts.Count("fathom"))!.State);
+        job = Made(
+            Brindle,
+            job,
+            at =>
+                Readings.Read(
+                    at,
+                    Acts.Count(InstanceName.Parse("fathom")),
+                    Seen(at.Find(Acts.Count(InstanceName.Parse("fathom")))!.Step),
+                    false
+                )
+        );
+        Assert.Equal(StepState.Done, At(Brindle, job).Find(Acts.Count(InstanceName.Parse("fathom")))!.State);
     }
 
     [Fact]
     public void A_look_whose_work_was_taken_back_counts_no_more()
     {
         Job job = UpToGate(Brindle, Fresh(Brindle, "slip-3-winter"), "count-fathom");
-        StepProgress Gate() => At(Brindle, job).Find(Acts.Count("fathom"))!;
+        StepProgress Gate() => At(Brindle, job).Find(Acts.Count(InstanceName.Parse("fathom")))!;
         Observable look = AtGate
             .Of(At(Brindle, job), Gate())
             .Observables.First(o => o.Id.StartsWith("seat:", StringComparison.Ordinal));
         string showed = look.Outcomes.First(o => o != look.Usual);
-        job = Made(Brindle, job, at => MendPresses.Look(at, Acts.Count("fathom"), look.Id, showed));
+        job = Made(Brindle, job, at => MendPresses.Look(at, Acts.Count(InstanceName.Parse("fathom")), look.Id, showed));
         Assert.Equal(showed, AtGate.Seen(At(Brindle, job), Gate()).Looks[look.Id]);
 
-        job = Made(Brindle, job, at => Ticking.Tick(at, Acts.Fit("fathom"), false, null, null));
-        job = Made(Brindle, job, at => Ticking.Tick(at, Acts.Fit("fathom"), true, null, null));
+        job = Made(Brindle, job, at => Ticking.Tick(at, Acts.Fit(InstanceName.Parse("fathom")), false, null, null));
+        job = Made(Brindle, job, at => Ticking.Tick(at, Acts.Fit(InstanceName.Parse("fathom")), true, null, null));
         Assert.Empty(AtGate.Seen(At(Brindle, job), Gate()).Looks);
         Assert.Equal(
             "\"Fit Fathom memory board\" was taken back since",
             Assert.Single(Assert.Single(AtGate.Looks(At(Brindle, job), Gate())).Against)
         );
 
-        job = Made(Brindle, job, at => MendPresses.Look(at, Acts.Count("fathom"), look.Id, showed));
+        job = Made(Brindle, job, at => MendPresses.Look(at, Acts.Count(InstanceName.Parse("fathom")), look.Id, showed));
         Assert.Equal(showed, AtGate.Seen(At(Brindle, job), Gate()).Looks[look.Id]);
     }
 
@@ -93,10 +113,10 @@ public sealed class GroundsTests
     public void A_reading_of_a_version_that_kept_no_state_counts()
     {
         Job job = UpToGate(Brindle, Fresh(Brindle, "slip-3-winter"), "count-fathom");
-        Step gate = At(Brindle, job).Find(Acts.Count("fathom"))!.Step;
+        Step gate = At(Brindle, job).Find(Acts.Count(InstanceName.Parse("fathom")))!.Step;
         job = JobEdits.Read(job, Agreeing(gate));
-        Assert.Equal(StepState.Done, At(Brindle, job).Find(Acts.Count("fathom"))!.State);
-        Assert.Null(At(Brindle, job).Find(Acts.Count("fathom"))!.Reading!.Reading.On);
+        Assert.Equal(StepState.Done, At(Brindle, job).Find(Acts.Count(InstanceName.Parse("fathom")))!.State);
+        Assert.Null(At(Brindle, job).Find(Acts.Count(InstanceName.Parse("fathom")))!.Reading!.Reading.On);
     }
 
     [Fact]
@@ -168,12 +188,15 @@ public sealed class GroundsTests
         Job job = UpToGate(Brindle, Fresh(Brindle, "slip-3-winter"), "count-fathom");
         AtHand right = At(Brindle, job);
         Assert.DoesNotContain(Evidence.Keep(right.Answer).Findings, f => f.Code == "GATE-DIFFERS");
-        string[] seen = [.. Seen(right.Find(Acts.Count("fathom"))!.Step).Select((s, i) => i == 1 ? "64K" : s)];
-        job = Made(Brindle, job, at => Readings.Read(at, Acts.Count("fathom"), seen, false));
+        string[] seen =
+        [
+            .. Seen(right.Find(Acts.Count(InstanceName.Parse("fathom")))!.Step).Select((s, i) => i == 1 ? "64K" : s),
+        ];
+        job = Made(Brindle, job, at => Readings.Read(at, Acts.Count(InstanceName.Parse("fathom")), seen, false));
         AtHand wrong = At(Brindle, job);
         Findings.Finding found = Evidence.Keep(wrong.Answer).Findings.First(f => f.Code == "GATE-DIFFERS");
         Assert.Contains("Power up with Fathom memory board", found.Title);
-        Assert.Contains(Subject.Part("fathom"), found.Subjects);
+        Assert.Contains(Subject.Part(InstanceName.Parse("fathom")), found.Subjects);
         Assert.StartsWith("A mend: ", wrong.WaitsFor);
     }
 
@@ -184,11 +207,11 @@ public sealed class GroundsTests
         AtHand before = At(Brindle, job);
         var cause = new ConfirmedCause
         {
-            Gate = Acts.Count("fathom"),
+            Gate = Acts.Count(InstanceName.Parse("fathom")),
             Cause = "unseated fathom",
             Words = "Fathom is not seated",
             Mend = "Seat it.",
-            Access = before.Find(Acts.Count("fathom"))!.Step.Level,
+            Access = before.Find(Acts.Count(InstanceName.Parse("fathom")))!.Step.Level,
         };
         Job found = job with { Faults = new JobFaults { Confirmed = [cause] } };
         AtHand after = At(Brindle, found);
@@ -196,7 +219,7 @@ public sealed class GroundsTests
         Assert.Equal(before.Sheet.Steps.Take(at).Select(s => s.Id), after.Sheet.Steps.Take(at).Select(s => s.Id));
         Step mend = after.Sheet.Steps[at];
         Assert.Equal(MendStation.StepOf(cause.Gate, cause.Cause), mend.Id);
-        Assert.Equal(before.Find(Acts.Count("fathom"))!.Step.Level, mend.Level);
+        Assert.Equal(before.Find(Acts.Count(InstanceName.Parse("fathom")))!.Step.Level, mend.Level);
         Assert.Contains(mend.Id, after.Sheet.Steps[at + 1].Needs);
     }
 

@@ -58,7 +58,7 @@ public sealed class SheetTests
         Step gate = batch.Steps.First(s => $"{s.Id}" == "count-pb");
         Assert.Equal("Power up with pa and pb", gate.Title);
         Assert.Equal(["fit-pa", "fit-pb"], gate.Needs.Select(n => $"{n}"));
-        Assert.Equal(["pa", "pb"], gate.At!.Instances.Select(i => i.Name));
+        Assert.Equal(["pa", "pb"], gate.At!.Instances.Select(i => $"{i.Name}"));
         Assert.Equal(6, batch.Order.Ordering!.AccessChanges);
     }
 
@@ -192,18 +192,22 @@ public sealed class SheetTests
         Machine machine = Four();
         BuildSheet sheet = Sheet(machine);
         Job job = machine.Pack.Jobs[0];
-        Work fit = sheet.Order.Works.First(w => w.Gate!.Id == Acts.Count("pa"));
+        Work fit = sheet.Order.Works.First(w => w.Gate!.Id == Acts.Count(InstanceName.Parse("pa")));
         Assert.Equal(0.1m, Experience.None.ChanceOf(fit));
         Assert.Null(Experience.None.MinutesOf(fit));
 
-        job = JobEdits.Took(JobEdits.Read(job, new GateReading { Gate = Acts.Count("pa"), Starts = false }), Acts.Fit("pa"), 30);
-        job = JobEdits.Read(job, new GateReading { Gate = Acts.Count("pa"), Starts = true });
+        job = JobEdits.Took(
+            JobEdits.Read(job, new GateReading { Gate = Acts.Count(InstanceName.Parse("pa")), Starts = false }),
+            Acts.Fit(InstanceName.Parse("pa")),
+            30
+        );
+        job = JobEdits.Read(job, new GateReading { Gate = Acts.Count(InstanceName.Parse("pa")), Starts = true });
         var learnt = Experience.Of([(sheet, job)]);
         // One of the sheet's ten, and the first of one's own readings differed: the second counts for the mend.
         Assert.Equal((0.1m * 10 + 1) / 11, learnt.ChanceOf(fit));
         Assert.Equal(1, learnt.TrialsOf(fit));
         Assert.Equal(30, learnt.MinutesOf(fit));
-        Assert.Equal(0.1m, learnt.ChanceOf(sheet.Order.Works.First(w => w.Gate!.Id == Acts.Count("pb"))));
+        Assert.Equal(0.1m, learnt.ChanceOf(sheet.Order.Works.First(w => w.Gate!.Id == Acts.Count(InstanceName.Parse("pb")))));
     }
 
     [Fact]

@@ -146,7 +146,9 @@ public class CardLayoutTests
     public void A_partition_beyond_reach_makes_the_limit_a_stop(int mib, Severity severity)
     {
         var host = new HostLimits { OffsetBits = 32 };
-        Finding limit = Assert.Single(CardFindings.Of(Layout("8 GB", host, Sized("a", mib * MiB, FileSystem.Native)), Subject.Asked("card")));
+        Finding limit = Assert.Single(
+            CardFindings.Of(Layout("8 GB", host, Sized("a", mib * MiB, FileSystem.Native)), Subject.Asked("card"))
+        );
         Assert.Equal(("STO-LIMIT", severity), (limit.Code, limit.Severity));
         Assert.Contains(limit.Why, w => w.Contains("4,294,967,296"));
     }

@@ -234,7 +234,8 @@ public class PictureTests
         );
         Assert.Equal(16.0, SpeakerLoad.Of(asked with { Wired = SpeakersWired.Series }).Ohms);
         Assert.Equal(-6.02, SpeakerLoad.DividerDb(1000, 1000), 0.01);
-        static string Severity(LoadAsked asked) => SpeakerLoad.Check(asked, Subject.Asked("a")).Single().Severity.ToString().ToLowerInvariant();
+        static string Severity(LoadAsked asked) =>
+            SpeakerLoad.Check(asked, Subject.Asked("a")).Single().Severity.ToString().ToLowerInvariant();
     }
 
     [Theory]

@@ -114,29 +114,35 @@ public sealed class WholeJobTests
     public void What_is_locked_is_refused_and_a_press_on_what_is_gone_changes_nothing()
     {
         var pressing = new Pressing(Demo.Of("brindle-16.json"), "slip-3-winter");
-        Assert.Contains("a gate before", pressing.Refused(at => Ticking.Tick(at, Acts.Fit("fathom"), true, null, null)).Why);
-        Assert.Contains("not passed", pressing.Refused(at => Readings.Read(at, Acts.Count("fathom"), ["192K", "4M"], true)).Why);
+        Assert.Contains(
+            "a gate before",
+            pressing.Refused(at => Ticking.Tick(at, Acts.Fit(InstanceName.Parse("fathom")), true, null, null)).Why
+        );
+        Assert.Contains(
+            "not passed",
+            pressing.Refused(at => Readings.Read(at, Acts.Count(InstanceName.Parse("fathom")), ["192K", "4M"], true)).Why
+        );
         Func<AtHand, Press<Job>>[] gone =
         [
-            at => Ticking.Tick(at, Acts.Count("fathom"), true, null, null),
+            at => Ticking.Tick(at, Acts.Count(InstanceName.Parse("fathom")), true, null, null),
             at => Ticking.Tick(at, StepId.Parse("fit-nothing"), true, null, null),
-            at => Ticking.Took(at, Acts.Fit("fathom"), "3"),
-            at => Ticking.Heed(at, Acts.Fit("fathom"), ["tube"], true),
-            at => Readings.Read(at, Acts.Fit("fathom"), [], false),
+            at => Ticking.Took(at, Acts.Fit(InstanceName.Parse("fathom")), "3"),
+            at => Ticking.Heed(at, Acts.Fit(InstanceName.Parse("fathom")), ["tube"], true),
+            at => Readings.Read(at, Acts.Fit(InstanceName.Parse("fathom")), [], false),
             at => Readings.Starts(at, StepId.Parse("untouched"), true, false),
-            at => Readings.StartsAtAll(at, Acts.Count("fathom"), true),
+            at => Readings.StartsAtAll(at, Acts.Count(InstanceName.Parse("fathom")), true),
             at => Switching.Fix(at, "MAP-FIGHT", Subject.Parse("part:nobody")),
             at => Switching.Use(at, "nobody's"),
-            at => Switching.Fill(at, "nobody", []),
+            at => Switching.Fill(at, InstanceName.Parse("nobody"), []),
             at => Parts.Add(at, "nothing"),
-            at => Parts.Drop(at, "nothing"),
-            at => Parts.Way(at, "fathom", "sideways"),
-            at => Parts.Option(at, "nothing", "lamp", true),
+            at => Parts.Drop(at, InstanceName.Parse("nothing")),
+            at => Parts.Way(at, InstanceName.Parse("fathom"), new WayName("sideways")),
+            at => Parts.Option(at, InstanceName.Parse("nothing"), "lamp", true),
             at => MendPresses.Unmend(at, "MAP-FIGHT", Subject.Parse("part:lantern")),
             at => MendPresses.Mend(at, "MAP-FIGHT", Subject.Parse("part:nobody"), "by hand", "seen", false),
             at => MendPresses.Look(at, StepId.Parse("count-nothing"), "starts", "yes"),
-            at => MendPresses.Confirm(at, Acts.Count("fathom"), "nothing"),
-            at => MendPresses.Unconfirm(at, Acts.Count("fathom"), "nothing"),
+            at => MendPresses.Confirm(at, Acts.Count(InstanceName.Parse("fathom")), "nothing"),
+            at => MendPresses.Unconfirm(at, Acts.Count(InstanceName.Parse("fathom")), "nothing"),
             at => Closing.Back(at, "lid-off/9", true),
             at => Closing.AllBack(at, StepId.Parse("close")),
             at => Closing.Extra(at, 2026, "nothing", true),
@@ -150,10 +156,10 @@ public sealed class WholeJobTests
             at => Wanting.Unclaim(at, 0),
             at => Trying.DropTrial(at, 0),
             at => Trying.DropLevel(at, "card", "small"),
-            at => Carding.Card(at, "nothing", "32 GB"),
-            _ => Carding.Drag("nothing", 0, 0),
+            at => Carding.Card(at, InstanceName.Parse("nothing"), "32 GB"),
+            _ => Carding.Drag(InstanceName.Parse("nothing"), 0, 0),
             at => Carding.Variant(at, "rom", "A", true),
-            _ => Carding.Clone("nothing", null, "other"),
+            _ => Carding.Clone(InstanceName.Parse("nothing"), null, "other"),
             at => Picturing.Mode(at, "nothing"),
             at => Picturing.Heard(at, "middle", "left"),
             at => Picturing.Rewire(at),
@@ -193,12 +199,15 @@ public sealed class WholeJobTests
             ("at", at => Spending.Spend(at, "chips", "bought", "1", "yesterday")),
             ("act", at => CasePresses.Add(at, "sing", _ => "")),
             ("what", at => CasePresses.Add(at, "hole", _ => "")),
-            ("label", at => Carding.Card(at, "skiff", "32 TB")),
-            ("name", _ => Carding.Partition("skiff", 0, new PartitionForm("", "1M", "fat", null, false))),
-            ("size", _ => Carding.Partition("skiff", 0, new PartitionForm("a", "much", "fat", null, false))),
-            ("fs", _ => Carding.Partition("skiff", 0, new PartitionForm("a", "1M", "tape", null, false))),
-            ("cluster", _ => Carding.Partition("skiff", 0, new PartitionForm("a", "1M", "fat", "big", false))),
-            ("id", at => Carding.Id(at, "skiff", 0, "x")),
+            ("label", at => Carding.Card(at, InstanceName.Parse("skiff"), "32 TB")),
+            ("name", _ => Carding.Partition(InstanceName.Parse("skiff"), 0, new PartitionForm("", "1M", "fat", null, false))),
+            ("size", _ => Carding.Partition(InstanceName.Parse("skiff"), 0, new PartitionForm("a", "much", "fat", null, false))),
+            ("fs", _ => Carding.Partition(InstanceName.Parse("skiff"), 0, new PartitionForm("a", "1M", "tape", null, false))),
+            (
+                "cluster",
+                _ => Carding.Partition(InstanceName.Parse("skiff"), 0, new PartitionForm("a", "1M", "fat", "big", false))
+            ),
+            ("id", at => Carding.Id(at, InstanceName.Parse("skiff"), 0, "x")),
             ("what", at => WiringPresses.Join(at, "", "a", "b")),
             ("one", at => WiringPresses.Join(at, "printer", "a", "b")),
             ("before", at => WiringPresses.Probe(at, "a", "b", "beep", null, "some")),

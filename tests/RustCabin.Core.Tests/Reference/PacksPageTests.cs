@@ -19,7 +19,7 @@ public partial class PacksPageTests
         Answer answer = Evidence.Keep(Answer.For(Trail.Stations, planned));
         Assert.Equal(Standing.Stop, answer.Standing);
         Assert.Equal("low", answer.Findings.First(f => f.Code == "MAP-FIGHT").Fix!.Switches["egg"]["S1"]);
-        Answer mended = Evidence.Keep(Answer.For(Trail.Stations, Plan.Moved(planned, "egg", "S1", "low")));
+        Answer mended = Evidence.Keep(Answer.For(Trail.Stations, Plan.Moved(planned, InstanceName.Parse("egg"), "S1", "low")));
         Assert.Equal(Standing.Clear, mended.Standing);
         Assert.Empty(mended.Findings);
         Assert.Equal(36ul << 10, mended.PowerUp.Total.Bytes);

@@ -284,7 +284,7 @@ public sealed class SetSearchTests
         Instance[] all =
         [
             .. question.Parts.Select(p => new Instance(
-                p.Id,
+                InstanceName.Parse(p.Id),
                 p,
                 p.Ways[0],
                 p.Switches.ToDictionary(s => s.Id, s => s.Factory),

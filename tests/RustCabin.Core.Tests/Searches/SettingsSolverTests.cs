@@ -60,7 +60,7 @@ public sealed class SettingsSolverTests
         );
         Settings found = SettingsSolver.Solve(Trail.Stations, machine.Planned);
         Assert.Empty(found.Solutions);
-        Assert.Equal(["c0", "c1", "c2"], found.Clash.Select(c => c.Instance));
+        Assert.Equal(["c0", "c1", "c2"], found.Clash.Select(c => $"{c.Instance}"));
         Assert.Contains(
             "can only sit at 0x8000 to 0x80ff or 0x8100 to 0x81ff".Replace(" to ", "\u2013"),
             found.Clash[0].Text.Replace("-", "\u2013").Replace(" to ", "\u2013")
@@ -170,13 +170,13 @@ public sealed class SettingsSolverTests
     /// <summary>The clash has no setting; without any one of its requirements there is one.</summary>
     static void Minimal(PlannedUnit job, IReadOnlyList<Requirement> clash, int seed)
     {
-        string[] parts = [.. clash.Select(c => c.Instance).OfType<string>()];
+        InstanceName[] parts = [.. clash.Select(c => c.Instance).OfType<InstanceName>()];
         Need[] wants = [.. clash.Select(c => c.Want).OfType<Need>()];
-        bool CanBe(IEnumerable<string> names, IEnumerable<Need> asked) =>
+        bool CanBe(IEnumerable<InstanceName> names, IEnumerable<Need> asked) =>
             BruteForce.Of(Plan.With(job, i => names.Contains(i.Name)), [.. asked]).Count > 0;
         Assert.NotEmpty(clash);
         Assert.False(CanBe(parts, wants), $"seed {seed}: the clash can be");
-        foreach (string part in parts)
+        foreach (InstanceName part in parts)
             Assert.True(CanBe(parts.Where(p => p != part), wants), $"seed {seed}: {part} is not needed for the clash");
         foreach (Need want in wants)
             Assert.True(CanBe(parts, wants.Where(w => w != want)), $"seed {seed}: a want is not needed for the clash");

@@ -39,17 +39,17 @@ public sealed class StepIdTests
             (one, other, number, act) =>
                 act switch
                 {
-                    0 => ($"set {one}", Acts.Set(one)),
-                    1 => ($"fit {one}", Acts.Fit(one)),
-                    2 => ($"count {one}", Acts.Count(one)),
-                    3 => ($"remove {one}", Acts.Remove(one)),
+                    0 => ($"set {one}", Acts.Set(InstanceName.Parse(one))),
+                    1 => ($"fit {one}", Acts.Fit(InstanceName.Parse(one))),
+                    2 => ($"count {one}", Acts.Count(InstanceName.Parse(one))),
+                    3 => ($"remove {one}", Acts.Remove(InstanceName.Parse(one))),
                     4 => ($"fit the device of {one}", Acts.FitRom(one)),
                     5 => ($"count the device of {one}", Acts.CountRom(one)),
                     6 => ("count the firmware", Acts.CountFirmware),
                     7 => ("count without what was removed", Acts.CountRemoved),
-                    8 => ($"prove {other} of {one}", Acts.Prove(one, other)),
-                    9 => ($"change {number} of {one}", Acts.Change(one, number)),
-                    10 => ($"driver {number} of {one}", Acts.Driver(one, number)),
+                    8 => ($"prove {other} of {one}", Acts.Prove(InstanceName.Parse(one), other)),
+                    9 => ($"change {number} of {one}", Acts.Change(InstanceName.Parse(one), number)),
+                    10 => ($"driver {number} of {one}", Acts.Driver(InstanceName.Parse(one), number)),
                     11 => ($"close {one}", Acts.Close(one)),
                     12 => ("close", Acts.CloseUp),
                     13 => ($"open {one}", Acts.Open(one)),
@@ -76,9 +76,9 @@ public sealed class StepIdTests
     [Fact]
     public void What_an_earlier_version_ticked_still_counts_and_can_be_taken_back()
     {
-        StepId now = Acts.Prove("quiver-late", "lift-81");
+        StepId now = Acts.Prove(InstanceName.Parse("quiver-late"), "lift-81");
         Assert.Equal("prove-quiver-late.lift-81", $"{now}");
-        Assert.Equal("prove-lapwing-change-1", $"{Acts.Prove("lapwing", "change-1")}");
+        Assert.Equal("prove-lapwing-change-1", $"{Acts.Prove(InstanceName.Parse("lapwing"), "change-1")}");
         var job = new Job { Done = [StepId.Parse("prove-quiver-late-lift-81")] };
         Assert.True(now.IsIn(job.Done));
         Assert.Empty(JobEdits.Tick(job, now, false).Done);
@@ -115,6 +115,7 @@ public sealed class StepIdTests
                     .Select(p =>
                         p.ParameterType == typeof(int) ? 1
                         : p.ParameterType == typeof(StepId) ? StepId.None
+                        : p.ParameterType == typeof(InstanceName) ? InstanceName.Parse("x")
                         : p.ParameterType == typeof(HandMend) ? new HandMend()
                         : (object)"x"
                     ),
@@ -136,7 +137,12 @@ public sealed class StepIdTests
                                     && t != typeof(StepId)
                                     && m.Name.All(char.IsLetter)
                                     && m.GetParameters() is [{ ParameterType: var of }, ..]
-                                    && (of == typeof(string) || of == typeof(StepId) || of == typeof(HandMend))
+                                    && (
+                                        of == typeof(string)
+                                        || of == typeof(InstanceName)
+                                        || of == typeof(StepId)
+                                        || of == typeof(HandMend)
+                                    )
                                 )
                                 .Select(m => m.Invoke(null, Any(m)))
                         )

@@ -37,7 +37,8 @@ public class OwnStationTests
             [
                 Check.On(
                     Rests.All,
-                    unit => [new Finding(Damp, Severity.Watch, "Damp", [Subject.Unit], $"{unit.Unit.Name} lay in a damp place.", [])]
+                    unit =>
+                        [new Finding(Damp, Severity.Watch, "Damp", [Subject.Unit], $"{unit.Unit.Name} lay in a damp place.", [])]
                 ),
             ];
 

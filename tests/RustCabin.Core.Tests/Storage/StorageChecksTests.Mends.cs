@@ -37,7 +37,7 @@ public partial class StorageChecksTests
                 offered++;
                 Assert.Equal(Findings.Severity.Stop, finding.Severity);
                 Assert.NotEqual("", finding.Fix!.Words);
-                Job job = RustCabin.Core.Storage.StorageEdits.Divide(unit.Job!, "d", finding.Fix.Cards["d"])!;
+                Job job = RustCabin.Core.Storage.StorageEdits.Divide(unit.Job!, InstanceName.Parse("d"), finding.Fix.Cards["d"])!;
                 Assert.Equal(
                     unit.Job!.Cards[0].Partitions.Select(p => p.Name).Order(),
                     job.Cards[0].Partitions.Select(p => p.Name).Order()

@@ -164,7 +164,7 @@ public partial class StorageChecksTests
         };
         Assert.Empty(Storage(between));
         Core.Cards.Attached at = Assert.Single(Core.Cards.Attached.Of(between.Planned));
-        Assert.Equal(["a"], at.Through.Select(t => t.Name));
+        Assert.Equal(["a"], at.Through.Select(t => $"{t.Name}"));
         Assert.Equal("ata", at.Host!.Name);
     }
 
@@ -296,7 +296,7 @@ public partial class StorageChecksTests
               { "name": "W", "size": "2G", "fs": "native" } ] }
             """
         );
-        Core.Sheets.Job cloned = Core.Storage.StorageEdits.Clone(job, "d", other, "4 GB of X")!;
+        Core.Sheets.Job cloned = Core.Storage.StorageEdits.Clone(job, InstanceName.Parse("d"), other, "4 GB of X")!;
         Assert.Equal("1 GB", cloned.Cards[0].Labelled);
         Assert.Equal((null, true), (cloned.Cards[0].Partitions[1].Size, cloned.Cards[0].Partitions[1].Rest));
         PlannedUnit plan = Plan.For(machine.Pack, cloned);
@@ -308,8 +308,11 @@ public partial class StorageChecksTests
             .For(Trail.Stations, Plan.For(machine.Pack, machine.Pack.Units[0]), plan)
             .Steps.First(s => $"{s.Id}" == "card-d");
         Assert.Contains("Then put this machine's own system onto S.", card.Details);
-        Core.Sheets.Job larger = Core.Storage.StorageEdits.Put(job, "d", "8 GB");
-        Assert.Equal(other.Partitions, Core.Storage.StorageEdits.Clone(larger, "d", other, "")!.Cards[0].Partitions);
+        Core.Sheets.Job larger = Core.Storage.StorageEdits.Put(job, InstanceName.Parse("d"), "8 GB");
+        Assert.Equal(
+            other.Partitions,
+            Core.Storage.StorageEdits.Clone(larger, InstanceName.Parse("d"), other, "")!.Cards[0].Partitions
+        );
     }
 
     [Fact]

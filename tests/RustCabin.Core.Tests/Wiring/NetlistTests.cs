@@ -205,7 +205,7 @@ public class NetlistTests
                 part,
                 part with
                 {
-                    Name = "p#2",
+                    Name = InstanceName.Parse("p#2"),
                     Way = part.Way! with { Changes = [part.Way.Changes[0], Wire("TP0", "part:CLK")] },
                 },
             ],

@@ -95,7 +95,7 @@ public class DrawingsTests
     public void A_fight_stands_out_on_ladder_and_strip_and_goes_when_it_is_mended()
     {
         PlannedUnit fight = Job("brindle-16", "slip-3-winter"),
-            mended = Plan.Moved(fight, "lantern", "W1", "low");
+            mended = Plan.Moved(fight, InstanceName.Parse("lantern"), "W1", "low");
         Assert.NotEmpty(Of(Svg(LadderOf(fight)), "contested"));
         Assert.NotEmpty(Of(Svg(MapStrip.Draw(fight)), "contested"));
         Assert.Contains("8 KiB contested", Label(Svg(MapStrip.Draw(fight))));

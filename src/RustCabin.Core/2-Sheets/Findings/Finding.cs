@@ -27,7 +27,7 @@ public sealed record Fix
         );
 
     /// <summary>The moves of one instance's switches.</summary>
-    public static Fix Of(string instance, IReadOnlyDictionary<string, string> moves) =>
+    public static Fix Of(InstanceName instance, IReadOnlyDictionary<string, string> moves) =>
         new() { Switches = new Dictionary<string, IReadOnlyDictionary<string, string>> { [instance] = moves } };
 }
 

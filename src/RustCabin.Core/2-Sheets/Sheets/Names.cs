@@ -13,14 +13,14 @@ public readonly record struct ClaimName(string? Of, string Id)
     public static ClaimName Model(string id) => new("", id);
 
     /// <summary>One that an instance brings.</summary>
-    public static ClaimName Part(string instance, string id) => new(instance, id);
+    public static ClaimName Part(InstanceName instance, string id) => new(instance, id);
 
     /// <summary>Reads a claim as sheets and answers write it; any text is one.</summary>
     public static ClaimName Parse(string text) =>
         text.Split(':', 3) switch
         {
             ["model", var id] => Model(id),
-            ["part", var instance, var id] => Part(instance, id),
+            ["part", var instance, var id] => Part(InstanceName.Parse(instance), id),
             _ => new(null, text),
         };
 
@@ -28,7 +28,7 @@ public readonly record struct ClaimName(string? Of, string Id)
     public static ClaimName On(string? sheet, string text) => Parse(text) is { Of: not null } whole ? whole : new(sheet, text);
 
     /// <summary>The instance that brings it; null where it is the machine's, or nobody's.</summary>
-    public string? Instance => Of is { Length: > 0 } ? Of : null;
+    public InstanceName? Instance => Of is { Length: > 0 } ? InstanceName.Parse(Of) : null;
 
     /// <summary>What findings are about: the part as a whole, or the one thing of the machine.</summary>
     public Subject Subject => Instance is { } part ? Subject.Part(part) : Subject.Parse(ToString());
@@ -39,7 +39,7 @@ public readonly record struct ClaimName(string? Of, string Id)
         {
             null => Id,
             "" => $"{Subject.Model(Id)}",
-            _ => $"{Subject.Part(Of)}:{Id}",
+            _ => $"{Subject.Part(InstanceName.Parse(Of))}:{Id}",
         };
 }
 
@@ -47,17 +47,17 @@ public readonly record struct ClaimName(string? Of, string Id)
 /// A site, a net or another thing by where it is: <c>panel</c> is the machine's own, <c>fathom:panel</c> lies on a part that is
 /// fitted. Source: docs/handbook/fit.md, Ways.
 /// </summary>
-/// <param name="Instance">The part that it lies on; empty: the machine.</param>
+/// <param name="Owner">The part that it lies on; empty: the machine.</param>
 /// <param name="Id">Its id there.</param>
-public readonly record struct LocalName(string Instance, string Id)
+public readonly record struct LocalName(string Owner, string Id)
 {
     /// <summary>Reads a name; any text is one.</summary>
     public static LocalName Parse(string text) =>
         text.IndexOf(':') is > 0 and var colon ? new(text[..colon], text[(colon + 1)..]) : new("", text);
 
     /// <summary>It lies on a part.</summary>
-    public bool OnPart => Instance.Length > 0;
+    public bool OnPart => Owner.Length > 0;
 
     /// <inheritdoc/>
-    public override string ToString() => OnPart ? $"{Instance}:{Id}" : Id;
+    public override string ToString() => OnPart ? $"{Owner}:{Id}" : Id;
 }

@@ -91,8 +91,8 @@ public static class Acts
     /// An instance as steps name it: its own name, but for one that is a word of the steps themselves, which is written
     /// <c>part:firmware</c>. No identifier has a colon, so that no two things share a step.
     /// </summary>
-    static string Named(string instance) =>
-        instance is FirmwareWord or RemovedWord || instance.StartsWith(RomWord, StringComparison.Ordinal)
+    static string Named(InstanceName instance) =>
+        instance.Part is FirmwareWord or RemovedWord || instance.Part.StartsWith(RomWord, StringComparison.Ordinal)
             ? $"{Subject.Part(instance)}"
             : instance;
 
@@ -118,22 +118,22 @@ public static class Acts
         step.Act == "fit" && step.About.StartsWith(RomWord, StringComparison.Ordinal) ? step.About[RomWord.Length..] : null;
 
     /// <summary>An instance is taken out.</summary>
-    public static StepId Remove(string instance) => new("remove", Named(instance));
+    public static StepId Remove(InstanceName instance) => new("remove", Named(instance));
 
     /// <summary>The switches and banks of an instance are set.</summary>
-    public static StepId Set(string instance) => new("set", Named(instance));
+    public static StepId Set(InstanceName instance) => new("set", Named(instance));
 
     /// <summary>An instance is fitted.</summary>
-    public static StepId Fit(string instance) => new("fit", Named(instance));
+    public static StepId Fit(InstanceName instance) => new("fit", Named(instance));
 
     /// <summary>The machine is powered up with an instance.</summary>
-    public static StepId Count(string instance) => new("count", Named(instance));
+    public static StepId Count(InstanceName instance) => new("count", Named(instance));
 
     /// <summary>A step that the way of an instance lists is done, by its name.</summary>
-    public static StepId WayStep(string instance, string step) => new("way", $"{Named(instance)}.{step}");
+    public static StepId WayStep(InstanceName instance, string step) => new("way", $"{Named(instance)}.{step}");
 
     /// <summary>A step is done to an instance or with it: it goes when the instance goes.</summary>
-    public static bool IsOf(StepId step, string instance)
+    public static bool IsOf(StepId step, InstanceName instance)
     {
         string named = Named(instance);
         return step.Act switch
@@ -141,19 +141,19 @@ public static class Acts
             "set" or "fit" => step.About == named,
             "way" => step.About.StartsWith($"{named}.", StringComparison.Ordinal),
             "change" or "driver" => step.About.StartsWith($"{instance}-", StringComparison.Ordinal)
-                && int.TryParse(step.About[(instance.Length + 1)..], out _),
+                && int.TryParse(step.About[($"{instance}".Length + 1)..], out _),
             _ => false,
         };
     }
 
     /// <summary>Stands where an instance would, for the acts of wiring that are a job's or a unit's own.</summary>
-    public const string Own = "@job";
+    public static readonly InstanceName Own = new("@job", 1);
 
     /// <summary>A change of an instance's way is made, by its number from 1.</summary>
-    public static StepId Change(string instance, int number) => new("change", $"{instance}-{number}");
+    public static StepId Change(InstanceName instance, int number) => new("change", $"{instance}-{number}");
 
     /// <summary>A driver of an instance is put on, by its number from 1.</summary>
-    public static StepId Driver(string instance, int number) => new("driver", $"{instance}-{number}");
+    public static StepId Driver(InstanceName instance, int number) => new("driver", $"{instance}-{number}");
 
     /// <summary>A mend is made by hand.</summary>
     public static StepId Mend(HandMend mend) => new("mend", $"{mend.Finding}-{mend.Subject}");
@@ -162,8 +162,8 @@ public static class Acts
     /// A step of inherited work is proved. Where the instance has a hyphen in its name a point parts the two, so that a step
     /// <c>b-c</c> of <c>a</c> and a step <c>c</c> of <c>a-b</c> are two; <see cref="StepId.Was"/> is how that was written before.
     /// </summary>
-    public static StepId Prove(string instance, string step) =>
-        new(ProveAct, instance.Contains('-') ? $"{instance}.{step}" : $"{instance}-{step}");
+    public static StepId Prove(InstanceName instance, string step) =>
+        new(ProveAct, instance.Part.Contains('-') ? $"{instance}.{step}" : $"{instance}-{step}");
 
     /// <summary>The act of proving inherited work.</summary>
     internal const string ProveAct = "prove";

@@ -28,7 +28,7 @@ public sealed record Subject : IOwnForm<Subject>, IParsable<Subject>
     public static readonly Subject Job = new("job");
 
     /// <summary>A part that is fitted, or is to be.</summary>
-    public static Subject Part(string instance) => new(PartWord + instance);
+    public static Subject Part(InstanceName instance) => new(PartWord + instance);
 
     /// <summary>A thing of the machine: a claim, a rail, a socket.</summary>
     public static Subject Model(string id) => new(ModelWord + id);

@@ -72,9 +72,10 @@ public sealed record BusFault(
     public string Words(PlannedUnit unit) =>
         Kind switch
         {
-            FaultKind.Unseated => $"{unit.Find(Subject)?.Title ?? Subject} is not seated",
-            FaultKind.SwitchMoved => $"{Detail[..Detail.IndexOf('=')]} of {unit.Find(Subject)?.Title ?? Subject} stands at "
-                + $"{Detail[(Detail.IndexOf('=') + 1)..]}",
+            FaultKind.Unseated => $"{unit.Find(InstanceName.Parse(Subject))?.Title ?? Subject} is not seated",
+            FaultKind.SwitchMoved =>
+                $"{Detail[..Detail.IndexOf('=')]} of {unit.Find(InstanceName.Parse(Subject))?.Title ?? Subject} stands at "
+                    + $"{Detail[(Detail.IndexOf('=') + 1)..]}",
             FaultKind.StuckBit => $"data bit {Bit} of {unit.NameOf(Claim)} is stuck {(High ? "high" : "low")}",
             FaultKind.MissingChip => Bits == 1
                 ? $"the chip of data bit {Bit} of {unit.NameOf(Claim)} is missing"

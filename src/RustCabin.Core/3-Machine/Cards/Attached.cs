@@ -59,7 +59,7 @@ public sealed record Attached(Instance Device, HostHere? Host, IReadOnlyList<Ins
             at = sites
                 .Select(LocalName.Parse)
                 .Where(s => s.OnPart)
-                .Select(s => unit.Find(s.Instance))
+                .Select(s => unit.Find(InstanceName.Parse(s.Owner)))
                 .FirstOrDefault(i => i is not null && i != device && !through.Contains(i));
             if (at is not null)
                 through.Insert(0, at);

@@ -30,7 +30,7 @@ public sealed record Choice(PlannedUnit Planned, int Moves)
 {
     /// <summary>Where every switch of every instance stands.</summary>
     public IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>> Switches =>
-        Planned.Instances.Where(i => i.Positions.Count > 0).ToDictionary(i => i.Name, i => i.Positions);
+        Planned.Instances.Where(i => i.Positions.Count > 0).ToDictionary(i => $"{i.Name}", i => i.Positions);
 
     /// <summary>What the machine counts in all, in bytes.</summary>
     public ulong PowerUpTotalBytes => Bench.PowerUp.Run(Planned).Total.Bytes;

@@ -102,7 +102,7 @@ public sealed partial class ChoiceModel
         Named.SelectMany(p => p.Part.Supplies.Where(s => s.Rail == rail).Select(s => (_named[p.Name], s)));
 
     /// <summary>One entry for a name, whichever of its ways is chosen.</summary>
-    public IEnumerable<(string Name, Part Part)> Named =>
+    public IEnumerable<(InstanceName Name, Part Part)> Named =>
         _parts.Select(p => (p.Instance.Name, p.Instance.Part)).DistinctBy(p => p.Name);
 
     /// <summary>

@@ -265,7 +265,7 @@ static class PackReferences
             yield return new(path, many);
         Dictionary<string, FittedPart> instances = Planning
             .Instance.Number(unit.Fitted.Concat(job.Add))
-            .ToDictionary(i => i.Name, i => i.Fitted);
+            .ToDictionary(i => $"{i.Name}", i => i.Fitted);
         foreach ((int i, string name) in job.Remove.Index())
             if (!instances.ContainsKey(name))
                 yield return new($"{path}.remove[{i}]", $"\"{name}\" is not fitted to {unit.Id}");

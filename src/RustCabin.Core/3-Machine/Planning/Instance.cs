@@ -7,7 +7,7 @@ namespace RustCabin.Core.Planning;
 /// are given over what is fitted and then what the job adds, removed ones counted, so that taking one out renames no other.
 /// </summary>
 public sealed record Instance(
-    string Name,
+    InstanceName Name,
     Part Part,
     Way? Way,
     IReadOnlyDictionary<string, string> Positions,
@@ -19,7 +19,7 @@ public sealed record Instance(
     public Subject Subject => Subject.Part(Name);
 
     /// <summary>The part's name, with its number where there are several.</summary>
-    public string Title => Name.IndexOf('#') is var i and > 0 ? $"{Part.Name} {Name[i..]}" : Part.Name;
+    public string Title => Name.Number > 1 ? $"{Part.Name} #{Name.Number}" : Part.Name;
 
     /// <summary>
     /// The site that a way which names only a connector comes to; null: none is free, or the way names its sites.
@@ -47,13 +47,13 @@ public sealed record Instance(
     }
 
     /// <summary>Gives each part its instance name, in order.</summary>
-    public static IEnumerable<(string Name, FittedPart Fitted)> Number(IEnumerable<FittedPart> parts)
+    public static IEnumerable<(InstanceName Name, FittedPart Fitted)> Number(IEnumerable<FittedPart> parts)
     {
         var count = new Dictionary<string, int>();
         foreach (FittedPart part in parts)
         {
             int number = count[part.Part] = count.GetValueOrDefault(part.Part) + 1;
-            yield return (number == 1 ? part.Part : $"{part.Part}#{number}", part);
+            yield return (new InstanceName(part.Part, number), part);
         }
     }
 }

@@ -15,7 +15,13 @@ public static class JobEdits
     /// <param name="switchId">The switch.</param>
     /// <param name="position">Where it shall stand.</param>
     /// <returns>The job with the switch moved; null: the instance is not on this unit.</returns>
-    public static Job? SetSwitch(Job job, IReadOnlyList<FittedPart> fitted, string instance, string switchId, string position)
+    public static Job? SetSwitch(
+        Job job,
+        IReadOnlyList<FittedPart> fitted,
+        InstanceName instance,
+        string switchId,
+        string position
+    )
     {
         string[] names = [.. Instance.Number([.. fitted, .. job.Add]).Select(n => n.Name)];
         int index = Array.IndexOf(names, instance);
@@ -42,15 +48,15 @@ public static class JobEdits
     public static Job? SetSwitches(
         Job job,
         IReadOnlyList<FittedPart> fitted,
-        IEnumerable<(string Instance, string Switch, string Position)> moves
+        IEnumerable<(InstanceName Instance, string Switch, string Position)> moves
     ) => moves.Aggregate((Job?)job, (j, m) => j is null ? null : SetSwitch(j, fitted, m.Instance, m.Switch, m.Position));
 
     /// <summary>Plans another way for a part that the job adds; null: it adds none of that name.</summary>
-    public static Job? SetWay(Job job, IReadOnlyList<FittedPart> fitted, string instance, string way) =>
+    public static Job? SetWay(Job job, IReadOnlyList<FittedPart> fitted, InstanceName instance, WayName way) =>
         Added(job, fitted, instance, part => part with { Way = way });
 
     /// <summary>Changes a part that the job adds; null: it adds none of that name.</summary>
-    public static Job? Added(Job job, IReadOnlyList<FittedPart> fitted, string instance, Func<FittedPart, FittedPart> edit)
+    public static Job? Added(Job job, IReadOnlyList<FittedPart> fitted, InstanceName instance, Func<FittedPart, FittedPart> edit)
     {
         int index = Array.IndexOf([.. Instance.Number([.. fitted, .. job.Add]).Select(n => n.Name)], instance) - fitted.Count;
         return index < 0 ? null : job with { Add = Changed(job.Add, index, edit) };
@@ -113,7 +119,7 @@ public static class JobEdits
     public static Job Read(Job job, GateReading reading) => job with { Readings = [.. job.Readings, reading] };
 
     /// <summary>Adds a part by one of its ways, its switches at factory.</summary>
-    public static Job Add(Job job, string part, string way) =>
+    public static Job Add(Job job, string part, WayName way) =>
         job with
         {
             Add = [.. job.Add, new FittedPart { Part = part, Way = way }],
@@ -122,7 +128,7 @@ public static class JobEdits
     /// <summary>
     /// Drops the part that the job adds at <paramref name="index"/>, and every tick and caution that was about it.
     /// </summary>
-    public static Job Drop(Job job, int index, string instance) =>
+    public static Job Drop(Job job, int index, InstanceName instance) =>
         job with
         {
             Add = [.. job.Add.Where((_, i) => i != index)],
@@ -131,7 +137,7 @@ public static class JobEdits
         };
 
     /// <summary>Fills the banks of a part; null is an empty bank.</summary>
-    public static Job SetBanks(Job job, string instance, IEnumerable<string?> banks) =>
+    public static Job SetBanks(Job job, InstanceName instance, IEnumerable<string?> banks) =>
         job with
         {
             Banks = Put(job.Banks, instance, (IReadOnlyList<string?>)[.. banks]),

@@ -41,7 +41,7 @@ public static class Plan
     }
 
     /// <summary>The same plan with one switch in another position, which must be one of its own.</summary>
-    public static PlannedUnit Moved(PlannedUnit planned, string instance, string switchId, string position) =>
+    public static PlannedUnit Moved(PlannedUnit planned, InstanceName instance, string switchId, string position) =>
         Of(
             planned,
             [
@@ -178,7 +178,7 @@ public static class Plan
     static Instance Place(
         Pack pack,
         Unit unit,
-        string name,
+        InstanceName name,
         FittedPart fitted,
         IReadOnlyDictionary<string, string>? moved,
         bool added

@@ -38,11 +38,11 @@ public sealed record PlannedUnit(
     /// <summary>A site of this revision, or of a part that is fitted (<c>part:site</c>); null: there is none.</summary>
     public Site? FindSite(string name) =>
         LocalName.Parse(name) is { OnPart: true } local
-            ? Find(local.Instance)?.Part.Sites.FirstOrDefault(s => s.Id == local.Id)
+            ? Find(InstanceName.Parse(local.Owner))?.Part.Sites.FirstOrDefault(s => s.Id == local.Id)
             : Sites.FirstOrDefault(s => s.Id == name);
 
     /// <summary>The instance of a name; null where there is none.</summary>
-    public Instance? Find(string instance)
+    public Instance? Find(InstanceName instance)
     {
         Budget.Spend();
         return Instances.FirstOrDefault(i => i.Name == instance);
@@ -82,7 +82,7 @@ public sealed record PlannedUnit(
     /// <summary>What a finding or a fault is about, for a person.</summary>
     public string SubjectName(Subject subject) =>
         subject.InModel is { } thing ? $"{Model.Name} {thing}"
-        : subject.InPart is { } instance ? Find(instance)?.Title ?? instance
+        : subject.InPart is { } instance ? Find(InstanceName.Parse(instance))?.Title ?? instance
         : $"{subject}";
 }
 

@@ -120,7 +120,9 @@ public sealed class FitStation : Station
             yield break;
         foreach (Instance instance in unit.Instances.Where(i => i.Added))
             yield return PieceOf(job, instance.Part.Id, instance.Part.Name, instance.Part.Price, Acts.Fit(instance.Name));
-        foreach ((string name, FittedPart fitted) in Instance.Number(unit.Unit.Fitted).Where(n => job.Remove.Contains(n.Name)))
+        foreach (
+            (InstanceName name, FittedPart fitted) in Instance.Number(unit.Unit.Fitted).Where(n => job.Remove.Contains(n.Name))
+        )
             yield return PieceOf(job, fitted.Part, fitted.Part, null, Acts.Remove(name)) with
             {
                 Comes = true,

@@ -36,7 +36,7 @@ static class SiteChecks
                 yield return None(
                     instance,
                     LocalName.Parse(site) is { OnPart: true } local
-                        ? $"{instance.Title} sits on {local.Id} of {local.Instance}, which is not fitted."
+                        ? $"{instance.Title} sits on {local.Id} of {local.Owner}, which is not fitted."
                         : $"{instance.Title} wants {site}, which this board has not.",
                     []
                 );
@@ -125,7 +125,7 @@ static class SiteChecks
         foreach ((Candidate candidate, ILiteral here) in choices.Candidates.Where(c => !c.Part.Instance.SeeksSite))
         foreach (string site in candidate.Instance.Occupied.Select(o => o.Site!))
             if (LocalName.Parse(site) is { OnPart: true } local)
-                choices.Imply(here, [choices.Is(local.Instance)]);
+                choices.Imply(here, [choices.Is(local.Owner)]);
             else if (choices.Unit.Sites.All(s => s.Id != site))
                 choices.Forbid(here);
         foreach (

@@ -31,10 +31,10 @@ public sealed class PictureSoundStation : Station
         SidesWord = "sides";
 
     /// <summary>A still screen stands still with a converter.</summary>
-    public static StepId StillPicture(string instance) => new(StillWord, instance);
+    public static StepId StillPicture(InstanceName instance) => new(StillWord, instance);
 
     /// <summary>Each side of a part is heard alone.</summary>
-    public static StepId HearSides(string instance) => new(SidesWord, instance);
+    public static StepId HearSides(InstanceName instance) => new(SidesWord, instance);
 
     /// <inheritdoc/>
     public override IReadOnlyList<FindingKind> Findings => PictureSoundFindings.All;

@@ -4,7 +4,7 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Power;
 
 /// <summary>What one part takes from a rail, in amps.</summary>
-public sealed record Load(string Instance, string Name, decimal TypicalAmps, decimal PeakAmps);
+public sealed record Load(InstanceName Instance, string Name, decimal TypicalAmps, decimal PeakAmps);
 
 /// <summary>
 /// One rail with all that hangs on it, in amps: capacity = rated x derating (0.8 unless the sheet says otherwise), headroom =

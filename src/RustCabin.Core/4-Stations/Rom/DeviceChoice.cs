@@ -1,7 +1,7 @@
-using RustCabin.Core.Sheets;
 using RustCabin.Core.Chips;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Findings;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Rom;
 

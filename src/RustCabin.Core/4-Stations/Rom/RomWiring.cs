@@ -1,6 +1,6 @@
-using RustCabin.Core.Sheets;
 using RustCabin.Core.Chips;
 using RustCabin.Core.Findings;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Rom;
 
@@ -123,7 +123,14 @@ public sealed record RomWiring(
     }
 
     static RomWiring Cannot(FindingKind kind, string text, string why) =>
-        new(false, [], [], [], [], [new Finding(kind, Severity.Stop, "It does not go into this socket", [Subject.Unit], text, [why])]);
+        new(
+            false,
+            [],
+            [],
+            [],
+            [],
+            [new Finding(kind, Severity.Stop, "It does not go into this socket", [Subject.Unit], text, [why])]
+        );
 
     const string Select = "/CE",
         Enable = "/OE";

@@ -28,7 +28,7 @@ public sealed record SocketPlace(int Claim, int Bank, int Lane, int Lanes)
 
     /// <summary>The site's id on the sheet that the owner is from; null where it is another sheet's.</summary>
     static string? Inside(ClaimName owner, string site) =>
-        LocalName.Parse(site) is var local && owner.Of == local.Instance ? local.Id : null;
+        LocalName.Parse(site) is var local && owner.Of == local.Owner ? local.Id : null;
 
     /// <summary>The claim's offset of a byte of this socket's image, for a device of <paramref name="width"/> bytes.</summary>
     public ulong OffsetOf(long at, int width) => (ulong)(at / width * width * Lanes + Lane * width + at % width);

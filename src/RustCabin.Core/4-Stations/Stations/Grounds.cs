@@ -17,7 +17,7 @@ public static class Grounds
         new()
         {
             Done = job.Done,
-            Stood = parts.ToDictionary(p => p.Name, Stands),
+            Stood = parts.ToDictionary(p => $"{p.Name}", Stands),
             At = at,
         };
 

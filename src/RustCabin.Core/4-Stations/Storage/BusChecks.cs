@@ -93,7 +93,7 @@ public static class BusChecks
         (string Name, int Id)[] ids = [.. devices.SelectMany(d => d.IdsOf(unit.Job).Select(id => (d.Device.Name, id)))];
         if (host.Host.Bus == StorageBus.Ata)
             return Pair(host, devices, ids);
-        Subject subject(string name) => name == ScsiAsked.HostName ? host.Subject : Subject.Part(name);
+        Subject subject(string name) => name == ScsiAsked.HostName ? host.Subject : Subject.Part(InstanceName.Parse(name));
         IEnumerable<Finding> found =
             host.Host.Ids is null && host.Host.Bus != StorageBus.Scsi
                 ? []

@@ -20,7 +20,7 @@ static class CardMends
         from partitions in Divisions(card)
         let planned = unit with
         {
-            Job = StorageEdits.Divide(unit.Job!, card.Card.On, partitions),
+            Job = StorageEdits.Divide(unit.Job!, InstanceName.Parse(card.Card.On), partitions),
         }
         where !PlannedCard.Of(planned).Any(c => c.Card.On == card.Card.On && IsWrong(c.Layout))
         select new Proposal(

@@ -1,7 +1,7 @@
-using RustCabin.Core.Sheets;
 using System.ComponentModel.DataAnnotations;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Findings;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Storage;
 

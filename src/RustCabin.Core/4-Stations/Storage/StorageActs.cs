@@ -21,14 +21,14 @@ public static class StorageActs
     ];
 
     /// <summary>The card for an instance is prepared.</summary>
-    public static StepId PrepareCard(string instance) => new(CardWord, instance);
+    public static StepId PrepareCard(InstanceName instance) => new(CardWord, instance);
 
     /// <summary>The kit of an instance is copied onto its card.</summary>
-    public static StepId CopyKit(string instance) => new(KitWord, instance);
+    public static StepId CopyKit(InstanceName instance) => new(KitWord, instance);
 
     /// <summary>The machine starts from the card in an instance.</summary>
-    public static StepId StartFrom(string instance) => new(StartWord, instance);
+    public static StepId StartFrom(InstanceName instance) => new(StartWord, instance);
 
     /// <summary>What stands on the card in an instance is looked at on the machine.</summary>
-    public static StepId LookAtCard(string instance) => new(LookWord, instance);
+    public static StepId LookAtCard(InstanceName instance) => new(LookWord, instance);
 }

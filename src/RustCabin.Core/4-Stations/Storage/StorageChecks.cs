@@ -26,7 +26,7 @@ static class StorageChecks
             StorageFindings.Card,
             Severity.Watch,
             $"Nowhere for {card.Labelled}",
-            [Subject.Part(card.On)],
+            [Subject.Part(InstanceName.Parse(card.On))],
             label is null
                 ? $"The label \"{card.Labelled}\" does not read as the size of a card."
                 : $"The card of {card.Labelled} is for {card.On}, which is not on this unit, or takes no card.",

@@ -8,7 +8,7 @@ namespace RustCabin.Core.Storage;
 public static class StorageEdits
 {
     /// <summary>Puts a card of a size into a part; one that is planned there keeps its partitions.</summary>
-    public static Job Put(Job job, string on, string label) =>
+    public static Job Put(Job job, InstanceName on, string label) =>
         job.Cards.Any(c => c.On == on)
             ? With(job, on, card => card with { Labelled = label })!
             : job with
@@ -17,11 +17,11 @@ public static class StorageEdits
             };
 
     /// <summary>Takes the card back out.</summary>
-    public static Job? Drop(Job job, string on) =>
+    public static Job? Drop(Job job, InstanceName on) =>
         job.Cards.Any(c => c.On == on) ? job with { Cards = [.. job.Cards.Where(c => c.On != on)] } : null;
 
     /// <summary>Another partition behind the others; the first takes the rest.</summary>
-    public static Job? AddPartition(Job job, string on, FileSystem fs) =>
+    public static Job? AddPartition(Job job, InstanceName on, FileSystem fs) =>
         With(
             job,
             on,
@@ -46,7 +46,7 @@ public static class StorageEdits
         Enumerable.Range(1, int.MaxValue).Select(n => $"DISK{n}").First(name => card.Partitions.All(p => p.Name != name));
 
     /// <summary>Changes a partition by its number from 0; one that takes the rest takes it from another.</summary>
-    public static Job? Partition(Job job, string on, int index, Func<CardPartition, CardPartition> change) =>
+    public static Job? Partition(Job job, InstanceName on, int index, Func<CardPartition, CardPartition> change) =>
         With(
             job,
             on,
@@ -65,11 +65,11 @@ public static class StorageEdits
             : [.. all.Select((p, i) => i != index && p.Rest ? p with { Rest = false, Size = new ByteSize(64ul << 20) } : p)];
 
     /// <summary>Divides a card otherwise.</summary>
-    public static Job? Divide(Job job, string on, IReadOnlyList<CardPartition> partitions) =>
+    public static Job? Divide(Job job, InstanceName on, IReadOnlyList<CardPartition> partitions) =>
         With(job, on, card => card with { Partitions = partitions });
 
     /// <summary>Takes a partition away.</summary>
-    public static Job? DropPartition(Job job, string on, int index) =>
+    public static Job? DropPartition(Job job, InstanceName on, int index) =>
         With(
             job,
             on,
@@ -92,22 +92,22 @@ public static class StorageEdits
             : null;
 
     /// <summary>Chooses something for the kit.</summary>
-    public static Job? Choose(Job job, string on, string choice, string value) =>
+    public static Job? Choose(Job job, InstanceName on, string choice, string value) =>
         With(job, on, card => card with { Choices = With(card.Choices, choice, value) });
 
     /// <summary>Says what stands on an id; nothing: the id is free.</summary>
-    public static Job? Id(Job job, string on, int id, string what) =>
+    public static Job? Id(Job job, InstanceName on, int id, string what) =>
         With(job, on, card => card with { Ids = With(card.Ids, $"{id}", what) });
 
     /// <summary>Says how the contents come onto the card.</summary>
-    public static Job? From(Job job, string on, CardOrigin origin, string from) =>
+    public static Job? From(Job job, InstanceName on, CardOrigin origin, string from) =>
         With(job, on, card => card with { Origin = origin, From = from });
 
     /// <summary>
     /// Clones another card: its partitions, choices and origin. The size of this one stays: where it is the smaller, the last
     /// partition takes what is left.
     /// </summary>
-    public static Job? Clone(Job job, string on, JobCard other, string from) =>
+    public static Job? Clone(Job job, InstanceName on, JobCard other, string from) =>
         With(
             job,
             on,
@@ -131,7 +131,7 @@ public static class StorageEdits
     }
 
     /// <summary>A title onto a partition, and off every other of the card.</summary>
-    public static Job? Hold(Job job, string on, int index, string title, bool holds) =>
+    public static Job? Hold(Job job, InstanceName on, int index, string title, bool holds) =>
         With(
             job,
             on,
@@ -171,7 +171,7 @@ public static class StorageEdits
         return after;
     }
 
-    static Job? With(Job job, string on, Func<JobCard, JobCard?> change)
+    static Job? With(Job job, InstanceName on, Func<JobCard, JobCard?> change)
     {
         if (job.Cards.FirstOrDefault(c => c.On == on) is not { } card || change(card) is not { } changed)
             return null;

@@ -1,6 +1,6 @@
-using RustCabin.Core.Sheets;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Wants;
 

@@ -25,7 +25,7 @@ public static class WantEdits
     {
         Instance[] added = [.. choice.Planned.Instances.Where(i => i.Added)];
         string[] gone = [.. job.Add.Select(a => a.Part).Where(p => added.All(i => i.Part.Id != p))];
-        StepId[] about = [.. gone.SelectMany(g => (StepId[])[Acts.Fit(g), Acts.Set(g)])];
+        StepId[] about = [.. gone.Select(InstanceName.First).SelectMany(g => (StepId[])[Acts.Fit(g), Acts.Set(g)])];
         Job taken = job with
         {
             Add =

@@ -10,7 +10,7 @@ namespace RustCabin.Core.Wiring;
 public sealed record PlacedChange(Instance? Instance, int Index, WireChange Change)
 {
     /// <summary>Whose it is, as steps and answers name it.</summary>
-    public string Owner => Instance?.Name ?? Acts.Own;
+    public InstanceName Owner => Instance?.Name ?? Acts.Own;
 
     /// <summary>Whose it is, in words.</summary>
     public string Title => Instance?.Title ?? "the job itself";

@@ -163,15 +163,15 @@ public sealed class Places
 
     /// <summary>The number of a place; -1: this unit has none of that name.</summary>
     /// <param name="name">As a sheet writes it, with <c>part:</c> for the part's own.</param>
-    /// <param name="instance">The instance whose sheet it is.</param>
-    public int Find(string name, string instance) => _at.GetValueOrDefault(Named(name, instance), -1);
+    /// <param name="owner">The instance whose sheet it is.</param>
+    public int Find(string name, string owner) => _at.GetValueOrDefault(Named(name, owner), -1);
 
     /// <summary>The number of a place by the name that answers use; -1: there is none.</summary>
     public int Find(string name) => _at.GetValueOrDefault(name, -1);
 
     /// <summary>A place's name as answers write it.</summary>
-    public static string Named(string name, string instance) =>
-        Subject.Parse(name).InPart is { } own ? $"{new LocalName(instance, own)}" : name;
+    public static string Named(string name, string owner) =>
+        Subject.Parse(name).InPart is { } own ? $"{new LocalName(owner, own)}" : name;
 
     /// <summary>The legs beside a leg, on its side of the chip; none for what is no leg.</summary>
     public IEnumerable<int> Beside(int place) =>

@@ -115,7 +115,7 @@ public static class WiringChecks
                     WiringFindings.Unmade,
                     Severity.Stop,
                     $"{pad.Name} has no {wants}",
-                    [Subject.Part(pad.Owner.TrimEnd(':'))],
+                    [Subject.Part(InstanceName.Parse(pad.Owner.TrimEnd(':')))],
                     $"The pad {pad.Name} wants {wants}, and nothing joins them."
                         + (taps.Length > 0 ? $" Easiest at {taps[0].Place} ({taps[0].Tap})." : ""),
                     [
@@ -164,7 +164,7 @@ public static class WiringChecks
         }
     }
 
-    static string OwnerOf(string net) => LocalName.Parse(net).Instance;
+    static string OwnerOf(string net) => LocalName.Parse(net).Owner;
 
     /// <summary>They are rails of different volts, which are told as such.</summary>
     static bool AreRails(Wired wired, string one, string other) =>

@@ -23,7 +23,7 @@ public static class WiringEdits
         };
 
     /// <summary>Chooses an option of a part that the job adds, or leaves it; null: it adds none of that name.</summary>
-    public static Job? Choose(Job job, IReadOnlyList<FittedPart> fitted, string instance, string option, bool chosen) =>
+    public static Job? Choose(Job job, IReadOnlyList<FittedPart> fitted, InstanceName instance, string option, bool chosen) =>
         Planning.JobEdits.Added(
             job,
             fitted,

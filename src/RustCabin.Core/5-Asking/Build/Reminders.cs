@@ -45,7 +45,7 @@ public static class Reminders
                     12
                 )),
             .. (unit.Job?.Cards ?? [])
-                .Where(c => record.IsDone(StorageActs.PrepareCard(c.On)))
+                .Where(c => record.IsDone(StorageActs.PrepareCard(InstanceName.Parse(c.On))))
                 .Select(c => new Reminder(
                     $"card-{c.On}",
                     $"{name}: back up the {c.Labelled} card",

@@ -41,7 +41,7 @@ public sealed record PartitionForm(string? Name, string? Size, string? Fs, strin
 public static class Carding
 {
     /// <summary>Puts a card into a device, by what its label says.</summary>
-    public static Press<Job> Card(AtHand at, string on, string? label)
+    public static Press<Job> Card(AtHand at, InstanceName on, string? label)
     {
         string typed = Texts.Of(label);
         if (CardLabel.Parse(typed, out string wrong) is null)
@@ -52,26 +52,26 @@ public static class Carding
     }
 
     /// <summary>Takes the card out again.</summary>
-    public static Press<Job> NoCard(string on) => Change("The card taken out", j => StorageEdits.Drop(j, on));
+    public static Press<Job> NoCard(InstanceName on) => Change("The card taken out", j => StorageEdits.Drop(j, on));
 
     /// <summary>Adds a partition.</summary>
-    public static Press<Job> More(string on, string? fs) =>
+    public static Press<Job> More(InstanceName on, string? fs) =>
         Words<FileSystem>.TryParse(fs ?? "fat", out FileSystem kind)
             ? Change("Another partition", j => StorageEdits.AddPartition(j, on, kind))
             : Gone;
 
     /// <summary>Takes a partition away.</summary>
-    public static Press<Job> Fewer(string on, int index) =>
+    public static Press<Job> Fewer(InstanceName on, int index) =>
         Change($"Partition {index + 1} taken away", j => StorageEdits.DropPartition(j, on, index));
 
     /// <summary>Takes what was typed of a partition.</summary>
-    public static Press<Job> Partition(string on, int index, PartitionForm typed) =>
+    public static Press<Job> Partition(InstanceName on, int index, PartitionForm typed) =>
         typed.Read() is var (edit, words, refused) && edit is null
             ? refused!
             : Change(words, j => StorageEdits.Partition(j, on, index, edit!));
 
     /// <summary>A partition's end was dragged: its size in whole MiB.</summary>
-    public static Press<Job> Drag(string on, int index, long mib)
+    public static Press<Job> Drag(InstanceName on, int index, long mib)
     {
         if (mib is <= 0 or > CardLabel.Largest / CardLabel.MiB)
             return Gone;
@@ -83,19 +83,19 @@ public static class Carding
     }
 
     /// <summary>Chooses a value of the card's kit.</summary>
-    public static Press<Job> Choose(AtHand at, string on, string choice, string value) =>
+    public static Press<Job> Choose(AtHand at, InstanceName on, string choice, string value) =>
         at.After.Find(on)?.Part.CardKit?.Choices.FirstOrDefault(c => c.Id == choice) is { } known && known.Values.Contains(value)
             ? Change($"{known.Label}: {value}", j => StorageEdits.Choose(j, on, choice, value))
             : Gone;
 
     /// <summary>Puts a title onto a partition, or takes it off.</summary>
-    public static Press<Job> Hold(AtHand at, string on, int index, string title, bool holds) =>
+    public static Press<Job> Hold(AtHand at, InstanceName on, int index, string title, bool holds) =>
         at.Sheets.FindTitle(title) is { } known
             ? Change($"{known.Name} {(holds ? "onto" : "off")} the card", j => StorageEdits.Hold(j, on, index, title, holds))
             : Gone;
 
     /// <summary>Says what stands on an id of the bus; nothing: it is free.</summary>
-    public static Press<Job> Id(AtHand at, string on, int id, string? what)
+    public static Press<Job> Id(AtHand at, InstanceName on, int id, string? what)
     {
         int most = Attached.Of(at.After).FirstOrDefault(d => d.Device.Name == on)?.Host?.Host.Ids ?? 0;
         if (id < 0 || id >= most)
@@ -109,7 +109,7 @@ public static class Carding
     }
 
     /// <summary>Says where the card's contents come from.</summary>
-    public static Press<Job> Origin(string on, string origin, string? from) =>
+    public static Press<Job> Origin(InstanceName on, string origin, string? from) =>
         Words<CardOrigin>.TryParse(origin, out CardOrigin known)
         && Texts.TryOptional<JobCard>(nameof(JobCard.From), from, out string text)
             ? Change($"The card's contents: {origin}", j => StorageEdits.From(j, on, known, text))
@@ -128,7 +128,7 @@ public static class Carding
     /// <param name="on">The device whose card it becomes.</param>
     /// <param name="other">The other job and its unit; null: they are not there any more.</param>
     /// <param name="card">The device of the other job whose card it is.</param>
-    public static Press<Job> Clone(string on, (Job Job, Unit Unit)? other, string card) =>
+    public static Press<Job> Clone(InstanceName on, (Job Job, Unit Unit)? other, string card) =>
         other is var (from, unit) && from.Cards.FirstOrDefault(c => c.On == card && c.Partitions.Count > 0) is { } found
             ? Change(
                 $"Cloned from the card of {from.Name}",

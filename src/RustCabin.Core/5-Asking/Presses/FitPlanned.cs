@@ -19,7 +19,7 @@ public static class FitPlanned
     {
         if (cell is not { Grade: FitGrade.Fits, Way: { } way })
             return cell;
-        Job with = JobEdits.Add(at.Job, part.Id, way.Id);
+        Job with = JobEdits.Add(at.Job, part.Id, new WayName(way.Id));
         var there = at.Answer.Findings.Where(f => f.Severity == Severity.Stop).Select(Key).ToHashSet();
         Finding[] brings =
         [

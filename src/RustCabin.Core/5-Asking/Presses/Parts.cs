@@ -20,11 +20,11 @@ public static class Parts
             FitMatrix.Cell(at.Model, known, at.After.Revision.Id).Way ?? known.Ways.FirstOrDefault(w => w.Model == at.Model.Id);
         return way is null
             ? Refuse("part", $"Nothing was changed: no way of {known.Name} is for {at.Model.Name}")
-            : Change($"{known.Name} added", j => JobEdits.Add(j, part, way.Id));
+            : Change($"{known.Name} added", j => JobEdits.Add(j, part, new WayName(way.Id)));
     }
 
     /// <summary>Drops a part that the job adds.</summary>
-    public static Press<Job> Drop(AtHand at, string instance)
+    public static Press<Job> Drop(AtHand at, InstanceName instance)
     {
         int index = at
             .After.Instances.Where(i => i.Added)
@@ -35,13 +35,13 @@ public static class Parts
     }
 
     /// <summary>Plans another way for a part that the job adds.</summary>
-    public static Press<Job> Way(AtHand at, string instance, string way) =>
+    public static Press<Job> Way(AtHand at, InstanceName instance, WayName way) =>
         at.After.Find(instance) is { Added: true } part && part.Part.FindWay(way) is not null
             ? Change($"{part.Title} by the way {way}", j => JobEdits.SetWay(j, at.Unit.Fitted, instance, way))
             : Gone;
 
     /// <summary>Chooses an option of a part that the job adds, or leaves it.</summary>
-    public static Press<Job> Option(AtHand at, string instance, string option, bool chosen) =>
+    public static Press<Job> Option(AtHand at, InstanceName instance, string option, bool chosen) =>
         at.After.Find(instance) is { Added: true } part
             ? Change(
                 $"{part.Title}, {option}: {(chosen ? "chosen" : "left out")}",

@@ -13,7 +13,7 @@ namespace RustCabin.Core.Presses;
 public static class Switching
 {
     /// <summary>Moves one switch.</summary>
-    public static Press<Job> Switch(AtHand at, string instance, string switchId, string position) =>
+    public static Press<Job> Switch(AtHand at, InstanceName instance, string switchId, string position) =>
         Change(Words(at, instance, switchId, position), j => JobEdits.SetSwitch(j, at.Unit.Fitted, instance, switchId, position));
 
     /// <summary>Carries out the fix of a finding: all that it names, in one change.</summary>
@@ -25,7 +25,10 @@ public static class Switching
         Finding? finding = at.Found(code, subject).FirstOrDefault(f => f.Fix is not null);
         if (finding?.Fix is not { } fix)
             return Gone;
-        (string, string, string)[] moves = [.. fix.Switches.SelectMany(i => i.Value.Select(s => (i.Key, s.Key, s.Value)))];
+        (InstanceName, string, string)[] moves =
+        [
+            .. fix.Switches.SelectMany(i => i.Value.Select(s => (InstanceName.Parse(i.Key), s.Key, s.Value))),
+        ];
         return Change(
             $"Mended, {finding.Title}: "
                 + string.Join(
@@ -38,7 +41,7 @@ public static class Switching
             job =>
                 fix.Cards.Aggregate(
                     JobEdits.SetSwitches(job, at.Unit.Fitted, moves),
-                    (j, card) => j is null ? null : StorageEdits.Divide(j, card.Key, card.Value)
+                    (j, card) => j is null ? null : StorageEdits.Divide(j, InstanceName.Parse(card.Key), card.Value)
                 )
         );
     }
@@ -46,7 +49,7 @@ public static class Switching
     /// <summary>Sets the switches as a solver's answer has them.</summary>
     public static Press<Job> Settle(AtHand at, Choice choice)
     {
-        (string, string, string)[] moves =
+        (InstanceName, string, string)[] moves =
         [
             .. choice.Planned.Instances.SelectMany(i =>
                 i.Positions.Where(p => at.After.Find(i.Name)?.Positions.GetValueOrDefault(p.Key) is { } now && now != p.Value)
@@ -56,13 +59,13 @@ public static class Switching
         return moves.Length == 0 ? Gone : Set(at, "Switches set: ", moves);
     }
 
-    static Press<Job> Set(AtHand at, string what, (string Instance, string Switch, string Position)[] moves) =>
+    static Press<Job> Set(AtHand at, string what, (InstanceName Instance, string Switch, string Position)[] moves) =>
         Change(
             what + string.Join(", ", moves.Select(m => Words(at, m.Instance, m.Switch, m.Position))),
             j => JobEdits.SetSwitches(j, at.Unit.Fitted, moves)
         );
 
-    static string Words(AtHand at, string instance, string switchId, string position) =>
+    static string Words(AtHand at, InstanceName instance, string switchId, string position) =>
         $"{switchId} of {at.After.Find(instance)?.Title ?? instance} to {position}";
 
     /// <summary>Keeps the positions as they are planned under a name.</summary>
@@ -70,7 +73,7 @@ public static class Switching
         Texts.TryNeeded<NamedSetting>(nameof(NamedSetting.Name), name, out string called)
             ? Change(
                 $"Setting kept as \"{called}\"",
-                j => JobEdits.NameSetting(j, called, at.After.Instances.ToDictionary(i => i.Name, i => i.Positions))
+                j => JobEdits.NameSetting(j, called, at.After.Instances.ToDictionary(i => $"{i.Name}", i => i.Positions))
             )
             : Refuse(
                 "name",
@@ -88,7 +91,7 @@ public static class Switching
                     JobEdits.SetSwitches(
                         j,
                         at.Unit.Fitted,
-                        setting.Switches.SelectMany(i => i.Value.Select(p => (i.Key, p.Key, p.Value)))
+                        setting.Switches.SelectMany(i => i.Value.Select(p => (InstanceName.Parse(i.Key), p.Key, p.Value)))
                     )
             );
 
@@ -99,7 +102,7 @@ public static class Switching
     /// <param name="at">The job.</param>
     /// <param name="instance">The part.</param>
     /// <param name="bank">The type of each bank's chips; null or empty is an empty bank.</param>
-    public static Press<Job> Fill(AtHand at, string instance, IReadOnlyList<string?> bank)
+    public static Press<Job> Fill(AtHand at, InstanceName instance, IReadOnlyList<string?> bank)
     {
         if (at.After.Find(instance) is not { } part)
             return Gone;

@@ -52,7 +52,7 @@ static class LeftOuts
             return question
                     .Stations.Stops(alone[0])
                     .Select(s => s.Finding)
-                    .OrderByDescending(f => f.Subjects.Contains(Subject.Part(part.Id)))
+                    .OrderByDescending(f => f.Subjects.Contains(Subject.Part(InstanceName.First(part.Id))))
                     .FirstOrDefault()
                     ?.Text
                 ?? "No setting of its switches goes with what is fitted.";

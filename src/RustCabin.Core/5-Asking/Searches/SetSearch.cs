@@ -192,7 +192,7 @@ public static class SetSearch
     /// <summary>A part as it comes, its switches at factory.</summary>
     internal static Instance NewInstance(Part part, Way way) =>
         new(
-            part.Id,
+            InstanceName.First(part.Id),
             part,
             way,
             part.Switches.ToDictionary(s => s.Id, s => s.Factory),

@@ -22,7 +22,7 @@ public sealed record Settings(IReadOnlyList<Choice> Solutions, IReadOnlyList<Req
 /// <summary>
 /// One requirement of a clash in words: a want, a part that is there (by its instance name), or, with neither, the unit itself.
 /// </summary>
-public sealed record Requirement(string Text, Need? Want = null, string? Instance = null);
+public sealed record Requirement(string Text, Need? Want = null, InstanceName? Instance = null);
 
 /// <summary>
 /// Over all parts of a job: positions with no stop that give every want. Source: docs/handbook/memory.md, Switches and settings.
@@ -147,7 +147,7 @@ static class Clash
     }
 
     /// <summary>A part and those that cannot stay without it: that sit on it, or whose sheet needs it.</summary>
-    internal static IEnumerable<string> WithDependents(PlannedUnit planned, string name)
+    internal static IEnumerable<InstanceName> WithDependents(PlannedUnit planned, InstanceName name)
     {
         string part = planned.Find(name)!.Part.Id;
         return planned

@@ -3,6 +3,7 @@ using RustCabin.Core.Cupboard;
 using RustCabin.Core.Memory;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Presses;
+using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
 using RustCabin.Data;
 using RustCabin.Web.Stations;
@@ -45,7 +46,7 @@ public sealed class ChipsModel(SheetRepository sheets, JobRepository jobs, Stock
     }
 
     /// <summary>Plans an arrangement: the chips in the banks, and the switches where the board's table says.</summary>
-    public IActionResult OnPostFill(string job, long version, string instance, List<string?> bank) =>
+    public IActionResult OnPostFill(string job, long version, InstanceName instance, List<string?> bank) =>
         Press(job, version, at => Switching.Fill(at, instance, bank));
 
     /// <summary>Puts a module that comes out into the cupboard.</summary>

@@ -69,7 +69,10 @@ public sealed class SettingsModel(SheetRepository sheets, JobRepository jobs) : 
                 .Switches.SelectMany(i => i.Value.Select(p => (i.Key, p)))
                 .Aggregate(
                     View.After,
-                    (unit, m) => unit.Find(m.Key) is null ? unit : Plan.Moved(unit, m.Key, m.p.Key, m.p.Value)
+                    (unit, m) =>
+                        unit.Find(InstanceName.Parse(m.Key)) is null
+                            ? unit
+                            : Plan.Moved(unit, InstanceName.Parse(m.Key), m.p.Key, m.p.Value)
                 );
             columns.Add(new SettingColumn(setting.Name, setting.Name, set, Answer.For(Trail.Stations, set)));
         }

@@ -147,7 +147,7 @@ public sealed class PictureSoundModel(SheetRepository sheets, JobRepository jobs
 
     /// <summary>The contacts of the sides as the jacks are marked.</summary>
     public IReadOnlyDictionary<string, string> Marked =>
-        View.After.Instances.SelectMany(i => i.Part.Jacks.Select(j => (i.Name, j)))
+        View.After.Instances.SelectMany(i => i.Part.Jacks.Select(j => ($"{i.Name}", j)))
             .Concat(View.Model.Jacks.Select(j => ("", j)))
             .Select(j => j.j.Marked.ToDictionary(m => m.Key, m => Core.Wiring.Places.Named(m.Value, j.Item1)))
             .FirstOrDefault()

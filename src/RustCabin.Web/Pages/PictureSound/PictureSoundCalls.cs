@@ -1,7 +1,7 @@
-using RustCabin.Core.Sheets;
 using System.Text.Json.Serialization;
 using RustCabin.Core.Declared;
 using RustCabin.Core.PictureSound;
+using RustCabin.Core.Sheets;
 using RustCabin.Web.Api;
 
 namespace RustCabin.Web.Pages.PictureSound;

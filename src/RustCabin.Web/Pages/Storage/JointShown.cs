@@ -84,7 +84,10 @@ public sealed record JointShown(string To, StationMark Mark, IReadOnlyList<strin
             .. from part in view.Sheets.Parts
             where part.Sites.Count > 0 && view.After.Instances.All(i => i.Part.Id != part.Id)
             let way = Core.Fit.FitMatrix.Cell(view.Model, part, view.After.Revision.Id).Way
-            where way is not null && JobEdits.Add(view.Job, part.Id, way.Id) is { } tried && Helps(view, tried, at, wrong, stops)
+            where
+                way is not null
+                && JobEdits.Add(view.Job, part.Id, new WayName(way.Id)) is { } tried
+                && Helps(view, tried, at, wrong, stops)
             select part,
         ];
     }

@@ -146,42 +146,42 @@ public sealed partial class StorageModel(SheetRepository sheets, JobRepository j
 
     static bool IsHeld(PlannedCard card, Title title) => card.Card.Partitions.Any(p => p.Holds.Contains(title.Id));
 
-    public IActionResult OnPostCard(string job, long version, string on, string? label) =>
+    public IActionResult OnPostCard(string job, long version, InstanceName on, string? label) =>
         Press(job, version, at => Carding.Card(at, on, label));
 
-    public IActionResult OnPostNoCard(string job, long version, string on) => Press(job, version, _ => Carding.NoCard(on));
+    public IActionResult OnPostNoCard(string job, long version, InstanceName on) => Press(job, version, _ => Carding.NoCard(on));
 
-    public IActionResult OnPostMore(string job, long version, string on, string? fs) =>
+    public IActionResult OnPostMore(string job, long version, InstanceName on, string? fs) =>
         Press(job, version, _ => Carding.More(on, fs));
 
-    public IActionResult OnPostFewer(string job, long version, string on, int index) =>
+    public IActionResult OnPostFewer(string job, long version, InstanceName on, int index) =>
         Press(job, version, _ => Carding.Fewer(on, index));
 
     /// <summary>Takes what was typed of one partition.</summary>
-    public IActionResult OnPostPartition(string job, long version, string on, int index, PartitionForm form) =>
+    public IActionResult OnPostPartition(string job, long version, InstanceName on, int index, PartitionForm form) =>
         Press(job, version, _ => Carding.Partition(on, index, form));
 
     /// <summary>A partition's end was dragged: its size in whole MiB.</summary>
-    public IActionResult OnPostDrag(string job, long version, string on, int index, long mib) =>
+    public IActionResult OnPostDrag(string job, long version, InstanceName on, int index, long mib) =>
         Press(job, version, _ => Carding.Drag(on, index, mib));
 
-    public IActionResult OnPostChoose(string job, long version, string on, string choice, string value) =>
+    public IActionResult OnPostChoose(string job, long version, InstanceName on, string choice, string value) =>
         Press(job, version, at => Carding.Choose(at, on, choice, value));
 
-    public IActionResult OnPostHold(string job, long version, string on, int index, string title, bool holds) =>
+    public IActionResult OnPostHold(string job, long version, InstanceName on, int index, string title, bool holds) =>
         Press(job, version, at => Carding.Hold(at, on, index, title, holds));
 
-    public IActionResult OnPostId(string job, long version, string on, int id, string? what) =>
+    public IActionResult OnPostId(string job, long version, InstanceName on, int id, string? what) =>
         Press(job, version, at => Carding.Id(at, on, id, what));
 
-    public IActionResult OnPostOrigin(string job, long version, string on, string origin, string? from) =>
+    public IActionResult OnPostOrigin(string job, long version, InstanceName on, string origin, string? from) =>
         Press(job, version, _ => Carding.Origin(on, origin, from));
 
     /// <summary>Says that a device that the job burns holds the firmware of an interface's variant, or does not.</summary>
     public IActionResult OnPostVariant(string job, long version, string site, string variant, bool holds) =>
         Press(job, version, at => Carding.Variant(at, site, variant, holds));
 
-    public IActionResult OnPostClone(string job, long version, string on, string other, string card) =>
+    public IActionResult OnPostClone(string job, long version, InstanceName on, string other, string card) =>
         Press(job, version, at => Carding.Clone(on, JobAndUnit(at, other), card));
 
     (Job, Unit)? JobAndUnit(AtHand at, string other) =>
@@ -190,7 +190,7 @@ public sealed partial class StorageModel(SheetRepository sheets, JobRepository j
             : null;
 
     /// <summary>Holds a pasted listing of the card against the kit; nothing is kept.</summary>
-    public IActionResult OnPostListing(string job, string on, string? listing)
+    public IActionResult OnPostListing(string job, InstanceName on, string? listing)
     {
         if (!Load(job) || KitOf(on) is not { } files)
             return NotFound();
@@ -200,22 +200,22 @@ public sealed partial class StorageModel(SheetRepository sheets, JobRepository j
         return Page();
     }
 
-    public IReadOnlyList<(string Path, string Text)>? KitOf(string on) =>
+    public IReadOnlyList<(string Path, string Text)>? KitOf(InstanceName on) =>
         Cards.FirstOrDefault(c => c.Device.Name == on) is { Device.Part.CardKit: { } kit } card
             ? KitFiles.Of(kit, card.Card.Choices)
             : null;
 
-    public IActionResult OnGetKit(string job, string on) =>
+    public IActionResult OnGetKit(string job, InstanceName on) =>
         Load(job) && KitOf(on) is { } files
             ? File(KitFiles.Zip(files), "application/zip", $"kit-{SafeName(on)}.zip")
             : NotFound();
 
-    public IActionResult OnGetScript(string job, string on) =>
+    public IActionResult OnGetScript(string job, InstanceName on) =>
         Found(job, on) is { } card && CardScript.Of(card.Layout) is { Length: > 0 } script
             ? File(Encoding.ASCII.GetBytes(script), "text/plain", $"card-{SafeName(on)}.sfdisk")
             : NotFound();
 
-    public IActionResult OnGetCsv(string job, string on) =>
+    public IActionResult OnGetCsv(string job, InstanceName on) =>
         Found(job, on) is { } card
             ? File(
                 Encoding.UTF8.GetPreamble().Concat(Encoding.UTF8.GetBytes(CardScript.AsCsv(card.Layout))).ToArray(),
@@ -224,7 +224,7 @@ public sealed partial class StorageModel(SheetRepository sheets, JobRepository j
             )
             : NotFound();
 
-    public async Task<IActionResult> OnGetImage(string job, string on)
+    public async Task<IActionResult> OnGetImage(string job, InstanceName on)
     {
         if (Found(job, on) is not { } card)
             return NotFound();
@@ -234,7 +234,7 @@ public sealed partial class StorageModel(SheetRepository sheets, JobRepository j
         return new EmptyResult();
     }
 
-    PlannedCard? Found(string job, string on) => Load(job) ? Cards.FirstOrDefault(c => c.Device.Name == on) : null;
+    PlannedCard? Found(string job, InstanceName on) => Load(job) ? Cards.FirstOrDefault(c => c.Device.Name == on) : null;
 
-    static string SafeName(string on) => string.Concat(on.Where(c => char.IsAsciiLetterOrDigit(c) || c == '-'));
+    static string SafeName(InstanceName on) => string.Concat($"{on}".Where(c => char.IsAsciiLetterOrDigit(c) || c == '-'));
 }

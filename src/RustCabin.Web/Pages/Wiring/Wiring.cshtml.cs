@@ -265,7 +265,7 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs, Phot
         PressUnit(job, version, _ => WiringPresses.Lift(board));
 
     /// <summary>Chooses an option of a part, or leaves it.</summary>
-    public IActionResult OnPostChoose(string job, long version, string instance, string option, bool chosen) =>
+    public IActionResult OnPostChoose(string job, long version, InstanceName instance, string option, bool chosen) =>
         Press(job, version, at => Parts.Option(at, instance, option, chosen));
 
     /// <summary>Joins two devices by cables.</summary>
@@ -276,6 +276,6 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs, Phot
     public IActionResult OnPostPart(string job, long version, string run) => Press(job, version, _ => WiringPresses.Part(run));
 
     /// <summary>Plans another way for a part of the job.</summary>
-    public IActionResult OnPostWay(string job, long version, string instance, string way) =>
+    public IActionResult OnPostWay(string job, long version, InstanceName instance, WayName way) =>
         Press(job, version, at => Parts.Way(at, instance, way));
 }
