@@ -9,6 +9,10 @@ public sealed class IdAttribute : Attribute;
 [AttributeUsage(AttributeTargets.Property)]
 public sealed class LongTextAttribute : Attribute;
 
+/// <summary>The text is a whole page as it was printed, of up to 200,000 bytes.</summary>
+[AttributeUsage(AttributeTargets.Property)]
+public sealed class WholeTextAttribute : Attribute;
+
 /// <summary>The unit of a number, as a person reads it: <c>A</c>, <c>mm</c>, <c>minutes</c>.</summary>
 /// <param name="sign">Its sign.</param>
 [AttributeUsage(AttributeTargets.Property)]

@@ -58,6 +58,7 @@ sealed class TextCodec(ShapeKind kind) : Codec<string>
         {
             ShapeKind.Id => Shape.Id,
             ShapeKind.Name => Shape.Name,
+            ShapeKind.WholeText => Shape.WholeText,
             _ => Shape.Text,
         };
 
@@ -67,10 +68,15 @@ sealed class TextCodec(ShapeKind kind) : Codec<string>
         if (element.ValueKind != JsonValueKind.String)
             return Not("text", element, reading);
         string text = element.GetString()!;
-        int longest = kind == ShapeKind.Text ? TextLimits.Longest : TextLimits.LongestName;
+        int longest = kind switch
+        {
+            ShapeKind.Text => TextLimits.Longest,
+            ShapeKind.WholeText => TextLimits.LongestWhole,
+            _ => TextLimits.LongestName,
+        };
         if (text.Length > longest)
             reading.Wrong($"is {text.Length} characters long; {longest} are allowed");
-        else if (text.Length == 0 && kind != ShapeKind.Text)
+        else if (text.Length == 0 && kind is not (ShapeKind.Text or ShapeKind.WholeText))
             reading.Wrong("must not be empty");
         else if (kind == ShapeKind.Id && !IdText.Is(text))
             reading.Wrong($"\"{text}\" is not an identifier: small letters, digits and hyphens, a letter or digit first");
@@ -92,6 +98,9 @@ public static class TextLimits
 {
     /// <summary>No text field of a pack is longer.</summary>
     public const int Longest = 4000;
+
+    /// <summary>No page that is pasted is longer; <c>paste</c> counts its bytes besides.</summary>
+    public const int LongestWhole = 200_000;
 
     /// <summary>No name is longer.</summary>
     public const int LongestName = 200;

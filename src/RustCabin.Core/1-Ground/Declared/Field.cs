@@ -77,6 +77,7 @@ abstract class Field<T>(ShapeField declared, bool demanded)
             return new TextCodec(
                 property.IsDefined(typeof(IdAttribute)) ? ShapeKind.Id
                 : property.IsDefined(typeof(LongTextAttribute)) ? ShapeKind.Text
+                : property.IsDefined(typeof(WholeTextAttribute)) ? ShapeKind.WholeText
                 : ShapeKind.Name
             );
         if (type == typeof(decimal))

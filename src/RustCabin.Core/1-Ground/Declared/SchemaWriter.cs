@@ -36,6 +36,7 @@ public sealed class SchemaWriter(string at)
                 ["maxLength"] = TextLimits.LongestName,
             },
             ShapeKind.Text => new() { ["type"] = "string", ["maxLength"] = TextLimits.Longest },
+            ShapeKind.WholeText => new() { ["type"] = "string", ["maxLength"] = TextLimits.LongestWhole },
             ShapeKind.Word => new() { ["enum"] = new JsonArray([.. shape.Words!.Select(w => JsonValue.Create(w))]) },
             ShapeKind.Size or ShapeKind.Address => new() { ["type"] = "string", ["pattern"] = "^(0x[0-9A-Fa-f]+|[0-9]+[KMG]?)$" },
             ShapeKind.SizeOrNumber => AnyOf(Of(Shape.Size), new JsonObject { ["type"] = "number", ["minimum"] = 0 }),

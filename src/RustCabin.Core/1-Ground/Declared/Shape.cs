@@ -22,6 +22,7 @@ public sealed record Shape(
     /// <summary>A name, a text, and the other plain kinds.</summary>
     public static readonly Shape Name = new(ShapeKind.Name),
         Text = new(ShapeKind.Text),
+        WholeText = new(ShapeKind.WholeText),
         Id = new(ShapeKind.Id),
         Size = new(ShapeKind.Size),
         Address = new(ShapeKind.Address),
@@ -78,6 +79,9 @@ public enum ShapeKind
 
     /// <summary>Free text, up to 4,000 characters.</summary>
     Text,
+
+    /// <summary>A page as it was printed, up to 200,000 bytes.</summary>
+    WholeText,
 
     /// <summary>One of some words.</summary>
     Word,

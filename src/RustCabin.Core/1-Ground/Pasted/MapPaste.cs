@@ -1,0 +1,148 @@
+using System.Text.RegularExpressions;
+
+namespace RustCabin.Core.Pasted;
+
+/// <summary>A range of a pasted table of addresses.</summary>
+/// <param name="Kind"><c>ram</c>, <c>rom</c>, <c>io</c>, <c>window</c>, <c>free</c>; null: the line does not say.</param>
+/// <param name="Name">What the line calls it.</param>
+/// <param name="From">Its first address.</param>
+/// <param name="To">Its last address.</param>
+/// <param name="Size">In bytes.</param>
+public sealed record PastedRange(string? Kind, string Name, ulong From, ulong To, decimal Size);
+
+/// <summary>Tables of addresses, a range a line. Source: docs/handbook/paste.md, Maps.</summary>
+static partial class MapPaste
+{
+    /// <summary>Reads a text as a table of addresses.</summary>
+    /// <param name="lines">Its lines.</param>
+    /// <param name="addressBits">The address lines of the machine; null: not known.</param>
+    public static IReadOnlyList<PastedLine> Read(IReadOnlyList<TextLine> lines, int? addressBits)
+    {
+        var found = new MapLine?[lines.Count];
+        bool sizes = false,
+            both = false;
+        for (int i = 0; i < lines.Count; i++)
+        {
+            if (lines[i].IsOfColumns)
+            {
+                string[] columns = [.. lines[i].Columns];
+                bool size = columns.Any(c => c is "size" or "length" or "bytes");
+                bool end = columns.Any(c => c is "end" or "last" or "to");
+                (sizes, both) = (size && !end, size && end);
+            }
+            else if (!lines[i].IsHeading)
+                found[i] = MapLine.Of(lines[i], sizes, both);
+        }
+        MapLine[] read = [.. found.OfType<MapLine>().Where(l => l.From is not null)];
+        bool hex = NumberBase.IsHex(read, addressBits);
+        HashSet<ulong> starts = [.. read.Where(l => !l.IsSingle).Select(l => l.Start(hex)).OfType<ulong>()];
+        ulong[] ends = [.. read.Select(l => l.To?.Value(hex)).OfType<ulong>()];
+        bool open = ends.Any(starts.Contains) && !ends.Any(e => e < ulong.MaxValue && starts.Contains(e + 1));
+        return
+        [
+            .. lines.Select(
+                (line, i) =>
+                    found[i] is { } known ? line.ReadBy(l => Told(l, known, hex, open, addressBits))
+                    : line.IsHeading ? line.Heading
+                    : line.ReadBy(l => l.Unread("no address was found"))
+            ),
+        ];
+    }
+
+    static PastedLine Told(TextLine line, MapLine found, bool hex, bool open, int? addressBits)
+    {
+        if (found.From is null)
+            return line.Unread(found.Doubt ?? "no address was found");
+        if (found.Start(hex) is not { } from || found.Last(hex) is not { } to)
+            return line.Unread("a number is too large, or is none in the base of the others");
+        string? exclusive = null;
+        if (open && found.To is not null)
+        {
+            exclusive = "ends are taken to be one past the last address, as the next range starts there";
+            to = to == 0 ? 0 : to - 1;
+        }
+        if (to < from)
+            return line.Unread("the end is below the start");
+        decimal size = (decimal)to - from + 1;
+        (string name, string? kind, string? more) = found.Named(hex, size);
+        return line.Reads(
+            [new PastedRange(kind, name, from, to, size)],
+            found.Doubt,
+            exclusive,
+            found.To is not null && found.SizeSaid(hex) is { } said && said != size
+                ? $"{said} bytes are said, {from:X4} to {to:X4} are {size}"
+                : null,
+            addressBits is { } bits && bits < 64 && to >> bits > 0 ? $"it lies beyond {bits} address lines" : null,
+            kind is null ? "what answers there is not said" : null,
+            more
+        );
+    }
+
+    /// <summary>What answers, by whole words: the first kind of which a word stands on the line.</summary>
+    internal static string? KindOf(string text) =>
+        Free().IsMatch(text) ? "free"
+        : Io().IsMatch(text) ? "io"
+        : Window().IsMatch(text) ? "window"
+        : Rom().IsMatch(text) ? "rom"
+        : Ram().IsMatch(text) ? "ram"
+        : null;
+
+    [GeneratedRegex(@"\b(?:free|unused|reserved|empty)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Free();
+
+    [GeneratedRegex(@"(?<!\w)(?:I/O|IO|ports?|registers?|hardware)(?!\w)", RegexOptions.IgnoreCase)]
+    private static partial Regex Io();
+
+    [GeneratedRegex(@"\b(?:window|banked|paged|bank(?!\w|\s*#?\d))\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Window();
+
+    [GeneratedRegex(@"\b(?:ROM\d*|PROM|EPROM|EEPROM|flash|firmware|monitor|read-only)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Rom();
+
+    [GeneratedRegex(@"\b(?:RAM\d*|DRAM|SRAM|VRAM|memory|screen|stack)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Ram();
+}
+
+/// <summary>
+/// The base of the numbers of a text that do not say it, judged over all of them together. Source: docs/handbook/paste.md,
+/// Numbers.
+/// </summary>
+static class NumberBase
+{
+    /// <summary>Unmarked numbers of the lines are hexadecimal.</summary>
+    public static bool IsHex(IReadOnlyList<MapLine> lines, int? addressBits)
+    {
+        PastedNumber[] plain = [.. lines.SelectMany(l => l.Numbers).Where(n => !n.IsMarked)];
+        if (plain.Any(n => n.IsSurelyHex))
+            return true;
+        if (plain.Length == 0 || plain.Any(n => n.IsDecimal))
+            return false;
+        (bool ten, bool sixteen) = (Follows(lines, false), Follows(lines, true));
+        if (ten != sixteen)
+            return sixteen;
+        if (addressBits is { } bits and < 64)
+        {
+            (ten, sixteen) = (Within(lines, false, bits), Within(lines, true, bits));
+            if (ten != sixteen)
+                return sixteen;
+        }
+        return plain[0].Digits.Length >= 4 && plain.All(n => n.Digits.Length == plain[0].Digits.Length);
+    }
+
+    /// <summary>Each range begins at the end of the one before it, or one past it.</summary>
+    static bool Follows(IReadOnlyList<MapLine> lines, bool hex)
+    {
+        MapLine[] ranges = [.. lines.Where(l => !l.IsSingle)];
+        return ranges.Length > 1
+            && ranges
+                .Zip(ranges.Skip(1))
+                .All(p => p.First.Last(hex) is { } end && p.Second.Start(hex) is { } next && (next == end || next - 1 == end));
+    }
+
+    static bool Within(IReadOnlyList<MapLine> lines, bool hex, int bits) =>
+        lines.All(l => l.Start(hex) >> bits == 0 && (l.Last(hex) ?? ulong.MaxValue) >> bits == 0);
+
+    /// <summary>Numbers that stand alone are hexadecimal: as above, but with nothing that follows.</summary>
+    public static bool IsHex(IReadOnlyList<PastedNumber> numbers, int? addressBits) =>
+        IsHex([.. numbers.Select(MapLine.Alone)], addressBits);
+}
