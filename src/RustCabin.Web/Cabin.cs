@@ -296,6 +296,7 @@ public static class Cabin
         app.MapOpenApi("/openapi/{documentName}.json");
         Pages.Import.Export.Map(app);
         CheckCall.Map(app);
+        Pages.Paste.PasteCalls.Map(app);
         foreach (Desk desk in Desks.Trail)
             desk.Map(app);
     }

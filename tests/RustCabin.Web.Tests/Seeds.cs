@@ -49,6 +49,38 @@ static class Seeds
             { "tree": { "pattern": "{nn}/{title}.{ending}", "most": 99, "names": "8.3", "formats": ["img"] },
               "files": [ { "path": "tide book.img", "bytes": 9000 } ] }
             """,
+        ["alternatives"] = """
+            { "ways": [ { "id": "mend", "money": 12.5, "hours": 4, "chance": 0.8, "mendHours": 3, "mendMoney": null },
+                { "id": "buy", "money": 60, "hours": 0.5, "chance": 0.9, "mendHours": 1, "mendMoney": 20 } ], "hourWorth": 9 }
+            """,
+        ["faults/swaps"] = """
+            { "causes": [ { "id": "board", "prior": 3, "belongs": ["board"] }, { "id": "pair", "prior": 1, "belongs": ["board", "unit"] } ],
+              "done": [ { "moved": ["board"], "shows": false } ], "options": [ { "moved": ["board", "unit"], "minutes": 12 } ] }
+            """,
+        ["line/garbled"] = """
+            { "sent": "READY", "from": { "speed": 9600, "bits": 8, "parity": "none" }, "got": "52",
+              "tried": { "speeds": [4800, 9600], "bits": [7, 8], "parities": ["none", "even", "odd"], "inverted": [false, true] } }
+            """,
+        ["line/speeds"] = """
+            { "a": { "clockHz": 1843200, "divide": 16, "least": 1, "most": 65535 },
+              "b": { "clockHz": 2000000, "divide": 16, "least": 1, "most": 255 }, "wants": [300, 9600] }
+            """,
+        ["place"] = """
+            { "area": { "w": 200, "h": 120 }, "taken": [ { "x": 0, "y": 0, "w": 80, "h": 60 } ],
+              "board": { "w": 50, "h": 30, "turn": true, "margin": 2 }, "from": { "x": 100, "y": 10 }, "reach": 90 }
+            """,
+        ["reports"] =
+            """{ "reports": [ { "thing": "card", "firmware": "1.2", "works": true }, { "thing": "card", "firmware": null, "works": false } ] }""",
+        ["speed/frames"] = """
+            { "runs": [ { "width": 320, "height": 200, "fps": 31.5 }, { "width": 640, "height": 400, "fps": 12 } ],
+              "sizes": [ { "width": 512, "height": 384 } ], "wanted": 20, "cap": 70 }
+            """,
+        ["starts"] = """{ "before": { "works": 7, "tries": 10 }, "after": { "works": 12, "tries": 12 }, "sure": 0.95 }""",
+        ["paste"] = """{ "text": "0000-3FFF ROM\n4000-7FFF RAM", "as": "map", "addressBits": 16 }""",
+        ["acts/compare"] = """
+            { "a": [ { "do": "lift", "chip": "U7", "pins": [45] }, { "do": "wire", "from": "U7.45", "to": "TP3", "mm": null } ],
+              "b": [ { "do": "cut", "between": ["TP3", "R1"] } ] }
+            """,
         ["releases"] =
             """{ "releases": [ { "file": "fw-{variant}-{version}.bin" } ], "variant": "B", "part": null, "files": ["fw-b-1.2.bin"] }""",
         ["storage/names"] = """{ "rule": "8.3", "names": ["Harbour Lights.disk", "tide book.text"] }""",

@@ -1,3 +1,4 @@
+using System.Buffers;
 using System.Text.RegularExpressions;
 
 namespace RustCabin.Core.Pasted;
@@ -110,6 +111,9 @@ sealed partial record MapLine
     bool IsSaid(PastedNumber number) =>
         Said(number.At) < number.At || (string.IsNullOrWhiteSpace(Text[..number.At]) && number.Digits.All(char.IsUpper));
 
+    /// <summary>No number says that it is hexadecimal without one of these.</summary>
+    static readonly SearchValues<char> Marks = SearchValues.Create("$&#xXhH");
+
     static readonly string[] Saying = ["from", "at", "@", "base", "address"];
 
     /// <summary>Where the word before a place begins that says that an address follows; the place itself: none does.</summary>
@@ -184,7 +188,7 @@ sealed partial record MapLine
         foreach ((int a, int b) in cut.OrderByDescending(c => c.At))
             left = $"{left[..a]}\u0001{left[b..]}";
         string? more =
-            left.AsSpan().IndexOfAny("$&#xXhH") >= 0
+            left.AsSpan().ContainsAny(Marks)
             && PastedNumber.On(left).Any(n => n.IsMarked && (n.Digits.Length > 2 || left[n.At] != '#'))
                 ? "it has another address"
                 : null;

@@ -70,7 +70,7 @@ public sealed record PasteAsked : ICompleted<PasteAsked>
 public sealed record PastedLine(int Line, string Text, IReadOnlyList<object> Read, string? Doubt)
 {
     /// <summary>Nothing on it is unread.</summary>
-    public bool IsWhole => Read.Count > 0 && Doubt is null;
+    internal bool IsWhole => Read.Count > 0 && Doubt is null;
 }
 
 /// <summary>

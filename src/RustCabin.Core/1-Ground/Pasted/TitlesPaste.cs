@@ -26,7 +26,7 @@ static partial class TitlesPaste
         IReadOnlyList<PastedSize> sizes = PastedSize.On(text);
         foreach (PastedSize size in sizes)
         {
-            bool last = text.AsSpan(size.At + size.Length).IndexOfAnyExcept(" \t,;.|)") < 0;
+            bool last = text[(size.At + size.Length)..].Trim(' ', '\t', ',', ';', '.', '|', ')').Length == 0;
             if (!last && !Needs().IsMatch(text[..size.At]))
                 continue;
             bytes = size.Bytes;

@@ -68,6 +68,12 @@ static class FaultsCalls
             Nulls.Read<PosteriorAsked>
         );
         routes.MapCall(
+            "faults/swaps",
+            "What it says that a thing works elsewhere, and what to swap next",
+            (SwapsAsked asked) => Swaps.Of(asked),
+            Nulls.Read<SwapsAsked>
+        );
+        routes.MapCall(
             "trials",
             "What explains all failures and no success, and what to try next",
             (TrialsAsked asked) => Of(asked),

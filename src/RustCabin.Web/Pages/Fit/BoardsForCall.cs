@@ -1,3 +1,4 @@
+using RustCabin.Core.Declared;
 using RustCabin.Core.Fit;
 using RustCabin.Core.Sheets;
 using RustCabin.Web.Api;
@@ -13,8 +14,16 @@ public sealed record ClueValuesJson(string Clue, IReadOnlyList<string> Values);
 /// <summary><c>boards-for</c>: which board to look for, so that it takes the parts.</summary>
 static class BoardsForCall
 {
-    public static void Map(IEndpointRouteBuilder routes) =>
+    public static void Map(IEndpointRouteBuilder routes)
+    {
         routes.MapPackCall("boards-for", "Which board to look for, so that it takes the parts (?parts=a,b)", Of);
+        routes.MapCall(
+            "place",
+            "Where a board can lie in a case",
+            (PlaceAsked asked) => Placing.Of(asked),
+            Nulls.Read<PlaceAsked>
+        );
+    }
 
     static BoardsForAnswer Of(Pack pack, IQueryCollection query)
     {

@@ -1,3 +1,4 @@
+using RustCabin.Core.Declared;
 using RustCabin.Core.Speed;
 using RustCabin.Web.Api;
 
@@ -13,12 +14,20 @@ public sealed record SpeedAnswer(
 /// <summary><c>speed</c>: a piece of work by its parts, and what was measured.</summary>
 static class SpeedCall
 {
-    public static void Map(IEndpointRouteBuilder routes) =>
+    public static void Map(IEndpointRouteBuilder routes)
+    {
         routes.MapCall(
             "speed",
             "What a speed-up makes of a piece of work",
             (WorkAsked asked) => Of(SpeedForecast.Of(asked.Work))
         );
+        routes.MapCall(
+            "speed/frames",
+            "Frame rates by the size of the picture",
+            (FramesAsked asked) => Frames.Of(asked),
+            Nulls.Read<FramesAsked>
+        );
+    }
 
     static SpeedAnswer Of(SpeedForecast forecast) =>
         new(

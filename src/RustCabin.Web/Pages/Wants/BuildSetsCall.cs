@@ -1,6 +1,8 @@
 using RustCabin.Core;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Searches;
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Wants;
 using RustCabin.Web.Api;
 
 namespace RustCabin.Web.Pages.Wants;
@@ -29,8 +31,16 @@ public sealed record SetPartJson(string Part, string Way);
 /// </summary>
 static class BuildSetsCall
 {
-    public static void Map(IEndpointRouteBuilder routes) =>
+    public static void Map(IEndpointRouteBuilder routes)
+    {
         routes.MapJobCall("build-sets", "Complete sets of parts that give a job's wants within its limits", Answer);
+        routes.MapCall(
+            "alternatives",
+            "Other ways to come by what is wanted, money against hours",
+            (AlternativesAsked asked) => Alternatives.Of(asked),
+            Nulls.Read<AlternativesAsked>
+        );
+    }
 
     static BuildSetsAnswer Answer(Pack pack, Job job, CancellationToken cancel)
     {

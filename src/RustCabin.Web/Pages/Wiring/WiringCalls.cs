@@ -56,6 +56,18 @@ static class WiringCalls
             heavy: true
         );
         routes.MapCall("cables", "The shortest chain of pieces between two devices", (CablesAsked asked) => Of(asked));
+        routes.MapCall(
+            "line/speeds",
+            "The speeds that two ends of a serial line make",
+            (SpeedsAsked asked) => LineSpeeds.Of(asked),
+            Nulls.Read<SpeedsAsked>
+        );
+        routes.MapCall(
+            "line/garbled",
+            "The settings that make of what was sent just what came",
+            (GarbledAsked asked) => Garbled.Of(asked),
+            Nulls.Read<GarbledAsked>
+        );
     }
 
     static WiringAnswer Of(Pack pack, Job job, CancellationToken cancel)

@@ -1,0 +1,164 @@
+using System.Text.Json.Nodes;
+using RustCabin.Core.Declared;
+using RustCabin.Core.Pasted;
+using RustCabin.Core.Sheets;
+using RustCabin.Core.Units;
+
+namespace RustCabin.Core.Packs;
+
+/// <summary>
+/// A sheet made of what was read of a pasted text, as a pack that is looked at before it is brought in. Each keeps the pasted
+/// lines as its source. Source: docs/handbook/paste.md, Kept as a sheet.
+/// </summary>
+public static class PastedPack
+{
+    /// <summary>The kinds of text that a sheet can be made of.</summary>
+    public static bool Makes(PasteKind kind) =>
+        kind is PasteKind.Map or PasteKind.Switches or PasteKind.Pinout or PasteKind.Titles;
+
+    /// <summary>The pack.</summary>
+    /// <param name="paste">What was read; lines that are not to be taken left out.</param>
+    /// <param name="name">What the sheet is called.</param>
+    /// <param name="addressBits">The address lines of a model; null: as many as its map needs.</param>
+    public static JsonNode Of(Paste paste, string name, int? addressBits)
+    {
+        string id = IdOf(name, []);
+        PackSheet pack = new() { Format = Pack.Format };
+        pack = paste.As switch
+        {
+            PasteKind.Map => pack with { Models = [ModelOf(Read<PastedRange>(paste), id, name, addressBits)] },
+            PasteKind.Switches => pack with
+            {
+                Parts =
+                [
+                    new Part
+                    {
+                        Id = id,
+                        Name = name,
+                        Switches = [.. SwitchesOf(Read<PastedSetting>(paste))],
+                    },
+                ],
+            },
+            PasteKind.Pinout => pack with
+            {
+                Parts =
+                [
+                    new Part
+                    {
+                        Id = id,
+                        Name = name,
+                        Chips = [ChipOf(Read<PastedLeg>(paste))],
+                    },
+                ],
+            },
+            _ => pack with { Titles = [.. TitlesOf(Read<PastedTitle>(paste))] },
+        };
+        JsonNode node = Declaration<PackSheet>.Write(pack);
+        foreach (string list in (string[])["models", "parts", "titles"])
+            if (node[list] is JsonArray { Count: > 0 } sheets)
+                sheets[0]!["x"] = new JsonObject
+                {
+                    ["pasted"] = new JsonArray([
+                        .. paste.Lines.Where(l => l.Read.Count > 0).Select(l => JsonValue.Create(l.Text)),
+                    ]),
+                };
+        return node;
+    }
+
+    static IEnumerable<T> Read<T>(Paste paste) => paste.Lines.SelectMany(l => l.Read.OfType<T>());
+
+    /// <summary>An id made of a name, different from those that are there.</summary>
+    static string IdOf(string name, HashSet<string> taken)
+    {
+        string id = string.Concat(name.ToLowerInvariant().Select(c => c is (>= 'a' and <= 'z') or (>= '0' and <= '9') ? c : '-'));
+        id = string.Join('-', id.Split('-', StringSplitOptions.RemoveEmptyEntries));
+        id =
+            id.Length == 0 ? "pasted"
+            : id.Length > 40 ? id[..40].TrimEnd('-')
+            : id;
+        string free = id;
+        for (int n = 2; !taken.Add(free); n++)
+            free = $"{id}-{n}";
+        return free;
+    }
+
+    static Model ModelOf(IEnumerable<PastedRange> ranges, string id, string name, int? addressBits)
+    {
+        PastedRange[] all = [.. ranges];
+        HashSet<string> taken = [];
+        int needed = all.Length == 0 ? 16 : Math.Max(8, 64 - System.Numerics.BitOperations.LeadingZeroCount(all.Max(r => r.To)));
+        return new Model
+        {
+            Id = id,
+            Name = name,
+            AddressBits = Math.Min(40, addressBits ?? needed),
+            Masters = ["cpu"],
+            Claims =
+            [
+                .. all.Where(r => r.Kind is "ram" or "rom" or "io" or "window")
+                    .Select(r => new Claim
+                    {
+                        Id = IdOf(r.Name.Length > 0 ? r.Name : r.Kind!, taken),
+                        Kind = r.Kind switch
+                        {
+                            "rom" => ClaimKind.Rom,
+                            "io" => ClaimKind.Io,
+                            _ => ClaimKind.Ram,
+                        },
+                        Base = new Address(r.From),
+                        Size = new ByteSize((ulong)r.Size),
+                        Access = r.Kind == "rom" ? BusAccess.Read : BusAccess.Both,
+                    }),
+            ],
+        };
+    }
+
+    static IEnumerable<Switch> SwitchesOf(IEnumerable<PastedSetting> settings)
+    {
+        HashSet<string> taken = [];
+        foreach (var positions in settings.SelectMany(s => s.Positions).GroupBy(p => p.Key, p => p.Value))
+        {
+            string[] seen = [.. positions.Distinct()];
+            // A jumper that is said to be closed can be open as well.
+            if (seen.All(p => p is "open" or "closed"))
+                seen = ["open", "closed"];
+            else if (seen.Length == 1)
+                seen = [.. seen, $"not {seen[0]}"];
+            yield return new Switch
+            {
+                Id = IdOf(positions.Key, taken),
+                Kind = positions.Key.Contains('-') ? SwitchKind.Dip : SwitchKind.Jumper,
+                Label = positions.Key,
+                Positions = seen,
+                Factory = seen[0],
+            };
+        }
+    }
+
+    static BoardChip ChipOf(IEnumerable<PastedLeg> legs)
+    {
+        var nets = new OrderedDictionary<string, string>();
+        foreach (PastedLeg leg in legs.OrderBy(l => l.Leg))
+            nets[$"{leg.Leg}"] = leg.Net;
+        int most = legs.Max(l => l.Leg);
+        return new BoardChip
+        {
+            Id = "u1",
+            Package = $"DIP-{most + most % 2}",
+            Nets = nets,
+        };
+    }
+
+    static IEnumerable<Title> TitlesOf(IEnumerable<PastedTitle> titles)
+    {
+        HashSet<string> taken = [];
+        return titles.Select(t => new Title
+        {
+            Id = IdOf(t.Name, taken),
+            Name = t.Name,
+            Bytes = t.Bytes is { } bytes ? new ByteSize(bytes) : null,
+            Discs = t.Discs ?? 1,
+            Region = t.Region,
+        });
+    }
+}
