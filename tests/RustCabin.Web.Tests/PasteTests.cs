@@ -2,6 +2,7 @@ using System.Net;
 using System.Text.Json.Nodes;
 using AngleSharp.Dom;
 using AngleSharp.Html.Dom;
+using AngleSharp.Html.Parser;
 
 namespace RustCabin.Web.Tests;
 
@@ -62,13 +63,25 @@ public sealed class PasteTests : OnACabin
             ("Bits", "16")
         );
         Assert.Contains("The sheet is made", page);
-        string pack = WebUtility.HtmlDecode(page.Split("name=\"Pasted\" hidden readonly>")[1].Split("</textarea>")[0]);
+        string pack = new HtmlParser().ParseDocument(page).QuerySelector("textarea[name=Pasted]")!.TextContent;
         Assert.Equal("0x3800", (string?)JsonNode.Parse(pack)!["models"]![0]!["claims"]![1]!["base"]);
         string shown = await Sent("/import", ("Pasted", pack), ("Source", "pasted"));
         Assert.Contains("What it would bring", shown);
         string brought = await Sent("/import", ("Pasted", pack), ("Source", "pasted"), ("mode", "replace"));
         Assert.Contains("Imported", brought);
         Assert.Contains("Pier Clerk", (await Cabin.Page("/sheets")).Body!.TextContent);
+    }
+
+    [Theory]
+    [InlineData("W4 closed = 2M\nW4 open = 1M\nS1-3 on: slow")]
+    [InlineData("1 VPP 28 VCC\n14 GND")]
+    [InlineData("Pier Pilot, 512K\nFog Signal, 2 discs")]
+    [InlineData("0000-37FF ROM\n3800-BFFF RAM\nC000-C0FF ports\nC100-FFFF unused")]
+    public async Task Each_kind_of_sheet_comes_in_without_an_error(string text)
+    {
+        string page = await Sent("/paste?handler=Keep", ("Text", text), ("Name", "Of the manual"));
+        string pack = new HtmlParser().ParseDocument(page).QuerySelector("textarea[name=Pasted]")!.TextContent;
+        Assert.Contains("What it would bring", await Sent("/import", ("Pasted", pack), ("Source", "pasted")));
     }
 
     [Fact]

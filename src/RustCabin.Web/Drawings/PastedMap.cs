@@ -3,7 +3,9 @@ using RustCabin.Core.Pasted;
 
 namespace RustCabin.Web.Drawings;
 
-/// <summary>The ranges of a pasted table on one bar, low addresses left, each as wide as its share, but never too narrow to see.</summary>
+/// <summary>
+/// The ranges of a pasted table on one bar, low addresses left, each as wide as its share, but never too narrow to see.
+/// </summary>
 static class PastedMap
 {
     const double Width = 900,

@@ -1,7 +1,6 @@
 using System.Text.Encodings.Web;
 using System.Text.Json;
 using RustCabin.Core.Pasted;
-using RustCabin.Tests.Shared;
 
 namespace RustCabin.Core.Tests.Pasted;
 

@@ -4,7 +4,9 @@ using RustCabin.Core.Wiring;
 
 namespace RustCabin.Core.Tests.Wiring;
 
-/// <summary>Speeds of serial lines against a search over all divisors, garbled text against a second reckoning in whole parts.</summary>
+/// <summary>
+/// Speeds of serial lines against a search over all divisors, garbled text against a second reckoning in whole parts.
+/// </summary>
 public sealed class SerialLineTests
 {
     [Fact]
@@ -112,7 +114,9 @@ public sealed class SerialLineTests
         }
     }
 
-    /// <summary>The same in whole numbers: time in parts of which both bits have a whole count, the line looked up by each.</summary>
+    /// <summary>
+    /// The same in whole numbers: time in parts of which both bits have a whole count, the line looked up by each.
+    /// </summary>
     static byte[] Received(string sent, LineSetting from, decimal speed, int bits, bool parity, bool inverted)
     {
         List<int> line = [];

@@ -73,7 +73,8 @@ public static partial class Marking
     /// temperature, with figures or a slash among them.
     /// </summary>
     [GeneratedRegex(
-        @"^(?<letters>[A-Z]{0,6})(?:(?:[-/](?:[A-Z]{2}(?=[0-9]{2}$))?|(?<=[A-Z]))(?<speed>[0-9]{1,3})(?![0-9]))?(?<rest>(?:[A-Z/-][A-Z0-9/.-]{0,10})?)$"
+        @"^(?<letters>[A-Z]{0,6})(?:(?:[-/](?:[A-Z]{2}(?=[0-9]{2}$))?|(?<=[A-Z]))(?<speed>[0-9]{1,3})"
+            + @"(?![0-9]))?(?<rest>(?:[A-Z/-][A-Z0-9/.-]{0,10})?)$"
     )]
     private static partial Regex Behind();
 

@@ -8,7 +8,8 @@ static partial class ActClause
 {
     /// <summary>The verbs of guides, as a pattern.</summary>
     public const string Verbs =
-        "lift|raise|cut|wire|connect|run|join|solder|jumper|tie|link|attach|bridge|short|close|remove|desolder|unsolder|scrape|socket|"
+        "lift|raise|cut|wire|connect|run|join|solder|jumper|tie|link|attach|bridge|short|close|"
+        + "remove|desolder|unsolder|scrape|socket|"
         + "insulate|trim|drill|bend|isolate|file|clean|glue|tape|cover|tin|strip|straighten|mark|fit|insert|route|crimp|flux";
 
     const string Unclear = "the places do not read";
@@ -128,12 +129,17 @@ static partial class ActClause
     public const string Colours = "red|black|blue|green|yellow|white|orange|brown|grey|gray|violet|purple|pink|turquoise";
 
     [GeneratedRegex(
-        $@"\G\s*(?:,\s*and\b|,|(?i:and)\b|&)?\s*(?:(?:the\s+)?(?i:pins?|legs?)\s+(?<pins>{ActPlaces.Numbers})\s+(?i:of|on)\s+(?i:the\s+)?(?<chip>{ActPlaces.Chip})|(?<chip>{ActPlaces.Chip})\s+(?i:pins?|legs?)\s+(?<pins>{ActPlaces.Numbers})|(?<chip>[A-Z]+\d+)[.-](?<pins>\d{"{1,4}"}(?:\s*(?:,\s*and|,|and|&)\s*\d{"{1,4}"}(?![\w.-]))*))(?:\s+and\s+(?<pins>\d+(?:\s*(?:,|and)\s*\d+)*)(?![\w.-])(?=$))?"
+        $@"\G\s*(?:,\s*and\b|,|(?i:and)\b|&)?\s*(?:(?:the\s+)?(?i:pins?|legs?)\s+(?<pins>{ActPlaces.Numbers})"
+            + $@"\s+(?i:of|on)\s+(?i:the\s+)?(?<chip>{ActPlaces.Chip})|(?<chip>{ActPlaces.Chip})\s+(?i:pins?|"
+            + $@"legs?)\s+(?<pins>{ActPlaces.Numbers})|(?<chip>[A-Z]+\d+)[.-](?<pins>\d{"{1,4}"}(?:\s*(?:,\s*and|"
+            + $@",|and|&)\s*\d{"{1,4}"}(?![\w.-]))*))(?:\s+and\s+(?<pins>\d+(?:\s*(?:,|and)\s*\d+)*)(?![\w.-])"
+            + $@"(?=$))?"
     )]
     private static partial Regex Legs();
 
     [GeneratedRegex(
-        @"^(?:the\s+)?(?:(?:traces?|tracks?|copper|connection|foil|line)\s+)?(?:between\s+(?<a>.+?)\s+and\s+(?<b>.+)|from\s+(?<a>.+?)\s+to\s+(?<b>.+))$",
+        @"^(?:the\s+)?(?:(?:traces?|tracks?|copper|connection|foil|line)\s+)?(?:between\s+(?<a>.+?)"
+            + @"\s+and\s+(?<b>.+)|from\s+(?<a>.+?)\s+to\s+(?<b>.+))$",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex Between();
@@ -142,12 +148,14 @@ static partial class ActClause
     private static partial Regex Trace();
 
     [GeneratedRegex(
-        @"(?:,\s*|\bwith\s+|\babout\s+|\ba(?:n)?\s+)*(?<![\w.])(?<many>\d{1,4}(?:\.\d+)?)\s?(?<unit>mm|cm|inch(?:es)?|in\b|"")(?:\s+(?:long|of)\b)?"
+        @"(?:,\s*|\bwith\s+|\babout\s+|\ba(?:n)?\s+)*(?<![\w.])(?<many>\d{1,4}(?:\.\d+)?)\s?(?<unit>mm|"
+            + @"cm|inch(?:es)?|in\b|"")(?:\s+(?:long|of)\b)?"
     )]
     private static partial Regex Length();
 
     [GeneratedRegex(
-        $@"(?:,\s*|\bwith\s+|\bin\s+|\busing\s+)*(?:\b(?:a|an|the)\s+)?(?<![\w])(?<colour>{Colours})(?![\w])(?:\s+(?:wire|lead|one))?",
+        $@"(?:,\s*|\bwith\s+|\bin\s+|\busing\s+)*(?:\b(?:a|an|the)\s+)?(?<![\w])(?<colour>{Colours})"
+            + $@"(?![\w])(?:\s+(?:wire|lead|one))?",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex Colour();
@@ -160,7 +168,8 @@ static partial class ActClause
 
     // Plain words at the end say how it is done.
     [GeneratedRegex(
-        @"(?:,?\s+(?:from|with|using|by|off|out|clear|up|upwards|so|carefully|gently|well|completely|fully|under|for|on|in|through|as)\b(?:\s+[a-z][a-z'-]*)*|\s+(?:wire|lead))$"
+        @"(?:,?\s+(?:from|with|using|by|off|out|clear|up|upwards|so|carefully|gently|well|completely|"
+            + @"fully|under|for|on|in|through|as)\b(?:\s+[a-z][a-z'-]*)*|\s+(?:wire|lead))$"
     )]
     private static partial Regex Tail();
 

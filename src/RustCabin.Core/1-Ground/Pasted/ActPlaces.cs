@@ -59,7 +59,8 @@ static partial class ActPlaces
     private static partial Regex Article();
 
     [GeneratedRegex(
-        $@"^(?:(?i:pin|leg)\s+(?<pin>\d+)\s+(?i:of|on)\s+(?i:the\s+)?(?<chip>{Chip})|(?<chip>{Chip})\s+(?i:pin|leg)\s+(?<pin>\d+)|(?<chip>[A-Z]+\d+)[.-](?<pin>\d+))$"
+        $@"^(?:(?i:pin|leg)\s+(?<pin>\d+)\s+(?i:of|on)\s+(?i:the\s+)?(?<chip>{Chip})|(?<chip>{Chip})"
+            + $@"\s+(?i:pin|leg)\s+(?<pin>\d+)|(?<chip>[A-Z]+\d+)[.-](?<pin>\d+))$"
     )]
     private static partial Regex Leg();
 
@@ -77,7 +78,8 @@ static partial class ActPlaces
     private static partial Regex Sentence();
 
     [GeneratedRegex(
-        $@"^(?:the\s+)?(?:pins?|legs?)\s+(?<pins>{Numbers})\s+(?:of|on)\s+(?:the\s+)?(?<chip>{Chip})$|^(?<chip>{Chip})\s+(?:pins|legs)\s+(?<pins>{Numbers})$"
+        $@"^(?:the\s+)?(?:pins?|legs?)\s+(?<pins>{Numbers})\s+(?:of|on)\s+(?:the\s+)?(?<chip>{Chip})"
+            + $@"$|^(?<chip>{Chip})\s+(?:pins|legs)\s+(?<pins>{Numbers})$"
     )]
     private static partial Regex Several();
 

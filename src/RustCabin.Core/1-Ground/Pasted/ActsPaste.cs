@@ -77,13 +77,15 @@ static partial class ActsPaste
             );
 
     [GeneratedRegex(
-        @"^(?:if|on|for|with|without)\b|\b(?:if|unless|only|when|optional|optionally|except|instead|otherwise|alternatively|not)\b",
+        @"^(?:if|on|for|with|without)\b|\b(?:if|unless|only|when|optional|optionally|except|instead|"
+            + @"otherwise|alternatively|not)\b",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex Condition();
 
     [GeneratedRegex(
-        @"\b(?:if|unless|not|never|leave|instead|optional|optionally|except|otherwise|or|either|when|only|but|cannot|don't|can't|won't|mustn't|shouldn't|needn't|doesn't|isn't)\b",
+        @"\b(?:if|unless|not|never|leave|instead|optional|optionally|except|otherwise|or|either|when|"
+            + @"only|but|cannot|don't|can't|won't|mustn't|shouldn't|needn't|doesn't|isn't)\b",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex Held();
@@ -108,7 +110,8 @@ static partial class ActsPaste
     private static partial Regex Aside();
 
     [GeneratedRegex(
-        $@"(?:^|[;,]\s*|\.\s+|\b(?:and|then)\s+)(?:(?:and|then|first|next|now|finally|also|please|carefully|gently|afterwards|lastly)\b,?\s*)*(?<verb>{ActClause.Verbs})\b\s*:?\s*(?=\S)",
+        $@"(?:^|[;,]\s*|\.\s+|\b(?:and|then)\s+)(?:(?:and|then|first|next|now|finally|also|please|carefully|"
+            + $@"gently|afterwards|lastly)\b,?\s*)*(?<verb>{ActClause.Verbs})\b\s*:?\s*(?=\S)",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex Verb();

@@ -101,27 +101,33 @@ static partial class ListingPaste
     }
 
     [GeneratedRegex(
-        @"^(?:(?<dir>d)|(?<link>l)|[-bcps])[-rwxsStT]{9}[.+@]?\s+\d+\s+\S+\s+\S+\s+(?<bytes>\d[\d,]*)\s+(?:[A-Za-z]{3}\s+\d{1,2}|\d{1,2}\s+[A-Za-z]{3}|\d{4}-\d\d-\d\d)\s+(?:\d{1,2}:\d\d(?::\d\d(?:\.\d+)?(?:\s+[+-]\d{4})?)?|\d{4})\s(?<name>.+)$"
+        @"^(?:(?<dir>d)|(?<link>l)|[-bcps])[-rwxsStT]{9}[.+@]?\s+\d+\s+\S+\s+\S+\s+(?<bytes>\d[\d,]*)"
+            + @"\s+(?:[A-Za-z]{3}\s+\d{1,2}|\d{1,2}\s+[A-Za-z]{3}|\d{4}-\d\d-\d\d)\s+(?:\d{1,2}:\d\d(?::\d\d(?:\.\d+)"
+            + @"?(?:\s+[+-]\d{4})?)?|\d{4})\s(?<name>.+)$"
     )]
     private static partial Regex Long();
 
     [GeneratedRegex(
-        @"^(?:(?<dir>d)|(?<link>l)|-)[-rwxsStT]{6,9}\s+\d+\.\d+\s+\S+\s+(?<bytes>\d+)\s+\S+\s+(?:\d+\s+)?\S+\s+\S+\s+\d\d:\d\d\s(?<name>.+)$"
+        @"^(?:(?<dir>d)|(?<link>l)|-)[-rwxsStT]{6,9}\s+\d+\.\d+\s+\S+\s+(?<bytes>\d+)\s+\S+\s+(?:\d+\s+)"
+            + @"?\S+\s+\S+\s+\d\d:\d\d\s(?<name>.+)$"
     )]
     private static partial Regex Zipped();
 
     [GeneratedRegex(
-        @"^(?<bytes>\d+)\s+(?:\S+\s+\d+\s+-?\d+%\s+)?(?:\d{4}-\d\d-\d\d|\d\d-\d\d-\d{2,4}|\d\d/\d\d/\d{2,4})\s+\d{1,2}:\d\d(?::\d\d)?\s+(?:[0-9a-f]{8}\s+)?(?<name>.+)$"
+        @"^(?<bytes>\d+)\s+(?:\S+\s+\d+\s+-?\d+%\s+)?(?:\d{4}-\d\d-\d\d|\d\d-\d\d-\d{2,4}|\d\d/\d\d/\d{2,4})"
+            + @"\s+\d{1,2}:\d\d(?::\d\d)?\s+(?:[0-9a-f]{8}\s+)?(?<name>.+)$"
     )]
     private static partial Regex Zip();
 
     [GeneratedRegex(
-        @"^(?:\d{1,4}[-/.]\d{1,2}[-/.]\d{1,4})\s+\d{1,2}:\d\d(?::\d\d)?(?:\s?[AaPp]\.?[Mm]?\.?)?\s+(?:(?<dir><DIR>|<JUNCTION>)|(?<bytes>\d[\d,.]*))\s+(?<name>.+)$"
+        @"^(?:\d{1,4}[-/.]\d{1,2}[-/.]\d{1,4})\s+\d{1,2}:\d\d(?::\d\d)?(?:\s?[AaPp]\.?[Mm]?\.?)?\s+(?:(?<dir><DIR>|"
+            + @"<JUNCTION>)|(?<bytes>\d[\d,.]*))\s+(?<name>.+)$"
     )]
     private static partial Regex Dir();
 
     [GeneratedRegex(
-        @"^(?<name>[A-Z0-9_~!#$%&'()@^{}`-]{1,8})(?:\s+(?<ending>[A-Z0-9_~]{1,3}))?\s+(?<bytes>\d[\d,.]*)\s+\d\d[-./]\d\d[-./]\d{2,4}\s+\d{1,2}:\d\d\s?[aApP]?[mM]?$"
+        @"^(?<name>[A-Z0-9_~!#$%&'()@^{}`-]{1,8})(?:\s+(?<ending>[A-Z0-9_~]{1,3}))?\s+(?<bytes>\d[\d,.]*)"
+            + @"\s+\d\d[-./]\d\d[-./]\d{2,4}\s+\d{1,2}:\d\d\s?[aApP]?[mM]?$"
     )]
     private static partial Regex Old();
 
@@ -133,7 +139,9 @@ static partial class ListingPaste
 
     // Totals, volumes, what an archive's list says of itself, directories of old listings.
     [GeneratedRegex(
-        @"^(?:total\s+[\d.,]+[KMG]?|[\d,.]+\s+(?:file|dir)\S*\b.*|[\d,.]+\s+(?:[\d,.]+\s+\d+%\s+)?[\d,.]+\s+files?|volume\b.*|archive:.*|zip file size:.*|length\s+.*name|[\d,.]+ bytes .*free|(?:\S+\s+)?<DIR>.*|[A-Z0-9_.~-]+\s+<DIR>.*)$",
+        @"^(?:total\s+[\d.,]+[KMG]?|[\d,.]+\s+(?:file|dir)\S*\b.*|[\d,.]+\s+(?:[\d,.]+\s+\d+%\s+)?[\d,.]+\s+files?|"
+            + @"volume\b.*|archive:.*|zip file size:.*|length\s+.*name|[\d,.]+ bytes .*free|(?:\S+\s+)?<DIR>.*|"
+            + @"[A-Z0-9_.~-]+\s+<DIR>.*)$",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex Other();

@@ -107,7 +107,9 @@ sealed partial record MapLine
         return this with { From = from, Doubt = several ? "more than one number may be the address" : null };
     }
 
-    /// <summary>A word before it says that it is an address, or it has letters of one case alone at the line's beginning.</summary>
+    /// <summary>
+    /// A word before it says that it is an address, or it has letters of one case alone at the line's beginning.
+    /// </summary>
     bool IsSaid(PastedNumber number) =>
         Said(number.At) < number.At || (string.IsNullOrWhiteSpace(Text[..number.At]) && number.Digits.All(char.IsUpper));
 

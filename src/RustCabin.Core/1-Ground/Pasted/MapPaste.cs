@@ -15,8 +15,8 @@ static partial class MapPaste
 {
     /// <summary>Reads a text as a table of addresses.</summary>
     /// <param name="lines">Its lines.</param>
-    /// <param name="addressBits">The address lines of the machine; null: not known.</param>
-    public static IReadOnlyList<PastedLine> Read(IReadOnlyList<TextLine> lines, int? addressBits)
+    /// <param name="bits">The address lines of the machine; null: not known.</param>
+    public static IReadOnlyList<PastedLine> Read(IReadOnlyList<TextLine> lines, int? bits)
     {
         var found = new MapLine?[lines.Count];
         bool sizes = false,
@@ -34,7 +34,7 @@ static partial class MapPaste
                 found[i] = MapLine.Of(lines[i], sizes, both);
         }
         MapLine[] read = [.. found.OfType<MapLine>().Where(l => l.From is not null)];
-        bool hex = NumberBase.IsHex(read, addressBits);
+        bool hex = NumberBase.IsHex(read, bits);
         HashSet<ulong> starts = [.. read.Where(l => !l.IsSingle).Select(l => l.Start(hex)).OfType<ulong>()];
         ulong[] ends = [.. read.Select(l => l.To?.Value(hex)).OfType<ulong>()];
         bool open = ends.Any(starts.Contains) && !ends.Any(e => e < ulong.MaxValue && starts.Contains(e + 1));
@@ -42,14 +42,14 @@ static partial class MapPaste
         [
             .. lines.Select(
                 (line, i) =>
-                    found[i] is { } known ? line.ReadBy(l => Told(l, known, hex, open, addressBits))
+                    found[i] is { } known ? line.ReadBy(l => Told(l, known, hex, open, bits))
                     : line.IsHeading ? line.Heading
                     : line.ReadBy(l => l.Unread("no address was found"))
             ),
         ];
     }
 
-    static PastedLine Told(TextLine line, MapLine found, bool hex, bool open, int? addressBits)
+    static PastedLine Told(TextLine line, MapLine found, bool hex, bool open, int? bits)
     {
         if (found.From is null)
             return line.Unread(found.Doubt ?? "no address was found");
@@ -72,7 +72,7 @@ static partial class MapPaste
             found.To is not null && found.SizeSaid(hex) is { } said && said != size
                 ? $"{said} bytes are said, {from:X4} to {to:X4} are {size}"
                 : null,
-            addressBits is { } bits && bits < 64 && to >> bits > 0 ? $"it lies beyond {bits} address lines" : null,
+            bits is { } lines && lines < 64 && to >> bits > 0 ? $"it lies beyond {bits} address lines" : null,
             kind is null ? "what answers there is not said" : null,
             more
         );
@@ -110,7 +110,7 @@ static partial class MapPaste
 static class NumberBase
 {
     /// <summary>Unmarked numbers of the lines are hexadecimal.</summary>
-    public static bool IsHex(IReadOnlyList<MapLine> lines, int? addressBits)
+    public static bool IsHex(IReadOnlyList<MapLine> lines, int? bits)
     {
         PastedNumber[] plain = [.. lines.SelectMany(l => l.Numbers).Where(n => !n.IsMarked)];
         if (plain.Any(n => n.IsSurelyHex))
@@ -120,9 +120,9 @@ static class NumberBase
         (bool ten, bool sixteen) = (Follows(lines, false), Follows(lines, true));
         if (ten != sixteen)
             return sixteen;
-        if (addressBits is { } bits and < 64)
+        if (bits is { } most && most < 64)
         {
-            (ten, sixteen) = (Within(lines, false, bits), Within(lines, true, bits));
+            (ten, sixteen) = (Within(lines, false, most), Within(lines, true, most));
             if (ten != sixteen)
                 return sixteen;
         }
@@ -143,6 +143,5 @@ static class NumberBase
         lines.All(l => l.Start(hex) >> bits == 0 && (l.Last(hex) ?? ulong.MaxValue) >> bits == 0);
 
     /// <summary>Numbers that stand alone are hexadecimal: as above, but with nothing that follows.</summary>
-    public static bool IsHex(IReadOnlyList<PastedNumber> numbers, int? addressBits) =>
-        IsHex([.. numbers.Select(MapLine.Alone)], addressBits);
+    public static bool IsHex(IReadOnlyList<PastedNumber> numbers, int? bits) => IsHex([.. numbers.Select(MapLine.Alone)], bits);
 }

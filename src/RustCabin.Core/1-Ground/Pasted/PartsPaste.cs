@@ -119,21 +119,28 @@ static partial class PartsPaste
     const string Unit = "(?:[munpkM]?(?:m|V|A|W|F|H|Hz|s|B|R|ohms?|Ω)|inch|in|%|\")(?!\\w)";
 
     [GeneratedRegex(
-        $@"(?<![\w.,])(?:(?:{Currency})\s?(?<amount>\d{"{1,6}"}(?:[.,]\d+)*)|(?<amount>\d{"{1,6}"}(?:[.,]\d+)*)\s?(?:{Currency})(?!\w)|(?<amount>\d{"{1,3}"}(?:,\d{"{3}"})+\.\d\d|\d{"{1,6}"}[.,]\d\d)(?![\w.,]\d|\d|\s*{Unit}|\w))"
+        $@"(?<![\w.,])(?:(?:{Currency})\s?(?<amount>\d{"{1,6}"}(?:[.,]\d+)*)|(?<amount>\d{"{1,6}"}(?:[.,]\d+)"
+            + $@"*)\s?(?:{Currency})(?!\w)|(?<amount>\d{"{1,3}"}(?:,\d{"{3}"})+\.\d\d|\d{"{1,6}"}[.,]\d\d)"
+            + $@"(?![\w.,]\d|\d|\s*{Unit}|\w))"
     )]
     private static partial Regex Money();
 
     // "each", "a piece" and "@" belong to the price beside them.
-    [GeneratedRegex(@"(?:(?:@|at|à)\s*)?\u0001(?:\s*(?:each|ea\.?|a piece|per piece|/\s?pc|pp)(?!\w))?", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"(?:(?:@|at|à)\s*)?\u0001" + @"(?:\s*(?:each|ea\.?|a piece|per piece|/\s?pc|pp)(?!\w))?",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex Each();
 
     [GeneratedRegex(
-        @"(?<!\w)(?<prefix>CN|FB|IC|JP|RN|SW|TP|C|D|F|J|K|L|P|Q|R|S|U|X|Y)(?<first>\d{1,3})(?:\s?(?:-|–|\.\.|to)\s?\k<prefix>(?<last>\d{1,3}))?(?![\w-])"
+        @"(?<!\w)(?<prefix>CN|FB|IC|JP|RN|SW|TP|C|D|F|J|K|L|P|Q|R|S|U|X|Y)(?<first>\d{1,3})(?:\s?(?:-|"
+            + @"–|\.\.|to)\s?\k<prefix>(?<last>\d{1,3}))?(?![\w-])"
     )]
     private static partial Regex Refs();
 
     [GeneratedRegex(
-        @"(?<!\w)(?<all>(?<count>\d{1,5})\s?(?:[x×](?=\s|\s?[A-Z0-9]|$)|(?:pcs?|pieces?|off|times)\b\.?))(?!\s?\d\b(?=\s*(?:DRAM|SRAM)))",
+        @"(?<!\w)(?<all>(?<count>\d{1,5})\s?(?:[x×](?=\s|\s?[A-Z0-9]|$)|(?:pcs?|pieces?|off|times)\b\.?)"
+            + @")(?!\s?\d\b(?=\s*(?:DRAM|SRAM)))",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex Times();
@@ -143,7 +150,8 @@ static partial class PartsPaste
 
     // A column of its own: at the beginning of a line before a word that is no unit, between gaps, or at its end.
     [GeneratedRegex(
-        $@"^\s*(?<count>\d{"{1,5}"})(?=\s+(?!{Unit}|[kKMGnpuµ]\b)\S)|(?<=(?:\t|\s\s|[|,;])\s*)(?<count>\d{"{1,5}"})(?=\s*(?:\t|\s\s|[|,;\u0001\u0002]|$))|(?<=\S\s)(?<count>(?<tail>\d{"{1,5}"}))\s*$"
+        $@"^\s*(?<count>\d{"{1,5}"})(?=\s+(?!{Unit}|[kKMGnpuµ]\b)\S)|(?<=(?:\t|\s\s|[|,;])\s*)(?<count>\d{"{1,5}"})"
+            + $@"(?=\s*(?:\t|\s\s|[|,;\u0001\u0002]|$))|(?<=\S\s)(?<count>(?<tail>\d{"{1,5}"}))\s*$"
     )]
     private static partial Regex Alone();
 

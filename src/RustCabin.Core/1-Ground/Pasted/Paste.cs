@@ -65,7 +65,9 @@ public sealed record PasteAsked : ICompleted<PasteAsked>
 /// <summary>A line of a text, and what was understood of it.</summary>
 /// <param name="Line">Its number in the text, from 1.</param>
 /// <param name="Text">The line as it was.</param>
-/// <param name="Read">What was read: <see cref="PastedRange"/>, <see cref="GuideAct"/> and the like, by the kind of the text.</param>
+/// <param name="Read">
+/// What was read: <see cref="PastedRange"/>, <see cref="GuideAct"/> and the like, by the kind of the text.
+/// </param>
 /// <param name="Doubt">Why a person should look at it; null: it is understood whole, or a heading.</param>
 public sealed record PastedLine(int Line, string Text, IReadOnlyList<object> Read, string? Doubt)
 {

@@ -133,8 +133,8 @@ static partial class PinoutPaste
     static bool IsNet(string word) => word.Any(char.IsLetterOrDigit) && !word.Contains('(');
 
     /// <summary>
-    /// A net's name in the one way in which it is written here: active low <c>/CE</c>, not connected <c>n</c>. A name with a slash
-    /// inside stays as it is.
+    /// A net's name in the one way in which it is written here: active low <c>/CE</c>, not connected <c>n</c>. A name with a
+    /// slash inside stays as it is.
     /// </summary>
     public static string Net(string name)
     {
@@ -151,7 +151,8 @@ static partial class PinoutPaste
 
     // The marks of active low stand at the ends of the whole name; "-5V" is a volt, "nCE" is low only before capitals.
     [GeneratedRegex(
-        @"^(?:[/!~](?<net>[^/#*]+?)(?:_[Nn]|[#*])?|-(?<net>[^\d/#*.][^/#*]*?)(?:_[Nn]|[#*])?|n(?<net>[A-Z][A-Z0-9]*)|(?<net>[^/#*]+)[#*/]|(?<net>[^/#*]+)_[Nn])$"
+        @"^(?:[/!~](?<net>[^/#*]+?)(?:_[Nn]|[#*])?|-(?<net>[^\d/#*.][^/#*]*?)(?:_[Nn]|[#*])?|n(?<net>[A-Z][A-Z0-9]*)"
+            + @"|(?<net>[^/#*]+)[#*/]|(?<net>[^/#*]+)_[Nn])$"
     )]
     private static partial Regex Low();
 

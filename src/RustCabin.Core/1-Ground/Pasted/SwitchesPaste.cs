@@ -20,8 +20,8 @@ static partial class SwitchesPaste
 
     /// <summary>Reads a text as a table of switches.</summary>
     /// <param name="lines">Its lines.</param>
-    /// <param name="addressBits">The address lines of the machine; null: not known.</param>
-    public static IReadOnlyList<PastedLine> Read(IReadOnlyList<TextLine> lines, int? addressBits)
+    /// <param name="bits">The address lines of the machine; null: not known.</param>
+    public static IReadOnlyList<PastedLine> Read(IReadOnlyList<TextLine> lines, int? bits)
     {
         var found = new (IReadOnlyList<Found> Settings, string? Doubt)?[lines.Count];
         string[] columns = [];
@@ -32,7 +32,7 @@ static partial class SwitchesPaste
                 found[i] = Row(lines[i], columns) ?? new SwitchLine(lines[i].Trimmed).Read();
         bool hex = NumberBase.IsHex(
             [.. found.SelectMany(f => f?.Settings ?? []).Select(s => AddressIn(s.Means)).OfType<PastedNumber>()],
-            addressBits
+            bits
         );
         return
         [
@@ -267,8 +267,12 @@ static partial class SwitchesPaste
 
         [GeneratedRegex(
             $"""
-                \G(?:(?:jumper|switch|link|and)\s+)*(?<name>{NamePattern})(?:\s*[:.]?\s*(?<key>[0-9]{"{1,2}"})(?=\s+(?:on|off|open|closed|in|out)\b))?
-                (?:\s*[:=]\s*|\s*->\s*|\s+(?:(?:is|at|set\sto|to|in\sposition|position|jumper|link)\s+)*)(?:(?:shorted|closed|fitted|on|jumpered)\s+(?=[0-9]+-[0-9]))?(?<state>[0-9]{"{1,2}"}-[0-9]{"{1,2}"}|[A-Za-z]+|[01])(?![\w-])(?:\s*,?\s*(?:and|&|\+)\s+(?=[A-Za-z]+[0-9])|\s*[,&+]\s*(?={NamePattern}[\s:=])|\s*)
+                \G(?:(?:jumper|switch|link|and)\s+)*(?<name>{NamePattern})
+                (?:\s*[:.]?\s*(?<key>[0-9]{"{1,2}"})(?=\s+(?:on|off|open|closed|in|out)\b))?
+                (?:\s*[:=]\s*|\s*->\s*|\s+(?:(?:is|at|set\sto|to|in\sposition|position|jumper|link)\s+)*)
+                (?:(?:shorted|closed|fitted|on|jumpered)\s+(?=[0-9]+-[0-9]))?
+                (?<state>[0-9]{"{1,2}"}-[0-9]{"{1,2}"}|[A-Za-z]+|[01])(?![\w-])
+                (?:\s*,?\s*(?:and|&|\+)\s+(?=[A-Za-z]+[0-9])|\s*[,&+]\s*(?={NamePattern}[\s:=])|\s*)
                 """,
             RegexOptions.IgnorePatternWhitespace | RegexOptions.IgnoreCase
         )]

@@ -14,7 +14,8 @@ internal sealed partial record TextLine(int Number, string Text)
 
     static readonly HashSet<string> ColumnWords = new(
         (
-            "address addresses addr from to start end begin first last size length bytes use used usage for function purpose kind "
+            "address addresses addr from to start end begin first last size length bytes use used usage for function purpose "
+            + "kind "
             + "type description what pin pins leg legs contact contacts name names signal signals net position positions pos "
             + "setting settings switch switches jumper jumpers link links state meaning means effect result memory qty quantity "
             + "count no number part parts item items value marking ref refs reference references designator designators price "

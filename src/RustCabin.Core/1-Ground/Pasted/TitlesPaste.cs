@@ -62,7 +62,8 @@ static partial class TitlesPaste
 
     // A region is a field of its own: in brackets, behind a comma or a gap, or last on the line.
     [GeneratedRegex(
-        $@"[(\[](?<found>{Regions})[)\]]|(?<=[,;|\t]\s*|\s\s)(?<found>{Regions})(?=\s*(?:[,;|]|\s\s|$))|(?<=\w\s+)(?<found>PAL|NTSC|SECAM|[56]0 ?Hz)(?!\w)",
+        $@"[(\[](?<found>{Regions})[)\]]|(?<=[,;|\t]\s*|\s\s)(?<found>{Regions})(?=\s*(?:[,;|]|\s\s|"
+            + $@"$))|(?<=\w\s+)(?<found>PAL|NTSC|SECAM|[56]0 ?Hz)(?!\w)",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex Region();

@@ -19,14 +19,14 @@ public static class PastedPack
     /// <summary>The pack.</summary>
     /// <param name="paste">What was read; lines that are not to be taken left out.</param>
     /// <param name="name">What the sheet is called.</param>
-    /// <param name="addressBits">The address lines of a model; null: as many as its map needs.</param>
-    public static JsonNode Of(Paste paste, string name, int? addressBits)
+    /// <param name="bits">The address lines of a model; null: as many as its map needs.</param>
+    public static JsonNode Of(Paste paste, string name, int? bits)
     {
         string id = IdOf(name, []);
         PackSheet pack = new() { Format = Pack.Format };
         pack = paste.As switch
         {
-            PasteKind.Map => pack with { Models = [ModelOf(Read<PastedRange>(paste), id, name, addressBits)] },
+            PasteKind.Map => pack with { Models = [ModelOf(Read<PastedRange>(paste), id, name, bits)] },
             PasteKind.Switches => pack with
             {
                 Parts =
@@ -82,7 +82,7 @@ public static class PastedPack
         return free;
     }
 
-    static Model ModelOf(IEnumerable<PastedRange> ranges, string id, string name, int? addressBits)
+    static Model ModelOf(IEnumerable<PastedRange> ranges, string id, string name, int? bits)
     {
         PastedRange[] all = [.. ranges];
         HashSet<string> taken = [];
@@ -91,8 +91,11 @@ public static class PastedPack
         {
             Id = id,
             Name = name,
-            AddressBits = Math.Min(40, addressBits ?? needed),
+            AddressBits = Math.Min(40, bits ?? needed),
+            // What no table of addresses says, to be put right on the sheet.
+            DataBits = 8,
             Masters = ["cpu"],
+            Revisions = [new Revision { Id = "board", Name = "the board" }],
             Claims =
             [
                 .. all.Where(r => r.Kind is "ram" or "rom" or "io" or "window")

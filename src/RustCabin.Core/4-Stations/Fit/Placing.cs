@@ -175,7 +175,9 @@ public sealed record Placing(IReadOnlyList<FoundPlace> Places, int Count)
         }
     }
 
-    /// <summary>Where a side can begin so that it touches something: the edges of the area, of what stands there, of the lead.</summary>
+    /// <summary>
+    /// Where a side can begin so that it touches something: the edges of the area, of what stands there, of the lead.
+    /// </summary>
     static decimal[] Corners(
         decimal area,
         decimal size,

@@ -94,7 +94,9 @@ public sealed record LineSpeed(decimal Wanted, MadeSpeed A, MadeSpeed B, double 
 /// <summary>The speeds that two ends of a serial line make. Source: docs/handbook/wiring.md, Serial lines.</summary>
 public sealed record LineSpeeds(IReadOnlyList<LineSpeed> Speeds)
 {
-    /// <summary>Two ends, and each end and the nominal speed, may be so far apart: half a bit over a frame would be 5 %.</summary>
+    /// <summary>
+    /// Two ends, and each end and the nominal speed, may be so far apart: half a bit over a frame would be 5 %.
+    /// </summary>
     const decimal Near = 0.025m;
 
     /// <summary>In the order asked.</summary>

@@ -196,8 +196,8 @@ public sealed class PasteModel(StockRepository stock) : PageModel
     public static string Said(object read) =>
         read switch
         {
-            PastedRange r =>
-                $"{r.From:X4} to {r.To:X4}, {Bytes((ulong)Math.Min(r.Size, ulong.MaxValue))}, {PasteWords.OfRange(r.Kind)}: {r.Name}",
+            PastedRange r => $"{r.From:X4} to {r.To:X4}, {Bytes((ulong)Math.Min(r.Size, ulong.MaxValue))}, "
+                + $"{PasteWords.OfRange(r.Kind)}: {r.Name}",
             PastedSetting s => $"{string.Join(", ", s.Positions.Select(p => $"{p.Key} {p.Value}"))}: {s.Means ?? "?"}"
                 + (s.Size is { } size ? $" ({Bytes(size)})" : "")
                 + (s.At is { } at ? $" at {at:X4}" : ""),

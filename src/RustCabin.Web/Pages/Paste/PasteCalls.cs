@@ -4,7 +4,9 @@ using RustCabin.Web.Api;
 
 namespace RustCabin.Web.Pages.Paste;
 
-/// <summary><c>paste</c> and <c>acts/compare</c>: what manuals and guides print, read. Source: docs/handbook/paste.md, What is read.</summary>
+/// <summary>
+/// <c>paste</c> and <c>acts/compare</c>: what manuals and guides print, read. Source: docs/handbook/paste.md, What is read.
+/// </summary>
 static class PasteCalls
 {
     public static void Map(IEndpointRouteBuilder routes)

@@ -1,0 +1,198 @@
+using Microsoft.AspNetCore.Html;
+using RustCabin.Core.Baseline;
+using RustCabin.Core.Fit;
+using RustCabin.Core.Speed;
+using RustCabin.Core.Wants;
+using RustCabin.Core.Wiring;
+
+namespace RustCabin.Web.Drawings;
+
+/// <summary>The answers of questions without a sheet, each as one drawing to scale.</summary>
+static class EvidenceDrawings
+{
+    const double Wide = 640,
+        Tall = 300,
+        Edge = 46;
+
+    /// <summary>Ways on a field of money against hours, the front joined.</summary>
+    public static IHtmlContent Ways(Alternatives found)
+    {
+        double most = Math.Max(1, (double)found.Ways.Max(w => w.Money)),
+            least = Math.Min(0, (double)found.Ways.Min(w => w.Money)),
+            hours = Math.Max(1, (double)found.Ways.Max(w => w.Hours));
+        double x(WeighedWay w) => Edge + ((double)w.Money - least) / (most - least) * (Wide - 2 * Edge - 90);
+        double y(WeighedWay w) => Tall - Edge - (double)w.Hours / hours * (Tall - 2 * Edge);
+        Svg svg = Svg.Begin(
+            Wide,
+            Tall,
+            "evidence",
+            "img",
+            "Money against hours: " + string.Join("; ", found.Ways.Select(w => $"{w.Id} {w.Money:0.##}, {w.Hours:0.##} hours"))
+        );
+        Axes(svg, "money", "hours");
+        WeighedWay[] front = [.. found.Ways.Where(w => w.OnFront).OrderBy(w => w.Money)];
+        for (int i = 0; i + 1 < front.Length; i++)
+            svg.Line(x(front[i]), y(front[i]), x(front[i + 1]), y(front[i + 1]), "front");
+        foreach (WeighedWay way in found.Ways)
+            svg.Circle(
+                    x(way),
+                    y(way),
+                    7,
+                    way.Id == found.Best ? "way best"
+                        : way.OnFront ? "way"
+                        : "way behind"
+                )
+                .Text(x(way) + 12, y(way) + 4, way.Id, way.Id == found.Best ? "lab strong" : "lab", "start");
+        return svg.End();
+    }
+
+    /// <summary>What is known of a rate before and after, as two hills over the rates.</summary>
+    public static IHtmlContent Rates(TryCount before, TryCount? after)
+    {
+        string said =
+            $"Before {before.Works} of {before.Tries}" + (after is null ? "" : $", after {after.Works} of {after.Tries}");
+        Svg svg = Svg.Begin(Wide, 200, "evidence", "img", said);
+        svg.Line(Edge, 170, Wide - Edge, 170, "axis");
+        for (int tenth = 0; tenth <= 10; tenth += 2)
+            svg.Text(Edge + tenth / 10.0 * (Wide - 2 * Edge), 190, $"{tenth * 10} %", "fig tiny");
+        Hill(svg, before, "before", "before");
+        if (after is not null)
+            Hill(svg, after, "after", "after");
+        return svg.End();
+    }
+
+    static void Hill(Svg svg, TryCount count, string look, string name)
+    {
+        const int steps = 160;
+        double top = Edge,
+            peak = count.Tries == 0 ? 0.5 : (double)count.Works / count.Tries;
+        double log(double p) =>
+            (count.Works > 0 ? count.Works * Math.Log(p) : 0)
+            + (count.Tries > count.Works ? (count.Tries - count.Works) * Math.Log(1 - p) : 0);
+        double best = log(Math.Clamp(peak, 1e-6, 1 - 1e-6));
+        double[] points =
+        [
+            .. Enumerable
+                .Range(1, steps - 1)
+                .SelectMany(i =>
+                    (double[])
+                        [
+                            Edge + (double)i / steps * (Wide - 2 * Edge),
+                            170 - Math.Exp(log((double)i / steps) - best) * (170 - top),
+                        ]
+                ),
+        ];
+        svg.Path(Svg.Through(points), $"hill {look}");
+        svg.Text(Edge + Math.Clamp(peak, 0.06, 0.9) * (Wide - 2 * Edge), look == "before" ? top - 8 : top - 24, name, "lab");
+    }
+
+    /// <summary>Runs, the line through them as frames a second, and the rate that is wanted.</summary>
+    public static IHtmlContent Frames(FramesAsked asked, Core.Speed.Frames found)
+    {
+        (double Pixels, double Fps)[] runs = [.. asked.Runs.Select(r => ((double)r.Width * r.Height, (double)r.Fps))];
+        double pixels = Math.Max(
+                runs.Max(r => r.Pixels),
+                found.Sizes.Select(s => (double)s.Width * s.Height).DefaultIfEmpty(0).Max()
+            ),
+            fps = Math.Max(runs.Max(r => r.Fps), (double)(asked.Wanted ?? 0)) * 1.1;
+        double x(double p) => Edge + p / pixels * (Wide - 2 * Edge);
+        double y(double f) => Tall - Edge - Math.Min(f, fps) / fps * (Tall - 2 * Edge);
+        Svg svg = Svg.Begin(
+            Wide,
+            Tall,
+            "evidence",
+            "img",
+            "Frames a second by pixels: " + string.Join("; ", found.Sizes.Select(s => $"{s.Width} x {s.Height} {s.Fps:0.#}"))
+        );
+        Axes(svg, "pixels", "frames a second");
+        double cap = (double?)asked.Cap ?? double.PositiveInfinity;
+        double[] curve =
+        [
+            .. Enumerable
+                .Range(1, 80)
+                .Select(i => i / 80.0 * pixels)
+                .SelectMany(p => (double[])[x(p), y(Math.Min(cap, 1 / (found.A + found.B * p)))]),
+        ];
+        svg.Path(Svg.Through(curve), "hill after");
+        if (asked.Wanted is { } wanted)
+            svg.Line(Edge, y((double)wanted), Wide - Edge, y((double)wanted), "dots")
+                .Text(Wide - Edge, y((double)wanted) - 6, $"{wanted:0.##} wanted", "fig tiny", "end");
+        foreach ((double p, double f) in runs)
+            svg.Circle(x(p), y(f), 6, "way");
+        return svg.End();
+    }
+
+    static void Axes(Svg svg, string across, string up) =>
+        svg.Line(Edge, Tall - Edge, Wide - Edge, Tall - Edge, "axis")
+            .Line(Edge, Edge / 2, Edge, Tall - Edge, "axis")
+            .Text(Wide - Edge, Tall - Edge + 20, across, "fig tiny", "end")
+            .Text(Edge + 6, Edge / 2 + 4, up, "fig tiny", "start");
+
+    /// <summary>The case from above, what stands in it, the nearest place and where its lead comes from.</summary>
+    public static IHtmlContent Places(PlaceAsked asked, Placing found)
+    {
+        double scale = Math.Min(Wide / (double)asked.Area.W, 340 / (double)asked.Area.H),
+            wide = (double)asked.Area.W * scale,
+            tall = (double)asked.Area.H * scale;
+        double y(decimal from, decimal h) => tall - (double)(from + h) * scale;
+        Svg svg = Svg.Begin(
+            wide + 4,
+            tall + 4,
+            "evidence",
+            "img",
+            $"{found.Count} places in {asked.Area.W} by {asked.Area.H} mm"
+        );
+        svg.Rect(1, 1, wide, tall, "case", 4);
+        foreach (TakenPlace t in asked.Taken)
+            svg.Rect((double)t.X * scale, y(t.Y, t.H), (double)t.W * scale, (double)t.H * scale, "stands", 3);
+        foreach (FoundPlace place in found.Places.Take(12).Reverse())
+        {
+            (decimal w, decimal h) = place.Turned ? (asked.Board.H, asked.Board.W) : (asked.Board.W, asked.Board.H);
+            bool first = place == found.Places[0];
+            svg.Rect(
+                (double)place.X * scale,
+                y(place.Y, h),
+                (double)w * scale,
+                (double)h * scale,
+                first ? "place" : "place other",
+                3
+            );
+            if (first)
+                svg.Text(
+                    (double)(place.X + w / 2) * scale,
+                    y(place.Y, h) + (double)h * scale / 2 + 5,
+                    $"{w:0.#} x {h:0.#}",
+                    "fig"
+                );
+        }
+        if (asked.From is { } from)
+            svg.Circle((double)from.X * scale, y(from.Y, 0), 6, "lead-from");
+        return svg.End();
+    }
+
+    /// <summary>The bits as they were sent over the bits as the first setting that explains the text reads them.</summary>
+    public static IHtmlContent Line(GarbledAsked asked, Garbled found)
+    {
+        var line = new SentLine(asked.Sent, asked.From.Bits, asked.From.Parity);
+        int shown = Math.Min(line.Bits.Count, 36);
+        if (shown == 0)
+            return HtmlString.Empty;
+        double bit = Wide / 36;
+        Svg svg = Svg.Begin(Wide, 120, "evidence", "img", $"The first {shown} bits of {asked.Sent} as they were sent");
+        double level(bool one) => one ? 26 : 62;
+        var path = new List<double> { 0, level(true) };
+        for (int i = 0; i < shown; i++)
+            path.AddRange([i * bit, level(line.Bits[i]), (i + 1) * bit, level(line.Bits[i])]);
+        svg.Path(Svg.Through([.. path]), "wave");
+        svg.Text(2, 14, $"sent at {asked.From.Speed:0.##}", "fig tiny", "start");
+        if (found.Explains.Count > 0)
+        {
+            ExplainedBy by = found.Explains[0];
+            double own = bit * (double)(asked.From.Speed / by.Speed);
+            svg.Text(2, 116, $"read at {by.Speed:0.##}{(by.Inverted ? ", upside down" : "")}", "fig tiny", "start");
+            for (int i = 0; own > 3 && i * own < Wide; i++)
+                svg.Line(i * own, 78, i * own, 98, "tick").Circle((i + 0.5) * own, 88, 3, "sample");
+        }
+        return svg.End();
+    }
+}
