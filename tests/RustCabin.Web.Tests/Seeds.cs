@@ -29,7 +29,8 @@ static class Seeds
         ["memory/sectors"] = """
             { "sectors": 1024, "reservedSectors": 2, "bytesPerSector": 512, "linkBytes": 2, "files": [1000, 20000] }
             """,
-        ["rom/wiring"] = """{ "device": "27256", "socket": ["A0", "A1", "GND"], "ties": { "A2": "GND" } }""",
+        ["rom/wiring"] =
+            """{ "device": "27256", "socket": ["A0", "A1", "D0", "GND", "/CE", "/OE", "D1", "VCC"], "ties": { "A2": "GND" } }""",
         ["speed"] = """
             { "parts": [ { "name": "a", "seconds": 10, "factor": 2 }, { "name": "b", "seconds": 5 } ],
               "measured": { "before": [10, 11], "after": [7, 7.5] } }

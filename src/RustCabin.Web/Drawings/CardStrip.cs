@@ -19,6 +19,7 @@ public static class CardStrip
         Edge = 8,
         High = 100,
         Grip = 14,
+        Row = 19,
         TooThin = 0.02;
 
     /// <summary>True where something would be too thin to see to scale, so that the card is drawn on a log scale.</summary>
@@ -49,7 +50,8 @@ public static class CardStrip
                 .Concat(lines.Select(l => l.Told))
                 .Append(layout.UnreachableBytes > 0 ? $"{Size(layout.UnreachableBytes)} beyond reach" : "all of it within reach")
         );
-        Svg svg = Svg.Begin(Width, top + High + 44, "card-strip", "img", said)
+        PlacedPartition[] narrow = [.. layout.Partitions.Where(p => p.Sectors > 0 && IsNarrow(p, x))];
+        Svg svg = Svg.Begin(Width, top + High + 44 + narrow.Length * Row, "card-strip", "img", said)
             .Data("usable", layout.UsableBytes.ToString(CultureInfo.InvariantCulture))
             .Data("log", log ? "1" : "")
             .Data("left", Svg.N(Left))
@@ -68,9 +70,30 @@ public static class CardStrip
             bool right = at > Width / 2;
             svg.Text(at + (right ? -6 : 6), y, line.Told, "side strong", right ? "end" : "start");
         }
+        Leaders(svg, narrow, x, top);
         svg.Text(Left, top + High + 24, "0", "fig", "start");
         svg.Text(Left + wide, top + High + 24, Rough(layout.UsableBytes) + (log ? ", log scale" : ""), "fig", "end");
         return svg.End();
+    }
+
+    /// <summary>Name and size do not stand in it whole.</summary>
+    static bool IsNarrow(PlacedPartition p, Func<long, double> x) =>
+        Math.Max(3, x(p.End) - x(p.Start)) is var wide && (wide <= 40 || !Stands(p, wide));
+
+    /// <summary>
+    /// Names and sizes that do not stand in their partition, each under the card at the end of a line: the last one highest, so
+    /// that no line crosses a name.
+    /// </summary>
+    static void Leaders(Svg svg, PlacedPartition[] narrow, Func<long, double> x, double top)
+    {
+        foreach ((int i, PlacedPartition p) in narrow.Reverse().Index())
+        {
+            double at = (x(p.Start) + Math.Min(x(p.End), Width - Left)) / 2,
+                y = top + High + 44 + i * Row;
+            bool right = at > Width * 0.7;
+            svg.Line(at, top + High - 12, at, y - 4, "leader")
+                .Text(at + (right ? -6 : 6), y, $"{p.Asked.Name}, {Rough(p.Bytes)}", "fig", right ? "end" : "start");
+        }
     }
 
     static void Partition(
@@ -94,10 +117,10 @@ public static class CardStrip
             svg.Rect(from + 2, top + High - 18, share(taken), 11, "taken");
             svg.Rect(from + 2 + share(taken), top + High - 18, share(fat.WasteOf(p.Files)), 11, "waste");
         }
-        if (wide > 40)
+        if (wide > 40 && Stands(p, wide))
         {
-            svg.Text(from + 8, top + 26, Cut(p.Asked.Name, wide), "lab strong", "start");
-            svg.Text(from + 8, top + 46, Cut(Rough(p.Bytes), wide), "fig", "start");
+            svg.Text(from + 8, top + 26, p.Asked.Name, "lab strong", "start");
+            svg.Text(from + 8, top + 46, Rough(p.Bytes), "fig", "start");
             if (wide > 84)
                 svg.Text(from + 8, top + 64, $"{Words<FileSystem>.Of(p.Fs)}{(p.Asked.Start ? ", start" : "")}", "side", "start");
         }
@@ -122,8 +145,8 @@ public static class CardStrip
         }
     }
 
-    static string Cut(string text, double wide) =>
-        text.Length * 9 + 12 <= wide ? text : text[..Math.Max(1, (int)((wide - 18) / 9))] + "…";
+    /// <summary>Name and size stand in it whole.</summary>
+    static bool Stands(PlacedPartition p, double wide) => Math.Max(p.Asked.Name.Length, Rough(p.Bytes).Length) * 9 + 12 <= wide;
 
     static string Size(long bytes) => new ByteSize((ulong)bytes).ToString();
 

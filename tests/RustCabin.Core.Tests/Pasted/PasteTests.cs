@@ -154,6 +154,7 @@ public sealed class PasteTests
     [InlineData("1,27C512,U5,2.75", "{count:1,what:27C512,refs:[U5],price:2.75}")]
     [InlineData("74LS00 | 4 | U1-U4 | 0.30", "{count:4,what:74LS00,refs:[U1,U2,U3,U4],price:0.30}")]
     [InlineData("8 4164 DRAM 1.10", "{count:8,what:4164 DRAM,refs:[],price:1.10}")]
+    [InlineData("R5-R8  4k7  x4", "{count:4,what:4k7,refs:[R5,R6,R7,R8],price:null}")]
     [InlineData("regulator", "?")]
     [InlineData("Resistor 470", "{count:470,what:Resistor,refs:[],price:null}?")]
     public void Parts(string line, string expected) =>
@@ -184,6 +185,7 @@ public sealed class PasteTests
         "connect pin 4 of U2 to pin 9 of U3 and TP1",
         "{do:wire,from:U2.4,to:U3.9,mm:null,colour:null} {do:wire,from:U2.4,to:TP1,mm:null,colour:null}"
     )]
+    [InlineData("Solder a 5 cm blue wire between U7.3 and U8.4", "{do:wire,from:U7.3,to:U8.4,mm:50,colour:blue}")]
     [InlineData("Bridge L2 and L3", "{do:link,point:L2} {do:link,point:L3}")]
     [InlineData("short U7.1 and U7.2", "{do:wire,from:U7.1,to:U7.2,mm:null,colour:null}")]
     [InlineData("close L4 with a blob of solder", "{do:link,point:L4}")]
@@ -216,7 +218,8 @@ public sealed class PasteTests
         "menu.bin 123"
     )]
     [InlineData(
-        "/mnt/card:\ntotal 8\n-rw-r--r-- 1 me me 12 Jan  1  2024 a b.bin\n\n/mnt/card/sub:\n-rw-r--r-- 1 me me 13 Jan  1 12:00 b.bin",
+        "/mnt/card:\ntotal 8\n-rw-r--r-- 1 me me 12 Jan  1  2024 a b.bin\n\n"
+            + "/mnt/card/sub:\n-rw-r--r-- 1 me me 13 Jan  1 12:00 b.bin",
         "a b.bin 12|sub/b.bin 13"
     )]
     [InlineData(

@@ -160,7 +160,7 @@ static partial class ActClause
     )]
     private static partial Regex Colour();
 
-    [GeneratedRegex(@"^(?:(?:a|an|[Tt]he|short|long|thin|thick|piece|length|of|wire|lead|jumper|insulated|[Ff]rom)\s+)+")]
+    [GeneratedRegex(@"^(?:(?:a|an|[Tt]he|short|long|thin|thick|piece|length|of|wire|lead|jumper|insulated|[Ff]rom|between)\s+)+")]
     private static partial Regex Noise();
 
     [GeneratedRegex(@"\s+(?:to|TO|with)\s+|\s*(?:->|→)\s*")]

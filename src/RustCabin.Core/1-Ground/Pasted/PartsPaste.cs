@@ -92,6 +92,8 @@ static partial class PartsPaste
     /// <summary>How many are said: <c>8x</c>, <c>8 pcs</c>, or a whole number in a column of its own.</summary>
     static (int? Count, string Left) Count(string text, int refs, ref string? doubt)
     {
+        if (OwnTimes().Match(text) is { Success: true } own && own.Groups["count"].Value == $"{refs}")
+            return (refs, Cut(text, own.Groups["all"]));
         if (Times().Match(text) is { Success: true } times)
             return (int.Parse(times.Groups["count"].Value, CultureInfo.InvariantCulture), Cut(text, times.Groups["all"]));
         Match[] alone = [.. Alone().Matches(text).Where(m => m.Length < 6)];
@@ -144,6 +146,10 @@ static partial class PartsPaste
         RegexOptions.IgnoreCase
     )]
     private static partial Regex Times();
+
+    // "x4" in a column of its own; beside a size it would be an organisation.
+    [GeneratedRegex(@"(?:^|\t|\s\s|[|,;])\s*(?<all>[x×]\s?(?<count>\d{1,4}))(?=\s*(?:$|\t|\s\s|[|,;\u0001\u0002]))")]
+    private static partial Regex OwnTimes();
 
     [GeneratedRegex(@"(?<!\w)(?:\d*\s?[x×]|pcs)(?!\w)", RegexOptions.IgnoreCase)]
     private static partial Regex Many();

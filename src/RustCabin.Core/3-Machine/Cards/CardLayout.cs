@@ -1,4 +1,5 @@
 using RustCabin.Core.Sheets;
+using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Cards;
 
@@ -76,6 +77,14 @@ public sealed record CardLayout(CardLabel Card, HostLimits Host, IReadOnlyList<P
 
     /// <summary>Sectors in which partitions begin and end: 1 MiB, or a cylinder.</summary>
     public long Unit => UnitOf(Host);
+
+    /// <summary>Why a partition is not of the size that was asked for; empty: it is, or it takes the rest.</summary>
+    public string Rounded(PlacedPartition partition) =>
+        partition.Asked is not { Rest: false, Size: { } asked } || partition.Sectors == 0 || (long)asked.Bytes == partition.Bytes
+            ? ""
+            : $"{asked} is asked; it ends on a whole {(Host.Geometry is null ? "step" : "cylinder")} of "
+                + $"{new ByteSize((ulong)(Unit * HostLimits.Sector)).ToRough(false)}, which makes "
+                + $"{new ByteSize((ulong)partition.Bytes).ToRough(false)}";
 
     static long UnitOf(HostLimits host) => host.Geometry is { } g ? (long)g.Heads * g.Sectors : CardLabel.MiB / HostLimits.Sector;
 

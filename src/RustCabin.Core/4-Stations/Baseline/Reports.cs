@@ -4,7 +4,7 @@ using RustCabin.Core.Declared;
 
 namespace RustCabin.Core.Baseline;
 
-/// <summary>What somebody found.</summary>
+/// <summary>What a person found.</summary>
 public sealed record Report
 {
     /// <summary>What was tried.</summary>

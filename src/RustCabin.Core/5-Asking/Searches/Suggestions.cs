@@ -36,9 +36,16 @@ public static class Suggestions
         return
         [
             .. all.Where(want => !asked.Any(want.AsksAs) && NeedCheck.Of(unit, [want]).All(a => a.Met != true))
-                .Select(want => new Suggestion(NeedCheck.Words(want, unit), want)),
+                .Select(want => new Suggestion(NeedCheck.Words(want, unit) + From(want, parts), want)),
         ];
     }
+
+    /// <summary>Whose word it is that stands for an outcome: a sheet's own word says little alone.</summary>
+    static string From(Need want, Part[] parts) =>
+        want is ProvidesNeed outcome
+        && parts.Where(p => p.Provides.Contains(outcome.Outcome)).ToArray() is [var first, .. var more]
+            ? $", as {first.Name} gives it{(more.Length > 0 ? $" and {more.Length} more" : "")}"
+            : "";
 
     static IEnumerable<decimal> Faster(Part[] parts) =>
         parts.Select(p => Math.Floor(p.Speed.GetValueOrDefault("processor"))).Where(f => f > 1).Distinct().Order();

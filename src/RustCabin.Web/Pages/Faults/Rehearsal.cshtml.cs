@@ -20,7 +20,7 @@ public sealed class RehearsalModel(SheetRepository sheets, JobRepository jobs) :
     public IReadOnlyList<(Job Job, Unit Unit)> Machines { get; private set; } = [];
 
     /// <summary>Ten rounds to begin with, over the machines that are here, from loud to misleading.</summary>
-    public IReadOnlyList<(Round Round, string Unit)> Prepared { get; private set; } = [];
+    public IReadOnlyList<(Round Round, string Unit, PlannedUnit Plan)> Prepared { get; private set; } = [];
 
     public Round? Round { get; private set; }
     public Core.Faults.Rehearsal? At { get; private set; }
@@ -135,17 +135,17 @@ public sealed class RehearsalModel(SheetRepository sheets, JobRepository jobs) :
     const int Seeds = 120;
 
     /// <summary>Ten rounds over the machines that are here, no machine twice where there are enough.</summary>
-    IReadOnlyList<(Round Round, string Unit)> Ten(Pack pack)
+    IReadOnlyList<(Round Round, string Unit, PlannedUnit Plan)> Ten(Pack pack)
     {
         var plans = new Dictionary<string, PlannedUnit>();
         PlannedUnit plan(Job job) =>
             plans.TryGetValue(job.Id, out PlannedUnit? known) ? known : plans[job.Id] = Plan.For(pack with { Jobs = [job] }, job);
-        var ten = new List<(Round Round, string Unit)>();
+        var ten = new List<(Round Round, string Unit, PlannedUnit Plan)>();
         foreach ((int turn, (Difficulty hard, string kind)) in Taught.Index())
         {
             // Another machine begins each time, so that the rounds are spread over the shelf.
             IEnumerable<(Job Job, Unit Unit)> turned = Machines.Skip(turn * 3 % Math.Max(1, Machines.Count)).Concat(Machines);
-            IEnumerable<(Round Round, string Unit)> rounds =
+            IEnumerable<(Round Round, string Unit, PlannedUnit Plan)> rounds =
                 from machine in turned.Take(Machines.Count)
                 where ten.All(t => t.Round.Job != machine.Job.Id)
                 from seed in Enumerable.Range(100, kind.Length > 0 ? Seeds : 1)
@@ -153,13 +153,19 @@ public sealed class RehearsalModel(SheetRepository sheets, JobRepository jobs) :
                 where
                     Core.Faults.Rehearsal.Of(Trail.Stations, plan(machine.Job), round) is { } set
                     && set.Hidden[0].Id.StartsWith(kind, StringComparison.Ordinal)
-                select (round, machine.Unit.Name);
+                select (round, machine.Unit.Name, plan(machine.Job));
             ten.AddRange(rounds.Take(1));
         }
         return ten;
     }
 
     /// <summary>What can be looked at still, cheapest first.</summary>
+    /// <summary>What can be looked at, by what it wants of the machine; the cheapest first, in each and of all.</summary>
+    public IEnumerable<(string Needs, IReadOnlyList<Observable> Looks)> OpenByNeeds =>
+        Open.GroupBy(o => o.Needs.Length > 0 ? o.Needs : "as it stands")
+            .Select(g => (g.Key, (IReadOnlyList<Observable>)[.. g.OrderBy(o => o.Minutes ?? decimal.MaxValue)]))
+            .OrderBy(g => g.Item2[0].Minutes ?? decimal.MaxValue);
+
     public IEnumerable<Observable> Open => Untaken.Where(o => !IsKnownDead || o.State != LookState.Running);
 
     /// <summary>It was seen that it does not start: nothing that runs is to be looked at.</summary>

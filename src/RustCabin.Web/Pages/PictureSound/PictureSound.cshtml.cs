@@ -39,7 +39,9 @@ public sealed class PictureSoundModel(SheetRepository sheets, JobRepository jobs
     public bool Doubles => Converter?.Part.Samples?.Doubles == true;
     public PictureRecord Picture => View.Job.Picture ?? new PictureRecord();
     public SoundRecord Sound => View.Job.Sound ?? new SoundRecord();
-    public Core.Sheets.Display? Display => Picture.Display;
+
+    /// <summary>The display of the job; where none is set, the first that the cupboard has.</summary>
+    public Core.Sheets.Display? Display => Picture.Display ?? Displays.FirstOrDefault();
     public int Samples => Picture.SamplesPerLine ?? Chosen?.Mode.PixelsPerLine ?? 1;
     public int Phases => Picturing.Phases(View.At);
 
