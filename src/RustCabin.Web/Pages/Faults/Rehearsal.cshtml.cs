@@ -160,11 +160,12 @@ public sealed class RehearsalModel(SheetRepository sheets, JobRepository jobs) :
     }
 
     /// <summary>What can be looked at still, cheapest first.</summary>
-    /// <summary>What can be looked at, by what it wants of the machine; the cheapest first, in each and of all.</summary>
+    /// <summary>What can be looked at, by what it wants of the machine: what needs no plug pulled first, then the cheapest.</summary>
     public IEnumerable<(string Needs, IReadOnlyList<Observable> Looks)> OpenByNeeds =>
         Open.GroupBy(o => o.Needs.Length > 0 ? o.Needs : "as it stands")
             .Select(g => (g.Key, (IReadOnlyList<Observable>)[.. g.OrderBy(o => o.Minutes ?? decimal.MaxValue)]))
-            .OrderBy(g => g.Item2[0].Minutes ?? decimal.MaxValue);
+            .OrderBy(g => g.Item2[0].State == LookState.PlugOut)
+            .ThenBy(g => g.Item2[0].Minutes ?? decimal.MaxValue);
 
     public IEnumerable<Observable> Open => Untaken.Where(o => !IsKnownDead || o.State != LookState.Running);
 
