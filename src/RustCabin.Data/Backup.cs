@@ -56,7 +56,8 @@ public sealed class Backup(CabinFile file, TimeProvider clock)
             File.Delete(part);
             Private.File(part);
             long changes;
-            using (SqliteConnection from = file.Connect())
+            // A connection of its own: what SQLite is told below must not go back into the pool.
+            using (SqliteConnection from = CabinFile.Alone(file.Path))
             using (SqliteConnection copy = CabinFile.Alone(part))
             {
                 // The copy is one long call, which waits for a writer only where SQLite itself is told to.

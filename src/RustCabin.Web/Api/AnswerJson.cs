@@ -117,15 +117,15 @@ static class AnswerJson
             [
                 .. answer.Rails.Select(r => new RailJson(
                     r.Rail,
-                    Plain(r.CapacityAmps),
-                    Plain(r.TypicalAmps),
-                    Plain(r.PeakAmps),
-                    Plain(r.HeadroomAmps)
+                    Decimals.Plain(r.CapacityAmps),
+                    Decimals.Plain(r.TypicalAmps),
+                    Decimals.Plain(r.PeakAmps),
+                    Decimals.Plain(r.HeadroomAmps)
                 )),
             ],
             unit.Instances.Where(i => i.Positions.Count > 0).ToDictionary(i => $"{i.Name}", i => i.Positions),
             new CostJson(answer.Cost.Amount, answer.Cost.Currency),
-            Plain(answer.Minutes),
+            Decimals.Plain(answer.Minutes),
             answer.Reversible
         );
     }
@@ -194,7 +194,4 @@ static class AnswerJson
         Budget.Spend();
         return new Address(address).ToJson(map.AddressBits);
     }
-
-    /// <summary>The same number without the zeros that decimal arithmetic leaves behind the point.</summary>
-    static decimal Plain(decimal number) => number / 1.0000000000000000000000000000m;
 }

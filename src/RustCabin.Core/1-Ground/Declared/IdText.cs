@@ -7,6 +7,10 @@ public static class IdText
     public static bool Is(string text) =>
         text.Length > 0 && text[0] != '-' && text.All(c => c is (>= 'a' and <= 'z') or (>= '0' and <= '9') or '-');
 
+    /// <summary>An id that is not taken: itself, else with a number behind it, from 2.</summary>
+    public static string Free(string id, Func<string, bool> isTaken) =>
+        Enumerable.Range(1, int.MaxValue).Select(n => n == 1 ? id : $"{id}-{n}").First(free => !isTaken(free));
+
     /// <summary>With blanks for hyphens.</summary>
     public static string Plain(string id) => id.Replace('-', ' ');
 

@@ -23,9 +23,9 @@ static partial class ActClause
             "wire" or "connect" or "run" or "join" or "solder" or "jumper" or "tie" or "attach" => Wire(rest),
             "link" => To().IsMatch(rest) ? Wire(rest) : Bridge(rest),
             "bridge" or "short" or "close" => Bridge(rest),
-            "remove" or "desolder" or "unsolder" => Points("remove", Tail().Replace(rest, "")),
-            "scrape" => Points("scrape", Mask().Replace(Tail().Replace(rest, ""), "")),
-            "socket" => Chips(Tail().Replace(rest, "")),
+            "remove" or "desolder" or "unsolder" => Each(Tail().Replace(rest, ""), p => new PointAct("remove", p)),
+            "scrape" => Each(Mask().Replace(Tail().Replace(rest, ""), ""), p => new PointAct("scrape", p)),
+            "socket" => Each(Tail().Replace(rest, ""), c => new SocketAct(c)),
             _ => Plain(verb, rest),
         };
 
@@ -107,11 +107,9 @@ static partial class ActClause
         };
     }
 
-    static (IReadOnlyList<GuideAct>, string?) Points(string act, string rest) =>
-        ActPlaces.List(rest) is { } places ? ([.. places.Select(p => new PointAct(act, p))], null) : ([], Unclear);
-
-    static (IReadOnlyList<GuideAct>, string?) Chips(string rest) =>
-        ActPlaces.List(rest) is { } chips ? ([.. chips.Select(c => new SocketAct(c))], null) : ([], Unclear);
+    /// <summary>The same act at each place of a list.</summary>
+    static (IReadOnlyList<GuideAct>, string?) Each(string rest, Func<string, GuideAct> act) =>
+        ActPlaces.List(rest) is { } places ? ([.. places.Select(act)], null) : ([], Unclear);
 
     static (IReadOnlyList<GuideAct>, string?) Plain(string verb, string rest)
     {

@@ -195,7 +195,7 @@ sealed partial record MapLine
                 ? "it has another address"
                 : null;
         left = Empty().Replace(left.Replace('|', ' '), " ").Replace('\u0001', ' ');
-        left = Blanks().Replace(Bullet().Replace(left, ""), " ").Trim(" \t,;:.-–—=>/*".ToCharArray());
+        left = TextLine.Single(Bullet().Replace(left, ""), " \t,;:.-–—=>/*");
         if (left is ['(', .. var inner, ')'] && !inner.Contains('('))
             left = inner.Trim();
         return (left, MapPaste.KindOf(left), more);
@@ -215,7 +215,4 @@ sealed partial record MapLine
 
     [GeneratedRegex(@"^\s*\(?\d{1,3}[.)]\s")]
     private static partial Regex Bullet();
-
-    [GeneratedRegex(@"\s+")]
-    private static partial Regex Blanks();
 }

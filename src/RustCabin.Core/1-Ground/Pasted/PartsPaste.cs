@@ -30,7 +30,7 @@ static partial class PartsPaste
         if (refs is null)
             return line.Unread("a range of places cannot be counted");
         (int? said, text) = Count(text, refs.Count, ref doubt);
-        string what = Blanks().Replace(Hollow().Replace(text, " "), " ").Trim(" \t,;:|=@*-–".ToCharArray());
+        string what = TextLine.Single(Hollow().Replace(text, " "), " \t,;:|=@*-–");
         if (said is null && refs.Count == 0)
             return line.Unread("neither a count nor places are said");
         if (what.Length == 0)
@@ -169,7 +169,4 @@ static partial class PartsPaste
 
     [GeneratedRegex(@"[\u0001\u0002]|[(\[][\s,;\u0001\u0002]*[)\]]|\|")]
     private static partial Regex Hollow();
-
-    [GeneratedRegex(@"\s+")]
-    private static partial Regex Blanks();
 }

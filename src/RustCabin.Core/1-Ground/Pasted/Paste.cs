@@ -82,6 +82,9 @@ public sealed record PastedLine(int Line, string Text, IReadOnlyList<object> Rea
 /// <param name="Lines">Every line that is not blank.</param>
 public sealed record Paste(PasteKind As, IReadOnlyList<PastedLine> Lines)
 {
+    /// <summary>All of one kind that was read, line by line.</summary>
+    public IEnumerable<T> All<T>() => Lines.SelectMany(l => l.Read.OfType<T>());
+
     /// <summary>Why a text is not read at all; null: it is.</summary>
     public static string? TooMuch(string text) =>
         Encoding.UTF8.GetByteCount(text) > PasteAsked.MostBytes ? $"is longer than {PasteAsked.MostBytes:#,0} bytes"
@@ -103,11 +106,7 @@ public sealed record Paste(PasteKind As, IReadOnlyList<PastedLine> Lines)
             if (whole > most)
                 (best, most) = (read, whole);
             // No later kind can read more than all.
-            if (
-                read.Lines.All(l => l.IsWhole || l is { Read.Count: 0, Doubt: null })
-                && whole == read.Lines.Count(l => l.IsWhole)
-                && whole > 0
-            )
+            if (whole > 0 && whole == read.Lines.Count(l => l.Read.Count > 0 || l.Doubt is not null))
                 break;
         }
         return best!;

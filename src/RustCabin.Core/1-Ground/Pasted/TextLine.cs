@@ -14,13 +14,12 @@ internal sealed partial record TextLine(int Number, string Text)
 
     static readonly HashSet<string> ColumnWords = new(
         (
-            "address addresses addr from to start end begin first last size length bytes use used usage for function purpose "
-            + "kind "
-            + "type description what pin pins leg legs contact contacts name names signal signals net position positions pos "
-            + "setting settings switch switches jumper jumpers link links state meaning means effect result memory qty quantity "
-            + "count no number part parts item items value marking ref refs reference references designator designators price "
-            + "prices cost each unit total title titles disc discs needs region note notes remark remarks comment comments hex "
-            + "dec decimal range line file files path date time colour board dir"
+            "address addresses addr from to start end begin first last size length bytes use used usage for function "
+            + "purpose kind type description what pin pins leg legs contact contacts name names signal signals net position "
+            + "positions pos setting settings switch switches jumper jumpers link links state meaning means effect result "
+            + "memory qty quantity count no number part parts item items value marking ref refs reference references "
+            + "designator designators price prices cost each unit total title titles disc discs needs region note notes "
+            + "remark remarks comment comments hex dec decimal range line file files path date time colour board dir"
         ).Split(' '),
         StringComparer.OrdinalIgnoreCase
     );
@@ -91,6 +90,12 @@ internal sealed partial record TextLine(int Number, string Text)
 
     /// <summary>Reads it, if it is not too long to be a line of a table.</summary>
     public PastedLine ReadBy(Func<TextLine, PastedLine> read) => Text.Length > MostLetters ? Unread(TooLong) : read(this);
+
+    /// <summary>A text with one blank where it has several, and without some letters around it.</summary>
+    public static string Single(string text, string around) => Blanks().Replace(text, " ").Trim(around.ToCharArray());
+
+    [GeneratedRegex(@"\s+")]
+    private static partial Regex Blanks();
 
     [GeneratedRegex(@"[^\W_]+(?:'\w+)?")]
     private static partial Regex Letters();

@@ -37,7 +37,7 @@ static partial class TitlesPaste
         }
         if (bytes is null && discs is null)
             return line.Unread("neither a size nor discs are said");
-        string name = Blanks().Replace(Hollow().Replace(text, " "), " ").Trim(" \t,;:.|-–".ToCharArray());
+        string name = TextLine.Single(Hollow().Replace(text, " "), " \t,;:.|-–");
         int? count = discs is null ? null : int.Parse(discs, CultureInfo.InvariantCulture);
         return name.Length == 0
             ? line.Unread("it has no name")
@@ -82,7 +82,4 @@ static partial class TitlesPaste
 
     [GeneratedRegex(@"[(\[][\s,;]*[)\]]|\|")]
     private static partial Regex Hollow();
-
-    [GeneratedRegex(@"\s+")]
-    private static partial Regex Blanks();
 }

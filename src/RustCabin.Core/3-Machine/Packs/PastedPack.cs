@@ -26,7 +26,7 @@ public static class PastedPack
         PackSheet pack = new() { Format = Pack.Format };
         pack = paste.As switch
         {
-            PasteKind.Map => pack with { Models = [ModelOf(Read<PastedRange>(paste), id, name, bits)] },
+            PasteKind.Map => pack with { Models = [ModelOf(paste.All<PastedRange>(), id, name, bits)] },
             PasteKind.Switches => pack with
             {
                 Parts =
@@ -35,7 +35,7 @@ public static class PastedPack
                     {
                         Id = id,
                         Name = name,
-                        Switches = [.. SwitchesOf(Read<PastedSetting>(paste))],
+                        Switches = [.. SwitchesOf(paste.All<PastedSetting>())],
                     },
                 ],
             },
@@ -47,11 +47,11 @@ public static class PastedPack
                     {
                         Id = id,
                         Name = name,
-                        Chips = [ChipOf(Read<PastedLeg>(paste))],
+                        Chips = [ChipOf(paste.All<PastedLeg>())],
                     },
                 ],
             },
-            _ => pack with { Titles = [.. TitlesOf(Read<PastedTitle>(paste))] },
+            _ => pack with { Titles = [.. TitlesOf(paste.All<PastedTitle>())] },
         };
         JsonNode node = Declaration<PackSheet>.Write(pack);
         foreach (string list in (string[])["models", "parts", "titles"])
@@ -65,8 +65,6 @@ public static class PastedPack
         return node;
     }
 
-    static IEnumerable<T> Read<T>(Paste paste) => paste.Lines.SelectMany(l => l.Read.OfType<T>());
-
     /// <summary>An id made of a name, different from those that are there.</summary>
     static string IdOf(string name, HashSet<string> taken)
     {
@@ -76,9 +74,8 @@ public static class PastedPack
             id.Length == 0 ? "pasted"
             : id.Length > 40 ? id[..40].TrimEnd('-')
             : id;
-        string free = id;
-        for (int n = 2; !taken.Add(free); n++)
-            free = $"{id}-{n}";
+        string free = IdText.Free(id, taken.Contains);
+        taken.Add(free);
         return free;
     }
 

@@ -1,3 +1,4 @@
+using MathNet.Numerics.Distributions;
 using MathNet.Numerics.Integration;
 
 namespace RustCabin.Core.Baseline;
@@ -21,6 +22,12 @@ static class RateField
         var rule = new GaussLegendreRule(0, 1, Points);
         return ([.. rule.Abscissas], [.. rule.Weights]);
     }
+
+    /// <summary>The rate that is undercut with a given chance.</summary>
+    /// <param name="times">How often what is counted came.</param>
+    /// <param name="tries">Of how many.</param>
+    /// <param name="at">The chance, 0 to 1: 0.05 for the lower end.</param>
+    public static double Quantile(int times, int tries, double at) => Beta.InvCDF(times + 0.5, tries - times + 0.5, at);
 
     /// <summary>The chance that the rate is higher after than before, both known by their tries alone.</summary>
     public static double ChanceHigher(TryCount before, TryCount after)

@@ -1,5 +1,4 @@
 using System.ComponentModel.DataAnnotations;
-using MathNet.Numerics.Distributions;
 using RustCabin.Core.Declared;
 
 namespace RustCabin.Core.Baseline;
@@ -68,12 +67,5 @@ public sealed record ReportRates(IReadOnlyList<ReportRate> Rates)
         ]);
 
     static ReportRate Of(string thing, string? firmware, int works, int tries) =>
-        new(
-            thing,
-            firmware,
-            works,
-            tries,
-            Beta.InvCDF(works + 0.5, tries - works + 0.5, 0.05),
-            Beta.InvCDF(works + 0.5, tries - works + 0.5, 0.95)
-        );
+        new(thing, firmware, works, tries, RateField.Quantile(works, tries, 0.05), RateField.Quantile(works, tries, 0.95));
 }

@@ -1,5 +1,6 @@
 using System.ComponentModel.DataAnnotations;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Wants;
 
@@ -82,24 +83,28 @@ public sealed record Alternatives(IReadOnlyList<WeighedWay> Ways, string Best, I
         WeighedWay[] ways = [.. asked.Ways.Select(w => Weighed(w, asked.HourWorth))];
         for (int i = 0; i < ways.Length; i++)
             ways[i] = ways[i] with { OnFront = !ways.Any(o => Beats(o, ways[i])) };
-        return new Alternatives(ways, ways.MinBy(w => w.Cost)!.Id, [.. Hull(ways).Zip(Hull(ways).Skip(1), Between)]);
+        List<WeighedWay> hull = Hull(ways);
+        return new Alternatives(ways, ways.MinBy(w => w.Cost)!.Id, [.. hull.Zip(hull.Skip(1), Between)]);
     }
 
     static WeighedWay Weighed(OtherWay way, decimal hourWorth)
     {
         decimal money = way.Money + (1 - way.Chance) * way.MendMoney,
             hours = way.Hours + (1 - way.Chance) * way.MendHours;
-        return new WeighedWay(way.Id, Plain(money + hourWorth * hours), Plain(money), Plain(hours), false);
+        return new WeighedWay(
+            way.Id,
+            Decimals.Plain(money + hourWorth * hours),
+            Decimals.Plain(money),
+            Decimals.Plain(hours),
+            false
+        );
     }
-
-    /// <summary>Without zeros at its end.</summary>
-    static decimal Plain(decimal value) => value / 1.0000000000000000000000000000m;
 
     static bool Beats(WeighedWay a, WeighedWay b) =>
         a.Money <= b.Money && a.Hours <= b.Hours && (a.Money < b.Money || a.Hours < b.Hours);
 
     static BreakEven Between(WeighedWay less, WeighedWay more) =>
-        new(less.Id, more.Id, Plain((more.Money - less.Money) / (less.Hours - more.Hours)));
+        new(less.Id, more.Id, Decimals.Plain((more.Money - less.Money) / (less.Hours - more.Hours)));
 
     /// <summary>The corners of the lower hull of the front, by rising money; of equal ways the first.</summary>
     static List<WeighedWay> Hull(WeighedWay[] ways)

@@ -1,3 +1,5 @@
+using RustCabin.Core.Baseline;
+
 namespace RustCabin.Core.Faults;
 
 /// <summary>
@@ -10,8 +12,7 @@ public static class Intermittent
     /// <param name="fails">How often it failed.</param>
     /// <param name="trials">Of how many.</param>
     /// <param name="at">The chance, 0 to 1: 0.05 for the lower end.</param>
-    public static double Quantile(int fails, int trials, double at) =>
-        MathNet.Numerics.Distributions.Beta.InvCDF(fails + 0.5, trials - fails + 0.5, at);
+    public static double Quantile(int fails, int trials, double at) => RateField.Quantile(fails, trials, at);
 
     /// <summary>The chance that a fault which shows in <paramref name="share"/> of all passes is missed in so many clean
     /// ones.</summary>

@@ -141,7 +141,8 @@ public sealed record Posterior(IReadOnlyList<double> Chances, double Other)
         return -1;
     }
 
-    static double Surprise(double p) => p > 0 ? -p * Math.Log2(p) : 0;
+    /// <summary>What an outcome of a chance adds to how open a question is, in bits.</summary>
+    internal static double Surprise(double p) => p > 0 ? -p * Math.Log2(p) : 0;
 
     /// <summary>The look that tells most a minute, of equals the first; null: none tells anything.</summary>
     public NextLook? Next(

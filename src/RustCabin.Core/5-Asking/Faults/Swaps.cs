@@ -172,6 +172,5 @@ public sealed record Swaps(IReadOnlyList<SwappedCause> Causes, double Other, Nex
     }
 
     /// <summary>How open an outcome is, in bits.</summary>
-    static double Open(double chance) =>
-        chance is <= 0 or >= 1 ? 0 : -chance * Math.Log2(chance) - (1 - chance) * Math.Log2(1 - chance);
+    static double Open(double chance) => Posterior.Surprise(chance) + Posterior.Surprise(1 - chance);
 }

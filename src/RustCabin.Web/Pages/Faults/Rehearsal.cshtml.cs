@@ -160,7 +160,9 @@ public sealed class RehearsalModel(SheetRepository sheets, JobRepository jobs) :
     }
 
     /// <summary>What can be looked at still, cheapest first.</summary>
-    /// <summary>What can be looked at, by what it wants of the machine: what needs no plug pulled first, then the cheapest.</summary>
+    /// <summary>
+    /// What can be looked at, by what it wants of the machine: what needs no plug pulled first, then the cheapest.
+    /// </summary>
     public IEnumerable<(string Needs, IReadOnlyList<Observable> Looks)> OpenByNeeds =>
         Open.GroupBy(o => o.Needs.Length > 0 ? o.Needs : "as it stands")
             .Select(g => (g.Key, (IReadOnlyList<Observable>)[.. g.OrderBy(o => o.Minutes ?? decimal.MaxValue)]))

@@ -59,7 +59,7 @@ public sealed class PasteModel(StockRepository stock) : PageModel
     /// <summary>A pack made of what was read, to be looked at by the import.</summary>
     public string? Pack { get; private set; }
 
-    public IReadOnlyList<GuideAct> Acts => [.. Read!.Lines.SelectMany(l => l.Read.OfType<GuideAct>())];
+    public IReadOnlyList<GuideAct> Acts => [.. Read!.All<GuideAct>()];
 
     /// <summary>Lines with a doubt first, then those that were read, each in their order.</summary>
     public IEnumerable<PastedLine> Doubtful => Read!.Lines.Where(l => l.Doubt is not null);
@@ -93,7 +93,7 @@ public sealed class PasteModel(StockRepository stock) : PageModel
         IActionResult page = Shown();
         if (Wrong is not null || Read is not { As: PasteKind.Parts })
             return page;
-        PastedPart[] parts = [.. Left().Lines.SelectMany(l => l.Read.OfType<PastedPart>())];
+        PastedPart[] parts = [.. Left().All<PastedPart>()];
         foreach (PastedPart part in parts)
         {
             // A marking that is read without a doubt is a chip of the table.
@@ -133,12 +133,7 @@ public sealed class PasteModel(StockRepository stock) : PageModel
         );
         if (Read.As == PasteKind.Acts && !string.IsNullOrWhiteSpace(Other) && Core.Pasted.Paste.TooMuch(Other) is null)
         {
-            OtherActs =
-            [
-                .. Core
-                    .Pasted.Paste.Of(new PasteAsked { Text = Other, As = PasteKind.Acts })
-                    .Lines.SelectMany(l => l.Read.OfType<GuideAct>()),
-            ];
+            OtherActs = [.. Core.Pasted.Paste.Of(new PasteAsked { Text = Other, As = PasteKind.Acts }).All<GuideAct>()];
             Compared = ActsCompared.Of(Acts, OtherActs);
         }
         return Page();
@@ -166,7 +161,7 @@ public sealed class PasteModel(StockRepository stock) : PageModel
 
     IHtmlContent Pins()
     {
-        PastedLeg[] legs = [.. Read!.Lines.SelectMany(l => l.Read.OfType<PastedLeg>())];
+        PastedLeg[] legs = [.. Read!.All<PastedLeg>()];
         if (legs.Length == 0 || legs.Max(l => l.Leg) > 100)
             return HtmlString.Empty;
         ILookup<int, string> nets = legs.ToLookup(l => l.Leg, l => l.Net);

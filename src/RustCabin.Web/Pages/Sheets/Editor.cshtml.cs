@@ -295,8 +295,7 @@ public sealed partial class EditorModel(SheetRepository sheets, DraftRepository 
         return true;
     }
 
-    string Free(string noun) =>
-        Enumerable.Range(1, int.MaxValue).Select(n => n == 1 ? noun : $"{noun}-{n}").First(id => Stored(id) is null);
+    string Free(string noun) => IdText.Free(noun, id => Stored(id) is not null);
 
     JsonObject? Stored(string id) => StoredAs(Kind, id);
 
