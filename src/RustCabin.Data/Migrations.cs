@@ -44,15 +44,12 @@ static class Migrations
     {
         IReadOnlyDictionary<string, string> made = Schema(file),
             should = Fresh.GetOrAdd((migrations, run), of => Made(of.Migrations, of.Run));
-        return
-            should.Keys.Concat(made.Keys).Distinct().FirstOrDefault(n => made.GetValueOrDefault(n) != should.GetValueOrDefault(n))
-                is { } odd
-            ? !made.ContainsKey(odd)
-                ? $"{odd} is missing"
-                : !should.ContainsKey(odd)
-                    ? $"{odd} is unknown"
-                    : $"{odd} has another shape"
-            : null;
+        string? odd = should.Keys.Concat(made.Keys).FirstOrDefault(n => made.GetValueOrDefault(n) != should.GetValueOrDefault(n));
+        if (odd is null)
+            return null;
+        if (!made.ContainsKey(odd))
+            return $"{odd} is missing";
+        return should.ContainsKey(odd) ? $"{odd} has another shape" : $"{odd} is unknown";
     }
 
     /// <summary>

@@ -113,18 +113,7 @@ public sealed class PackImport(CabinFile file, SheetRepository sheets, JobReposi
                 );
             else
                 sheets.Put(connection, transaction, kind, id, name, json);
-            connection.Execute(
-                "insert into import_change (import, kind, id, before, after) values (@log, @kind, @id, @here, @json)",
-                new
-                {
-                    log,
-                    kind,
-                    id,
-                    here,
-                    json,
-                },
-                transaction
-            );
+            Remember(connection, transaction, log, (kind, id), here, json);
             written.Add($"{kind} {id}");
         }
         if (mode == ImportMode.Careful && clashes.Count > 0)
@@ -140,6 +129,28 @@ public sealed class PackImport(CabinFile file, SheetRepository sheets, JobReposi
         bool keep = mode != ImportMode.Preview && broken.Count == 0;
         return new ImportOutcome(broken, clashes, fresh, keep ? written : [], unchanged, pack, keep ? log : null);
     }
+
+    /// <summary>What an import changed, so that it can be taken back.</summary>
+    static void Remember(
+        SqliteConnection connection,
+        SqliteTransaction transaction,
+        long log,
+        (string Kind, string Id) sheet,
+        string? before,
+        string after
+    ) =>
+        connection.Execute(
+            "insert into import_change (import, kind, id, before, after) values (@log, @Kind, @Id, @before, @after)",
+            new
+            {
+                log,
+                sheet.Kind,
+                sheet.Id,
+                before,
+                after,
+            },
+            transaction
+        );
 
     static string? Here(SqliteConnection connection, SqliteTransaction transaction, string kind, string id) =>
         kind == "job"

@@ -12,15 +12,22 @@ sealed class CabinHealth(SheetRepository sheets, CabinFile file, Housekeeper kee
     public Task<HealthCheckResult> CheckHealthAsync(HealthCheckContext context, CancellationToken cancellationToken = default)
     {
         string home = Path.GetDirectoryName(file.Path)!;
-        string? wrong =
-            (keeper.Damage ?? file.Lacks()) is { } damage ? $"{file.Path} is damaged: {damage}"
-            : !CanWrite(home) ? $"{home} cannot be written"
-            : new DriveInfo(home).AvailableFreeSpace < Room ? $"the disk of {home} is full"
-            : !CanWrite(Path.Combine(home, "keys")) ? "the keys of the forms cannot be written"
-            : null;
+        string? wrong = Wrong(home);
         return Task.FromResult(
             wrong is null ? HealthCheckResult.Healthy($"{sheets.All().Models.Count} models") : HealthCheckResult.Unhealthy(wrong)
         );
+    }
+
+    /// <summary>What keeps the cabin from working, the worst first; null: nothing does.</summary>
+    string? Wrong(string home)
+    {
+        if ((keeper.Damage ?? file.Lacks()) is { } damage)
+            return $"{file.Path} is damaged: {damage}";
+        if (!CanWrite(home))
+            return $"{home} cannot be written";
+        if (new DriveInfo(home).AvailableFreeSpace < Room)
+            return $"the disk of {home} is full";
+        return CanWrite(Path.Combine(home, "keys")) ? null : "the keys of the forms cannot be written";
     }
 
     static bool CanWrite(string folder)

@@ -56,6 +56,9 @@ public sealed class Chromium : IDisposable
             "--disable-background-networking",
             "--disable-component-update",
             "--disable-sync",
+            "--disable-extensions",
+            // What fades from colour to colour has not its own colour yet when it is looked at.
+            "--force-prefers-reduced-motion",
             "--hide-scrollbars",
             "--window-size=1280,800",
             $"--user-data-dir={_profile}"

@@ -18,8 +18,8 @@ public sealed class WantsTests
         bench.Sees("h1", "Memory");
         Press("link", "Wants");
         bench.Sees("h1", "Wants");
-        Press("button", "512 KiB that cpu reaches");
-        bench.Sees(".wanted", "512 KiB that cpu reaches");
+        Press("button", "512 KiB that the processor reaches");
+        bench.Sees(".wanted", "512 KiB that the processor reaches");
         Press("button", "512 KiB that video reaches");
         bench.Sees(".wanted", "512 KiB that video reaches");
         Press("button", "A processor 4 times as fast");

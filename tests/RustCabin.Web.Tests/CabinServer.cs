@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Net;
 using System.Text;
 using System.Text.Json.Nodes;
@@ -6,7 +7,15 @@ using AngleSharp.Html.Parser;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.Data.Sqlite;
 
+[assembly: AssemblyFixture(typeof(RustCabin.Web.Tests.KeptCabins))]
+
 namespace RustCabin.Web.Tests;
+
+/// <summary>Closes at the end of a run what its tests left as they found it.</summary>
+public sealed class KeptCabins : IAsyncDisposable
+{
+    public async ValueTask DisposeAsync() => await CabinServer.CloseAll();
+}
 
 /// <summary>The application as it runs, on a port of its own with data of its own.</summary>
 public sealed class CabinServer : IAsyncLifetime
@@ -35,11 +44,54 @@ public sealed class CabinServer : IAsyncLifetime
     public string[] Options { get; init; } = [];
 
     /// <summary>What this browser keeps.</summary>
-    public CookieContainer Cookies { get; } = new();
+    public CookieContainer Cookies { get; private set; } = new();
 
     public HttpClient Http { get; private set; } = null!;
 
-    public async ValueTask InitializeAsync() => await Start();
+    public async ValueTask InitializeAsync()
+    {
+        if (_app is null)
+            await Start();
+        else
+            Visit();
+        if (_isUsual)
+        {
+            if (_watch is null)
+            {
+                _watch = new SqliteConnection($"Data Source={Path.Combine(_data, "cabin.db")};Pooling=False;Mode=ReadOnly");
+                _watch.Open();
+            }
+            _begun = Version();
+        }
+    }
+
+    /// <summary>Cabins in which nothing was written: the next test finds them as a new one.</summary>
+    static readonly ConcurrentBag<CabinServer> AsNew = [];
+
+    /// <summary>Looks at the file from the beginning of a test to its end; null: the test has stopped its cabin, or asked for another.
+    /// </summary>
+    SqliteConnection? _watch;
+    long _begun;
+
+    /// <summary>One with the demo data as it comes, for a test that asks for nothing else.</summary>
+    public static CabinServer Usual() => AsNew.TryTake(out CabinServer? found) ? found : new CabinServer { _isUsual = true };
+
+    bool _isUsual;
+
+    /// <summary>Another number whenever anything was written into the file since.</summary>
+    long Version()
+    {
+        using SqliteCommand ask = _watch!.CreateCommand();
+        ask.CommandText = "pragma data_version";
+        return (long)ask.ExecuteScalar()!;
+    }
+
+    /// <summary>Closes what is kept for further tests.</summary>
+    public static async Task CloseAll()
+    {
+        while (AsNew.TryTake(out CabinServer? cabin))
+            await cabin.End();
+    }
 
     /// <summary>
     /// The file of a cabin with the demo data, made once: to bring the packs in again takes longer than most tests do.
@@ -81,24 +133,46 @@ public sealed class CabinServer : IAsyncLifetime
             ]
         );
         await _app.StartAsync();
+        Visit();
+    }
+
+    /// <summary>A browser that has never been here.</summary>
+    void Visit()
+    {
+        Cookies = new();
         Http = new HttpClient(new SocketsHttpHandler { AllowAutoRedirect = true, CookieContainer = Cookies })
         {
-            BaseAddress = new Uri(_app.Urls.First()),
+            BaseAddress = new Uri(_app!.Urls.First()),
         };
     }
 
     public async Task Stop()
     {
+        _watch?.Dispose();
+        (_watch, _isUsual) = (null, false);
         Http.Dispose();
         // Stopped before it is disposed of: what tidies the file at the end is waited for, as when the application ends.
         await _app!.StopAsync();
         await _app.DisposeAsync();
+        _app = null;
         SqliteConnection.ClearAllPools();
     }
 
     public async ValueTask DisposeAsync()
     {
-        await Stop();
+        if (_watch is not null && Version() == _begun)
+        {
+            Http.Dispose();
+            AsNew.Add(this);
+        }
+        else
+            await End();
+    }
+
+    async Task End()
+    {
+        if (_app is not null)
+            await Stop();
         Directory.Delete(_data, recursive: true);
     }
 

@@ -64,7 +64,7 @@ public sealed class MemoryPageTests : OnACabin
     {
         IHtmlDocument page = await Cabin.Page("/jobs/chalk-primer-slots/memory/banks");
         string fan = page.QuerySelector(".fan")!.GetAttribute("aria-label")!;
-        Assert.Contains("bank 12 rom-3, bank 11 rom-4 with a 27128, bank 10 rom-5", fan);
+        Assert.Contains("bank 12 rom 3, bank 11 rom 4 with a 27128, bank 10 rom 5", fan);
         Assert.Contains("no socket", Text(page, ".fan"));
         Assert.Contains("a bank of ROM is proved at the ROM station", Text(page, "main"));
     }

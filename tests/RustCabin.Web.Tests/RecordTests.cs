@@ -30,7 +30,7 @@ public sealed class RecordTests : OnACabin
     {
         const string Job = "chalk-primer-slots";
         await Pressed(Cabin, $"/jobs/{Job}/rom", "form[action*='handler=Practice'] [name=size]", ("size", "16K"));
-        Assert.Contains(Rows(await Passport(Job)), r => r == "27128 | rom-4 |  | planned");
+        Assert.Contains(Rows(await Passport(Job)), r => r == "27128 | rom 4 |  | planned");
         for (
             int i = 0;
             i < 20 && !Text(await Cabin.Page($"/jobs/{Job}/build"), "li.step[data-current=true] h2").Contains("Burn the");
@@ -46,7 +46,7 @@ public sealed class RecordTests : OnACabin
             Rows(passport),
             r => r.StartsWith("27128 with ", StringComparison.Ordinal) && r.EndsWith("| planned", StringComparison.Ordinal)
         );
-        Assert.Contains("rom-4: 27128 (planned)", passport.QuerySelector("svg.sites")!.GetAttribute("aria-label"));
+        Assert.Contains("rom 4: 27128 (planned)", passport.QuerySelector("svg.sites")!.GetAttribute("aria-label"));
         Assert.NotNull(passport.QuerySelector("[data-kept=planned]"));
 
         await ToTheEnd(Cabin, Job);
@@ -57,19 +57,19 @@ public sealed class RecordTests : OnACabin
             Rows(passport),
             r => r.StartsWith("27128 with ", StringComparison.Ordinal) && r.EndsWith("| fitted", StringComparison.Ordinal)
         );
-        Assert.Contains("rom-4: 27128 (fitted)", passport.QuerySelector("svg.sites")!.GetAttribute("aria-label"));
+        Assert.Contains("rom 4: 27128 (fitted)", passport.QuerySelector("svg.sites")!.GetAttribute("aria-label"));
         Assert.DoesNotContain(Rows(passport), r => r.Contains("planned"));
         // The device that was there: one field, one press, and it stands in the passport, in the search and in the undo.
         Assert.Contains("KEEP-ORIGINAL", Found(passport));
         passport = await Pressed(
             Cabin,
             $"/jobs/{Job}/passport",
-            "[aria-label='Where it is kept: original device of rom-4']",
+            "[aria-label='Where it is kept: original device of rom 4']",
             ("place", "tin on shelf 3")
         );
         Assert.Equal(
             "tin on shelf 3",
-            passport.QuerySelector("[aria-label='Where it is kept: original device of rom-4']")!.GetAttribute("value")
+            passport.QuerySelector("[aria-label='Where it is kept: original device of rom 4']")!.GetAttribute("value")
         );
         Assert.DoesNotContain("KEEP-ORIGINAL", Found(passport));
         Assert.Contains("Kept in tin on shelf 3", passport.QuerySelector("#undo")!.GetAttribute("title"));

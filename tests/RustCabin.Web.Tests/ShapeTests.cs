@@ -83,7 +83,7 @@ public partial class ShapeTests
         );
     }
 
-    static string Root(string from) =>
+    internal static string Root(string from) =>
         File.Exists(Path.Combine(from, "RustCabin.slnx")) ? from : Root(Path.GetDirectoryName(from)!);
 
     /// <summary>A handler, from its name to the blank line behind it.</summary>

@@ -63,7 +63,7 @@ public sealed class SolverApiTests(CabinServer cabin) : IClassFixture<CabinServe
         );
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Empty(answer["solutions"]!.AsArray());
-        Assert.Equal("Wanted: 8 MiB that cpu reaches", (string)Assert.Single(answer["clash"]!.AsArray())!);
+        Assert.Equal("Wanted: 8 MiB that the processor reaches", (string)Assert.Single(answer["clash"]!.AsArray())!);
     }
 
     [Fact]
@@ -89,7 +89,7 @@ public sealed class SolverApiTests(CabinServer cabin) : IClassFixture<CabinServe
         );
         Assert.Empty(answer["sets"]!.AsArray());
         Assert.Equal(
-            ["Wanted: 4 MiB that cpu reaches", "Spend at most 38.49 EUR"],
+            ["Wanted: 4 MiB that the processor reaches", "Spend at most 38.49 EUR"],
             answer["clash"]!.AsArray().Select(c => (string)c!)
         );
     }

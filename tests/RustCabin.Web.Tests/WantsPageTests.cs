@@ -204,7 +204,7 @@ public sealed class WantsPageTests : OnACabin
     {
         IHtmlDocument page = await Cabin.Page("/jobs/watch-porthole-sprint/fit");
         string power = Text(page, ".power");
-        Assert.Contains("drive-plug: 0.6 of 1.5 A; loses 0.6 A x 50 mOhm = 30 mV of 250 allowed", power);
+        Assert.Contains("drive plug: 0.6 of 1.5 A; loses 0.6 A x 50 mOhm = 30 mV of 250 allowed", power);
         Assert.Contains("(6.8 - 5.0) V x 4.1 A = 7.38 W of 10 W", power);
         Assert.Contains("41.8 W, 18.8 degrees above the room of 19 allowed", power);
         Assert.Equal(

@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Html;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -28,7 +29,7 @@ public static class BankFan
             $"{banks} banks of {new ByteSize(window.Size)} behind {range}"
                 + string.Concat(
                     window.Window.Pages.Select(p =>
-                        $", bank {p.Bank} {p.Site}{(In(unit, p) is { } device ? $" with a {device}" : "")}"
+                        $", bank {p.Bank} {IdText.Plain(p.Site)}{(In(unit, p) is { } device ? $" with a {device}" : "")}"
                     )
                 )
         );
@@ -50,27 +51,35 @@ public static class BankFan
                     y,
                     108,
                     high,
-                    sockets
-                        ? page is null
-                            ? "cell io"
-                            : In(unit, page) is null
-                                ? $"cell {kind} pale"
-                                : $"cell {kind}"
-                        : i == 0
-                            ? "cell ram"
-                            : "cell ram pale",
+                    sockets ? SocketLook(unit, page, kind)
+                        : i == 0 ? "cell ram"
+                        : "cell ram pale",
                     2
                 );
             if (page is not null)
-                svg.Text(x + 54, y + 12.5, In(unit, page) is { } device ? $"{page.Site} {device}" : page.Site, "fig on-plank");
+                svg.Text(x + 54, y + 12.5, $"{IdText.Plain(page.Site)} {In(unit, page)}".TrimEnd(), "fig on-plank");
             else if (sockets)
                 svg.Text(x + 54, y + 12.5, "no socket", "fig");
             svg.Text(x + 114, y + 11, i == shown - 1 && shown < banks ? $"to {banks - 1}" : $"{i}", "fig", "start");
         }
+        Register(svg, unit, window, tall);
+        return svg.End();
+    }
+
+    static string SocketLook(PlannedUnit unit, BankPage? page, string kind)
+    {
+        if (page is null)
+            return "cell io";
+        return In(unit, page) is null ? $"cell {kind} pale" : $"cell {kind}";
+    }
+
+    /// <summary>Under the banks: the register that turns them, and what answers a read in its place.</summary>
+    static void Register(Svg svg, PlannedUnit unit, DecodedClaim window, double tall)
+    {
         DecodedClaim? at = unit.Claims.FirstOrDefault(c => c.Owner == window.RegisterOwner);
         string words = at is null
-            ? $"register {window.Window.Register}: not there with these switches"
-            : $"register {new AddressRange(new Address(at.Base), new Address(at.Base + at.Size - 1)).ToScreen(bits)}"
+            ? $"register {window.Window!.Register}: not there with these switches"
+            : $"register {new AddressRange(new Address(at.Base), new Address(at.Base + at.Size - 1)).ToScreen(unit.Map.AddressBits)}"
                 + $"{(at.Reads ? "" : ", takes writes only")}";
         svg.Text(4, tall + 24, words, "lab", "start");
         string[] under = at is null
@@ -84,7 +93,6 @@ public static class BankFan
         if (under.Length > 0)
             svg.Text(4, tall + 42, $"a read there gives {string.Join(" and ", under)};", "lab side", "start")
                 .Text(4, tall + 59, "a write there turns the banks", "lab side", "start");
-        return svg.End();
     }
 
     /// <summary>The device that the job plans for the socket behind a bank; null: none.</summary>

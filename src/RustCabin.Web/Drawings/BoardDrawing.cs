@@ -43,11 +43,14 @@ public static class BoardDrawing
             width = Wide + 2 * Margin + (beside > 0 ? PartWide : 0);
         Dot on(Dot dot) => new(Margin + (dot.X - area.X) * scale, Margin + (dot.Y - area.Y) * scale);
         var places = new Dictionary<int, Dot>();
-        Dot? of(int place) =>
-            place < 0 ? null
-            : places.TryGetValue(place, out Dot pad) ? pad
-            : plan.Of(place) is { } dot ? on(dot)
-            : null;
+        Dot? of(int place)
+        {
+            if (place < 0)
+                return null;
+            if (places.TryGetValue(place, out Dot pad))
+                return pad;
+            return plan.Of(place) is { } dot ? on(dot) : null;
+        }
         Svg svg = Svg.Begin(
             width,
             height,

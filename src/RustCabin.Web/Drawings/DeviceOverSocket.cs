@@ -112,15 +112,14 @@ public static class DeviceOverSocket
 
     static string Said(RomDevice device, IReadOnlyList<string> socket, RomWiring wiring, View view) =>
         $"{device.Name} in its socket of {socket.Count} contacts from {view.ToString().ToLowerInvariant()}: "
-        + string.Join(
-            ", ",
-            device.Pins.Select(
-                (net, i) =>
-                    wiring.Links.FirstOrDefault(l => l.DevicePin == i + 1) is { } link
-                        ? $"leg {i + 1} {net} wired to contact {link.SocketPin}"
-                    : wiring.Ties.FirstOrDefault(t => t.Pin == i + 1) is { } tie ? $"leg {i + 1} {net} tied to {tie.To}"
-                    : wiring.Lift.Contains(i + 1) ? $"leg {i + 1} {net} lifted"
-                    : $"{i + 1} {net}"
-            )
-        );
+        + string.Join(", ", device.Pins.Select((net, i) => SaidOf(i + 1, net, wiring)));
+
+    static string SaidOf(int leg, string net, RomWiring wiring)
+    {
+        if (wiring.Links.FirstOrDefault(l => l.DevicePin == leg) is { } link)
+            return $"leg {leg} {net} wired to contact {link.SocketPin}";
+        if (wiring.Ties.FirstOrDefault(t => t.Pin == leg) is { } tie)
+            return $"leg {leg} {net} tied to {tie.To}";
+        return wiring.Lift.Contains(leg) ? $"leg {leg} {net} lifted" : $"{leg} {net}";
+    }
 }

@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Html;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -36,7 +37,7 @@ public static class Ladder
             $"Address ladder of {unit.Unit.Name}, {view.ToScreen(map.AddressBits)}"
         );
         foreach ((int index, string master) in map.Masters.Index())
-            svg.Text(Left + column * (index + 0.5), 16, Short(master, column), "lab strong");
+            svg.Text(Left + column * (index + 0.5), 16, Short(MasterWords.Of(master), column), "lab strong");
 
         for (int i = 0; i <= map.Masters.Count; i++)
             svg.Line(Left + column * i, Top - 4, Left + column * i, height - Bottom, "stile");
@@ -192,7 +193,7 @@ public static class Ladder
 
     /// <summary>The claim's own name on the model, or the first word of the part's name.</summary>
     public static string OwnerShort(PlannedUnit unit, ClaimName owner) =>
-        owner.Instance is null ? owner.Id : unit.OwnerName(owner).Split(' ')[0];
+        owner.Instance is null ? IdText.Plain(owner.Id) : unit.OwnerName(owner).Split(' ')[0];
 
     /// <summary>Cut to what fits, about 7.6 units a letter; the whole stands in the link's name and in the table.</summary>
     static string Short(string text, double width) =>

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Microsoft.AspNetCore.Html;
+using RustCabin.Core.Declared;
 using RustCabin.Core.PictureSound;
 using RustCabin.Core.Sheets;
 
@@ -114,7 +115,7 @@ public static class PictureDrawings
         string[] sides = ["left", "right"];
         double high = Math.Max(2, sounds.Count) * 46 + 20;
         double y(string side) => side == "left" ? high * 0.28 : high * 0.72;
-        string said = string.Join("; ", sounds.Select(s => $"{s.Id} to {s.To}"));
+        string said = string.Join("; ", sounds.Select(s => $"{IdText.Plain(s.Id)} to {LocalName.Parse(s.To).Plain}"));
         Svg svg = Svg.Begin(520, high, "jacks", "img", said.Length > 0 ? said : "no voice is on the sheets");
         foreach ((int i, SoundSource sound) in sounds.Index())
         {
@@ -123,7 +124,7 @@ public static class PictureDrawings
                 sound.To.Contains("left", StringComparison.Ordinal) ? "left"
                 : sound.To.Contains("right", StringComparison.Ordinal) ? "right"
                 : "";
-            svg.Rect(10, at, 170, 36, "voice", 6).Text(20, at + 23, sound.Id, "lab", "start");
+            svg.Rect(10, at, 170, 36, "voice", 6).Text(20, at + 23, IdText.Plain(sound.Id), "lab", "start");
             foreach (string to in side.Length > 0 ? [side] : sides)
                 svg.Path(Svg.Through(180, at + 18, 390, y(to)), "sound-lead");
         }

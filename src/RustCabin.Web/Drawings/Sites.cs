@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Html;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
@@ -40,7 +41,7 @@ public static class Sites
             svg.Rect(x, floor, Wide, 9, "socket", 2);
             for (double leg = x + 8; leg < x + Wide - 4; leg += 13)
                 svg.Line(leg, floor + 9, leg, floor + 14, "leg");
-            svg.Text(x + Wide / 2, floor + 30, $"{site.Id}{(site.Package is { } p ? $", {p}" : "")}", "lab side");
+            svg.Text(x + Wide / 2, floor + 30, $"{IdText.Plain(site.Id)}{(site.Package is { } p ? $", {p}" : "")}", "lab side");
             Stack(svg, unit, site, isIn, inSockets[site.Id].FirstOrDefault(), x, floor);
         }
         return svg.End();
@@ -98,7 +99,7 @@ public static class Sites
                             .Select(i => $"{i.Title} ({(isIn(i) ? "fitted" : "planned")})"),
                         .. devices[site.Id].Select(d => $"{d.Label} ({d.State})"),
                     ];
-                    return $"{site.Id}: {(on.Length == 0 ? "as built" : string.Join(", ", on))}";
+                    return $"{IdText.Plain(site.Id)}: {(on.Length == 0 ? "as built" : string.Join(", ", on))}";
                 })
             );
 }

@@ -140,7 +140,7 @@ public class TreesTests
         ReleaseRule late = new()
         {
             File = "late-{version}.bin",
-            For = new Dictionary<string, string> { ["variant"] = "B" },
+            For = new() { ["variant"] = "B" },
         };
         Assert.Equal(
             file,

@@ -1,3 +1,4 @@
+using RustCabin.Core.Bench;
 using RustCabin.Core.Build;
 using RustCabin.Core.Faults;
 using RustCabin.Core.Planning;
@@ -12,6 +13,23 @@ namespace RustCabin.Core.Tests.Faults;
 /// </summary>
 public sealed class DiagnosisTests
 {
+    /// <summary>What a look shows on a machine that has one fault.</summary>
+    static string ShownBy(Observable at, Hypothesis truth, IReadOnlyList<Sight> sights, PowerUpCount expected)
+    {
+        if (at.Id == truth.Look!.Id)
+            return truth.Look.Shows;
+        if (at.Id == Diagnosis.StartsId)
+            return truth.Shows.Starts == false ? "no" : "yes";
+        if (sights.FirstOrDefault(s => s.Id == at.Id) is { } sight)
+            return sight.Predicted(truth) ?? sight.Usual;
+        return at.Usual
+            ?? expected
+                .Lines.Index()
+                .Where(l => Diagnosis.LineId(l.Index) == at.Id)
+                .Select(l => $"{l.Item.Bytes.Bytes}")
+                .FirstOrDefault(at.Outcomes[0]);
+    }
+
     static IEnumerable<(Step Gate, PlannedUnit At)> Gates()
     {
         foreach (Pack pack in Demo.Packs)
@@ -64,16 +82,7 @@ public sealed class DiagnosisTests
                         break;
                     }
                     Assert.True(looks < 200, $"{truth.Id} at {gate.Id}");
-                    string shows =
-                        next.What.Id == truth.Look.Id ? truth.Look.Shows
-                        : next.What.Id == Diagnosis.StartsId ? (truth.Shows.Starts == false ? "no" : "yes")
-                        : sights.FirstOrDefault(s => s.Id == next.What.Id) is { } sight ? sight.Predicted(truth) ?? sight.Usual
-                        : next.What.Usual
-                            ?? expected
-                                .Lines.Index()
-                                .Where(l => Diagnosis.LineId(l.Index) == next.What.Id)
-                                .Select(l => $"{l.Item.Bytes.Bytes}")
-                                .FirstOrDefault(next.What.Outcomes[0]);
+                    string shows = ShownBy(next.What, truth, sights, expected);
                     seen = seen with { Looks = new Dictionary<string, string>(seen.Looks) { [next.What.Id] = shows } };
                     found = Diagnosis.Of(at, open, seen, all, expected, sights);
                 }

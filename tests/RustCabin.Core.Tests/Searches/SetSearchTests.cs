@@ -104,7 +104,7 @@ public sealed class SetSearchTests
         BuildSets none = Find(Asking(Memory("8K"), "\"skill\": 1, \"budget\": 49.99", parts));
         Assert.Empty(none.Sets);
         Assert.Equal(
-            ["Wanted: 8 KiB that cpu reaches", "Spend at most 49.99 EUR", "Skill at most 1"],
+            ["Wanted: 8 KiB that the processor reaches", "Spend at most 49.99 EUR", "Skill at most 1"],
             none.Clash.Select(c => c.Text)
         );
         Assert.Equal(

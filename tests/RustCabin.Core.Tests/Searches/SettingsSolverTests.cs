@@ -91,7 +91,7 @@ public sealed class SettingsSolverTests
         );
         Settings none = SettingsSolver.Solve(Trail.Stations, Wanting("4097").Planned);
         Assert.Empty(none.Solutions);
-        Assert.Equal("Wanted: 4,097 bytes that cpu reaches", Assert.Single(none.Clash).Text);
+        Assert.Equal("Wanted: 4,097 bytes that the processor reaches", Assert.Single(none.Clash).Text);
     }
 
     [Fact]

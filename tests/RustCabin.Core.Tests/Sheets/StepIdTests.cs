@@ -105,21 +105,19 @@ public sealed class StepIdTests
     }
 
     /// <summary>An act that is added without its way back, or the word that it has none, fails here.</summary>
+    static readonly Dictionary<Type, object> Samples = new()
+    {
+        [typeof(int)] = 1,
+        [typeof(StepId)] = StepId.None,
+        [typeof(InstanceName)] = InstanceName.Parse("x"),
+        [typeof(HandMend)] = new HandMend(),
+    };
+
     [Fact]
     public void Each_act_has_its_way_back_or_says_that_there_is_none()
     {
         object?[] Any(MethodInfo method) =>
-            [
-                .. method
-                    .GetParameters()
-                    .Select(p =>
-                        p.ParameterType == typeof(int) ? 1
-                        : p.ParameterType == typeof(StepId) ? StepId.None
-                        : p.ParameterType == typeof(InstanceName) ? InstanceName.Parse("x")
-                        : p.ParameterType == typeof(HandMend) ? new HandMend()
-                        : (object)"x"
-                    ),
-            ];
+            [.. method.GetParameters().Select(p => Samples.GetValueOrDefault(p.ParameterType, "x"))];
         string[] acts =
         [
             .. typeof(Acts)

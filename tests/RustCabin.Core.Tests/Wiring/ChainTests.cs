@@ -61,10 +61,15 @@ public class ChainTests
     sealed record Best(int Specials, int[] Places, int Moved, int[] Takes) : IComparable<Best>
     {
         public int CompareTo(Best? other) =>
-            Specials != other!.Specials ? Specials.CompareTo(other.Specials)
-            : First(Places, other.Places) is not 0 and var place ? place
-            : Moved != other.Moved ? Moved.CompareTo(other.Moved)
-            : First(Takes, other.Takes);
+            (
+                (int[])
+                    [
+                        Specials.CompareTo(other!.Specials),
+                        First(Places, other.Places),
+                        Moved.CompareTo(other.Moved),
+                        First(Takes, other.Takes),
+                    ]
+            ).FirstOrDefault(c => c != 0);
 
         static int First(int[] one, int[] other) => one.Zip(other, (a, b) => a.CompareTo(b)).FirstOrDefault(c => c != 0);
 

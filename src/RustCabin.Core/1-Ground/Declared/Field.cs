@@ -70,16 +70,24 @@ abstract class Field<T>(ShapeField declared, bool demanded)
             ? (Convert.ToDecimal(range.Minimum), Convert.ToDecimal(range.Maximum))
             : null;
 
+    static ShapeKind TextKind(PropertyInfo property) =>
+        (
+            (IEnumerable<(Type Mark, ShapeKind Kind)>)
+                [
+                    (typeof(IdAttribute), ShapeKind.Id),
+                    (typeof(LongTextAttribute), ShapeKind.Text),
+                    (typeof(WholeTextAttribute), ShapeKind.WholeText),
+                ]
+        )
+            .Where(t => property.IsDefined(t.Mark))
+            .Select(t => t.Kind)
+            .FirstOrDefault(ShapeKind.Name);
+
     static object Codec(PropertyInfo property, Type type)
     {
         (decimal from, decimal to) = RangeOf(property) ?? (decimal.MinValue, decimal.MaxValue);
         if (type == typeof(string))
-            return new TextCodec(
-                property.IsDefined(typeof(IdAttribute)) ? ShapeKind.Id
-                : property.IsDefined(typeof(LongTextAttribute)) ? ShapeKind.Text
-                : property.IsDefined(typeof(WholeTextAttribute)) ? ShapeKind.WholeText
-                : ShapeKind.Name
-            );
+            return new TextCodec(TextKind(property));
         if (type == typeof(decimal))
             return new NumberCodec(from, to);
         if (type == typeof(int))

@@ -18,12 +18,15 @@ public static class IdText
     public static string Capital(string text) => text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
 
     /// <summary>One of what a noun names: screws, screw; switches, switch; batteries, battery.</summary>
-    public static string Singular(string noun) =>
-        noun.EndsWith("ies", StringComparison.Ordinal) && noun.Length > 4 ? noun[..^3] + "y"
-        : Sibilant.Any(e => noun.EndsWith(e + "es", StringComparison.Ordinal)) ? noun[..^2]
-        : noun.EndsWith('s') && !noun.EndsWith("ss", StringComparison.Ordinal) && !noun.EndsWith("us", StringComparison.Ordinal)
-            ? noun[..^1]
-        : noun;
+    public static string Singular(string noun)
+    {
+        if (noun.EndsWith("ies", StringComparison.Ordinal) && noun.Length > 4)
+            return noun[..^3] + "y";
+        if (Sibilant.Any(e => noun.EndsWith(e + "es", StringComparison.Ordinal)))
+            return noun[..^2];
+        bool isOne = noun.EndsWith("ss", StringComparison.Ordinal) || noun.EndsWith("us", StringComparison.Ordinal);
+        return noun.EndsWith('s') && !isOne ? noun[..^1] : noun;
+    }
 
     /// <summary>Several of what a noun names, whether it stands for one or for several already.</summary>
     public static string Plural(string noun)

@@ -88,6 +88,15 @@ public static class JsonPath
             list[index] = value;
     }
 
+    static int PlaceOf(string inside, string path)
+    {
+        if (inside == "+")
+            return -1;
+        return int.TryParse(inside, NumberStyles.None, CultureInfo.InvariantCulture, out int index)
+            ? index
+            : throw new ArgumentException($"{path}: [{inside}] is no place of a list");
+    }
+
     /// <summary>The steps of a path: names as text, places of a list as numbers, -1 for <c>[+]</c>.</summary>
     static IEnumerable<object> Steps(string path)
     {
@@ -99,10 +108,7 @@ public static class JsonPath
                 if (end < 0)
                     throw new ArgumentException($"{path} is not closed");
                 string inside = path[(i + (quoted ? 2 : 1))..end];
-                yield return quoted ? inside
-                : inside == "+" ? -1
-                : int.TryParse(inside, NumberStyles.None, CultureInfo.InvariantCulture, out int index) ? index
-                : throw new ArgumentException($"{path}: [{inside}] is no place of a list");
+                yield return quoted ? inside : PlaceOf(inside, path);
                 i = end + (quoted ? 2 : 1);
             }
             else if (path[i] == '.')

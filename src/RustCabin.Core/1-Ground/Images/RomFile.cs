@@ -58,6 +58,9 @@ public static class RomFile
         public ulong Offset { get; set; }
         public bool Segmented { get; set; }
         public bool Linear { get; set; }
+
+        /// <summary>One past the last address that the records can name as they stand.</summary>
+        public ulong End => Linear ? 1UL << 32 : 1UL << (Segmented ? 20 : 16);
         public int Count { get; set; }
 
         public Span<byte> Take(ulong at, int length, int line)
@@ -146,19 +149,8 @@ public static class RomFile
         ulong last = pieces.Offset + at + (ulong)length;
         if (type == 0 && pieces.Segmented && at + length > 0x10000)
             throw new RomFileException(number, "the record runs over the end of its segment");
-        if (
-            type == 0
-            && last
-                > (
-                    pieces.Linear ? 1UL << 32
-                    : pieces.Segmented ? 1UL << 20
-                    : 1UL << 16
-                )
-        )
-            throw new RomFileException(
-                number,
-                $"the record runs past the last address, 0x{(pieces.Linear ? "ffffffff" : pieces.Segmented ? "fffff" : "ffff")}"
-            );
+        if (type == 0 && last > pieces.End)
+            throw new RomFileException(number, $"the record runs past the last address, 0x{pieces.End - 1:x}");
         Span<byte> data = type == 0 ? pieces.Take(pieces.Offset + at, length, number) : spare[..length];
         Decode(line.Slice(9, length * 2), data, number);
         Span<byte> sum = stackalloc byte[1];

@@ -38,11 +38,16 @@ sealed partial record MapLine
     public ulong? SizeSaid(bool hex) => Size?.Bytes ?? SizeNumber?.Value(hex);
 
     /// <summary>The last address in a base, an end as it is printed.</summary>
-    public ulong? Last(bool hex) =>
-        To is { } end ? end.Value(hex)
-        : IsSingle ? Start(hex)
-        : Start(hex) is { } from && SizeSaid(hex) is { } size and > 0 && from <= ulong.MaxValue - (size - 1) ? from + (size - 1)
-        : null;
+    public ulong? Last(bool hex)
+    {
+        if (To is { } end)
+            return end.Value(hex);
+        if (IsSingle)
+            return Start(hex);
+        return Start(hex) is { } from && SizeSaid(hex) is { } size and > 0 && from <= ulong.MaxValue - (size - 1)
+            ? from + (size - 1)
+            : null;
+    }
 
     /// <summary>A line of one number.</summary>
     public static MapLine Alone(PastedNumber number) => new() { From = number };

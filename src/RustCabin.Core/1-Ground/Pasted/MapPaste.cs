@@ -79,13 +79,17 @@ static partial class MapPaste
     }
 
     /// <summary>What answers, by whole words: the first kind of which a word stands on the line.</summary>
-    internal static string? KindOf(string text) =>
-        Free().IsMatch(text) ? "free"
-        : Io().IsMatch(text) ? "io"
-        : Window().IsMatch(text) ? "window"
-        : Rom().IsMatch(text) ? "rom"
-        : Ram().IsMatch(text) ? "ram"
-        : null;
+    internal static string? KindOf(string text) => Kinds.Where(k => k.Words.IsMatch(text)).Select(k => k.Kind).FirstOrDefault();
+
+    /// <summary>In the order in which one word goes before another.</summary>
+    static readonly (Regex Words, string Kind)[] Kinds =
+    [
+        (Free(), "free"),
+        (Io(), "io"),
+        (Window(), "window"),
+        (Rom(), "rom"),
+        (Ram(), "ram"),
+    ];
 
     [GeneratedRegex(@"\b(?:free|unused|reserved|empty)\b", RegexOptions.IgnoreCase)]
     private static partial Regex Free();

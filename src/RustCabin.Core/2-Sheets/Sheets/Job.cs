@@ -83,6 +83,9 @@ public sealed record Job
     [Display(ShortName = "card", Description = "Cards that go into parts, one a part at most.")]
     public IReadOnlyList<JobCard> Cards { get; init; } = [];
 
+    [Display(Name = "release files", ShortName = "release file", Description = "Which file of a release went into which part.")]
+    public IReadOnlyList<ReleaseTaken> Releases { get; init; } = [];
+
     [Display(Description = "What is known of the picture.")]
     public PictureRecord? Picture { get; init; }
 

@@ -1,3 +1,5 @@
+using RustCabin.Core.Declared;
+
 namespace RustCabin.Core.Sheets;
 
 /// <summary>
@@ -33,6 +35,15 @@ public readonly record struct ClaimName(string? Of, string Id)
     /// <summary>What findings are about: the part as a whole, or the one thing of the machine.</summary>
     public Subject Subject => Instance is { } part ? Subject.Part(part) : Subject.Parse(ToString());
 
+    /// <summary>In words, where no plan is at hand that knows the titles: <c>shared of the machine</c>, <c>ram of fathom</c>.</summary>
+    public string Plain =>
+        Of switch
+        {
+            null => IdText.Plain(Id),
+            "" => $"{IdText.Plain(Id)} of the machine",
+            _ => $"{IdText.Plain(Id)} of {IdText.Plain(Of)}",
+        };
+
     /// <inheritdoc/>
     public override string ToString() =>
         Of switch
@@ -54,6 +65,9 @@ public readonly record struct LocalName(string Owner, string Id)
     /// <summary>Reads a name; any text is one.</summary>
     public static LocalName Parse(string text) =>
         text.IndexOf(':') is > 0 and var colon ? new(text[..colon], text[(colon + 1)..]) : new("", text);
+
+    /// <summary>In words, where no plan is at hand that knows the titles: <c>panel</c>, <c>panel of fathom</c>.</summary>
+    public string Plain => OnPart ? $"{IdText.Plain(Id)} of {IdText.Plain(Owner)}" : IdText.Plain(Id);
 
     /// <summary>It lies on a part.</summary>
     public bool OnPart => Owner.Length > 0;

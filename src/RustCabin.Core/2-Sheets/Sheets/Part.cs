@@ -141,6 +141,12 @@ public sealed record Part : ICompleted<Part>
     [Display(Name = "card kit", Description = "Files that its card must carry.")]
     public CardKit? CardKit { get; init; }
 
+    [Display(Name = "card tree", Description = "How the files of its card must lie.")]
+    public TreeRule? Tree { get; init; }
+
+    [Display(ShortName = "release", Description = "How the files of its firmware are called, for which variant and part.")]
+    public IReadOnlyList<ReleaseRule> Releases { get; init; } = [];
+
     [Display(Description = "What a storage part holds.")]
     public ByteSize? Capacity { get; init; }
 

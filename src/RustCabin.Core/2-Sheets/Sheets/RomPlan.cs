@@ -14,6 +14,9 @@ public sealed record RomPlan : ICompleted<RomPlan>
     [Required, Id, OnSheet(Things.Sites), Display(Description = "The socket.")]
     public string Site { get; init; } = "";
 
+    /// <summary>The socket as a person says it.</summary>
+    public string Socket => IdText.Plain(Site);
+
     [Required, Display(Description = "The device, of the built-in table.")]
     public string Device { get; init; } = "";
 

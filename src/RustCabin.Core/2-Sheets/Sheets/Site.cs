@@ -10,6 +10,10 @@ public sealed record Site
     [Required, Id, Display(Description = "Its identifier.")]
     public string Id { get; init; } = "";
 
+    /// <summary>What a person calls it: its kind and its name, one of them where the name says the kind.</summary>
+    public string Called =>
+        IdText.Plain(Id) is var name && name.Contains(Kind, StringComparison.Ordinal) ? name : $"{Kind} {name}";
+
     [Required, Display(Description = "What it is: socket, slot, header, pad, bay.")]
     public string Kind { get; init; } = "";
 

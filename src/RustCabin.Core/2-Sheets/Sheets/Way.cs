@@ -15,6 +15,9 @@ public sealed record Way : ICompleted<Way>
     [Required, Id, Display(Description = "Its identifier.")]
     public string Id { get; init; } = "";
 
+    /// <summary>What a person calls it.</summary>
+    public string Called => IdText.Plain(Id);
+
     [Id, Usual, OnSheet(Things.Models), Display(Description = "The model that it fits.")]
     public string? Model { get; init; }
 

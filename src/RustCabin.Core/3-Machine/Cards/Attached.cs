@@ -1,4 +1,5 @@
 using System.Globalization;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
@@ -11,6 +12,9 @@ namespace RustCabin.Core.Cards;
 /// <param name="Owner">The part that brings it; null: the machine.</param>
 public sealed record HostHere(string Name, StorageHost Host, string? Site, Instance? Owner)
 {
+    /// <summary>What a person calls it.</summary>
+    public string Title => Owner is null ? IdText.Plain(Host.Id) : $"{IdText.Plain(Host.Id)} of {Owner.Title}";
+
     /// <summary>What findings call it.</summary>
     public Subject Subject => Owner is null ? Subject.Model(Host.Id) : Owner.Subject;
 
@@ -85,10 +89,12 @@ public sealed record Attached(Instance Device, HostHere? Host, IReadOnlyList<Ins
 
     /// <summary>An id as a switch names it: a figure, or first and second.</summary>
     static int? NumberOf(string position) =>
-        int.TryParse(position, CultureInfo.InvariantCulture, out int id) ? id
-        : position == "first" ? 0
-        : position == "second" ? 1
-        : null;
+        position switch
+        {
+            "first" => 0,
+            "second" => 1,
+            _ => int.TryParse(position, CultureInfo.InvariantCulture, out int id) ? id : null,
+        };
 
     /// <summary>Whether it terminates as its switches stand; null: it does as is needed.</summary>
     public bool? Terminates(IReadOnlyList<Instance> all) =>

@@ -31,16 +31,21 @@ public sealed record CardLabel(string Text, decimal Bytes)
             ? string.Concat([first, .. rest])
             : number.Replace(',', '.');
 
+    static decimal UnitOf(string ending) =>
+        ending switch
+        {
+            "TB" => 1e12m,
+            "GB" => 1e9m,
+            "MB" => 1e6m,
+            _ => 0,
+        };
+
     /// <summary>Reads a label such as <c>32 GB</c> or <c>512MB</c>; null, with why, when it does not read as one.</summary>
     public static CardLabel? Parse(string text, out string wrong)
     {
         wrong = "";
         string label = text.Trim().ToUpperInvariant();
-        decimal unit =
-            label.EndsWith("TB", StringComparison.Ordinal) ? 1e12m
-            : label.EndsWith("GB", StringComparison.Ordinal) ? 1e9m
-            : label.EndsWith("MB", StringComparison.Ordinal) ? 1e6m
-            : 0;
+        decimal unit = label.Length < 2 ? 0 : UnitOf(label[^2..]);
         if (unit == 0)
         {
             wrong = $"\"{text}\" has neither MB, GB nor TB";

@@ -7,56 +7,6 @@ using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Cards;
 
-/// <summary>In which order files get their numbers.</summary>
-public enum TreeSort
-{
-    /// <summary>By their paths.</summary>
-    Name,
-
-    /// <summary>By the number that each name begins with.</summary>
-    Number,
-}
-
-/// <summary>A place that the device itself wants a file in.</summary>
-public sealed record TreeSlot
-{
-    /// <summary>The path.</summary>
-    [Required, LongText, Display(Description = "The path of the file.")]
-    public string Path { get; init; } = "";
-
-    /// <summary>What it is.</summary>
-    [Display(Description = "What stands there.")]
-    public string What { get; init; } = "";
-}
-
-/// <summary>How the files of a card must lie.</summary>
-public sealed record TreeRule
-{
-    /// <summary>The path of a file, with {nn}, {title} and {ending} where those stand.</summary>
-    [Required, LongText, Display(Description = "The path of a file, with {nn}, {title} and {ending} where those stand.")]
-    public string Pattern { get; init; } = "";
-
-    /// <summary>How many files the card may hold.</summary>
-    [Required, Range(1, 100_000), Display(Description = "How many files the card may hold.")]
-    public int Most { get; init; }
-
-    /// <summary>The names that the host reads.</summary>
-    [Required, Display(Description = "The names that the host reads: 8.3, 31 or 255.")]
-    public NameRule Names { get; init; }
-
-    /// <summary>The endings that it opens; empty: any.</summary>
-    [Display(Description = "The endings that it opens; left out: any.")]
-    public IReadOnlyList<string> Formats { get; init; } = [];
-
-    /// <summary>Places that the device itself wants a file in.</summary>
-    [Display(Description = "Places that the device itself wants a file in.")]
-    public IReadOnlyList<TreeSlot> Slots { get; init; } = [];
-
-    /// <summary>In which order files get their numbers.</summary>
-    [Display(Description = "In which order files get their numbers: by their paths, or by the number that each begins with.")]
-    public TreeSort Sort { get; init; }
-}
-
 /// <summary>A file of a listing.</summary>
 public sealed record TreeFile
 {
@@ -88,10 +38,6 @@ public sealed record TreeAsked : ICompleted<TreeAsked>
     {
         if (Files.Count > Most)
             read.Wrong("files", $"are {Files.Count:#,0}; {Most:#,0} are allowed");
-        if (Tree.Slots.Count > Most)
-            read.Wrong("tree.slots", $"are {Tree.Slots.Count:#,0}; {Most:#,0} are allowed");
-        if (CardTree.Unknown(Tree.Pattern) is { } word)
-            read.Wrong("tree.pattern", $"{{{word}}} is not one of {{nn}}, {{title}}, {{ending}}");
         return this;
     }
 }
@@ -110,19 +56,6 @@ public sealed record TreeMisfit(string From, string Why);
 /// <param name="Missing">Slots that no file is for.</param>
 public sealed record CardTree(IReadOnlyList<TreePlace> Places, IReadOnlyList<TreeMisfit> Misfits, IReadOnlyList<string> Missing)
 {
-    const string NumberWord = "{nn}",
-        TitleWord = "{title}",
-        EndingWord = "{ending}";
-
-    /// <summary>The first word of a pattern that stands for nothing; null: there is none.</summary>
-    internal static string? Unknown(string pattern)
-    {
-        string left = pattern.Replace(NumberWord, "").Replace(TitleWord, "").Replace(EndingWord, "");
-        int open = left.IndexOf('{');
-        int close = open < 0 ? -1 : left.IndexOf('}', open);
-        return close < 0 ? null : left[(open + 1)..close];
-    }
-
     /// <summary>The tree of a card's files.</summary>
     public static CardTree Of(TreeAsked asked) => new TreeWalk(asked).Done();
 
@@ -211,11 +144,11 @@ public sealed record CardTree(IReadOnlyList<TreePlace> Places, IReadOnlyList<Tre
             for (int i = 0; i < parts.Length; i++)
             {
                 bool last = i == parts.Length - 1,
-                    titled = parts[i].Contains(TitleWord, StringComparison.Ordinal);
+                    titled = parts[i].Contains(TreeRule.TitleWord, StringComparison.Ordinal);
                 string name = parts[i]
-                    .Replace(NumberWord, nn, StringComparison.Ordinal)
-                    .Replace(EndingWord, ending.ToLowerInvariant(), StringComparison.Ordinal)
-                    .Replace(TitleWord, title, StringComparison.Ordinal);
+                    .Replace(TreeRule.NumberWord, nn, StringComparison.Ordinal)
+                    .Replace(TreeRule.EndingWord, ending.ToLowerInvariant(), StringComparison.Ordinal)
+                    .Replace(TreeRule.TitleWord, title, StringComparison.Ordinal);
                 if (_rule.Names == NameRule.Short && name != parts[i])
                     name = name.ToUpperInvariant();
                 if (titled)

@@ -4,21 +4,10 @@ using System.Numerics;
 using System.Text;
 using System.Text.RegularExpressions;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Cards;
-
-/// <summary>How the files of a release are called.</summary>
-public sealed record ReleaseRule
-{
-    /// <summary>The name, with {variant}, {part} and {version} where those stand.</summary>
-    [Required, Display(Description = "The file's name, with {variant}, {part} and {version} where those stand.")]
-    public string File { get; init; } = "";
-
-    /// <summary>What it is for, where the name does not say: variant, part.</summary>
-    [Display(Description = "What it is for, where the name does not say it: variant, part.")]
-    public IReadOnlyDictionary<string, string> For { get; init; } = new Dictionary<string, string>();
-}
 
 /// <summary>What <c>releases</c> takes.</summary>
 public sealed record ReleasesAsked : ICompleted<ReleasesAsked>
@@ -50,13 +39,6 @@ public sealed record ReleasesAsked : ICompleted<ReleasesAsked>
             read.Wrong("releases", $"are {Releases.Count:#,0}; {MostRules} are allowed");
         if (Files.Count > MostFiles)
             read.Wrong("files", $"are {Files.Count:#,0}; {MostFiles:#,0} are allowed");
-        foreach ((int i, ReleaseRule rule) in Releases.Index())
-        {
-            foreach (string key in rule.For.Keys.Where(k => k is not (Release.VariantWord or Release.PartWord)))
-                read.Wrong($"releases[{i}].for.{key}", "is not one of variant, part");
-            if (Release.Unknown(rule.File) is { } word)
-                read.Wrong($"releases[{i}].file", $"{{{word}}} is not one of {{variant}}, {{part}}, {{version}}");
-        }
         return this;
     }
 }
@@ -72,17 +54,6 @@ public sealed record ReleaseOther(string File, string Why);
 /// <param name="Others">All the rest, in their order.</param>
 public sealed partial record Release(string? File, string Why, IReadOnlyList<ReleaseOther> Others)
 {
-    internal const string VariantWord = "variant",
-        PartWord = "part",
-        VersionWord = "version";
-
-    [GeneratedRegex(@"\{([^{}]*)\}")]
-    private static partial Regex Words { get; }
-
-    /// <summary>The first word of a name that stands for nothing; null: there is none.</summary>
-    internal static string? Unknown(string file) =>
-        Words.Matches(file).Select(m => m.Groups[1].Value).FirstOrDefault(w => w is not (VariantWord or PartWord or VersionWord));
-
     sealed record Fit(int At, string Version, string Words);
 
     /// <summary>The file that is for what was asked, the highest version of several; of equals the first.</summary>
@@ -104,7 +75,7 @@ public sealed partial record Release(string? File, string Why, IReadOnlyList<Rel
                     why[i] = against;
                     continue;
                 }
-                fits.Add(new Fit(i, match.Groups[VersionWord].Value, SaidBy(rule, match)));
+                fits.Add(new Fit(i, match.Groups[ReleaseRule.VersionWord].Value, SaidBy(rule, match)));
                 why[i] = "";
                 break;
             }
@@ -142,11 +113,11 @@ public sealed partial record Release(string? File, string Why, IReadOnlyList<Rel
         var pattern = new StringBuilder("^");
         int from = 0;
         var seen = new HashSet<string>();
-        foreach (Match word in Words.Matches(rule.File))
+        foreach (Match word in ReleaseRule.Words.Matches(rule.File))
         {
             pattern.Append(Regex.Escape(rule.File[from..word.Index]));
             string name = word.Groups[1].Value,
-                letters = name == VersionWord ? "[A-Za-z0-9._-]+" : "[A-Za-z0-9]+";
+                letters = name == ReleaseRule.VersionWord ? "[A-Za-z0-9._-]+" : "[A-Za-z0-9]+";
             // What stands twice is read where it stands first.
             pattern.Append(seen.Add(name) ? $"(?<{name}>{letters})" : letters);
             from = word.Index + word.Length;
@@ -160,7 +131,7 @@ public sealed partial record Release(string? File, string Why, IReadOnlyList<Rel
 
     /// <summary>Why a file that a rule names is not for what was asked; null: it is.</summary>
     static string? Against(ReleasesAsked asked, ReleaseRule rule, Match match) =>
-        Against(VariantWord, asked.Variant, rule, match) ?? Against(PartWord, asked.Part, rule, match);
+        Against(ReleaseRule.VariantWord, asked.Variant, rule, match) ?? Against(ReleaseRule.PartWord, asked.Part, rule, match);
 
     static string? Against(string word, string? asked, ReleaseRule rule, Match match)
     {
@@ -177,7 +148,7 @@ public sealed partial record Release(string? File, string Why, IReadOnlyList<Rel
     {
         string[] words =
         [
-            .. ((string[])[VariantWord, PartWord, VersionWord])
+            .. ((string[])[ReleaseRule.VariantWord, ReleaseRule.PartWord, ReleaseRule.VersionWord])
                 .Select(w => (Word: w, Said: match.Groups[w] is { Success: true } g ? g.Value : rule.For.GetValueOrDefault(w)))
                 .Where(w => w.Said is not null)
                 .Select(w => $"{w.Word} {w.Said}"),

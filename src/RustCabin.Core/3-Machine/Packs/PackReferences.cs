@@ -276,16 +276,8 @@ static class PackReferences
                     .Where(r => model.FindSite(r.Item.Site) is null && !LocalName.Parse(r.Item.Site).OnPart)
             )
                 yield return new($"{path}.roms[{i}].site", $"\"{rom.Site}\" is not a site of {model.Id}");
-        foreach ((int i, Need want) in job.Wants.Index())
-            if (want is TitleNeed title && (pack.FindTitle(title.Id) ?? known.FindTitle(title.Id)) is null)
-                yield return new($"{path}.wants[{i}].title", $"\"{title.Id}\" is not a title here");
-        foreach ((int i, JobCard card) in job.Cards.Index())
-        foreach ((int k, CardPartition p) in card.Partitions.Index())
-        foreach (string held in p.Holds.Where(t => (pack.FindTitle(t) ?? known.FindTitle(t)) is null))
-            yield return new($"{path}.cards[{i}].partitions[{k}].holds", $"\"{held}\" is not a title here");
-        foreach ((int i, SpeedClaim claim) in (job.Speed?.Claims ?? []).Index())
-            if (!kept && claim.Unit is { } reference && (pack.FindUnit(reference) ?? known.FindUnit(reference)) is null)
-                yield return new($"{path}.speed.claims[{i}].unit", $"\"{reference}\" is not a unit here");
+        foreach (SheetError error in CheckNamed(job, path, pack, known, kept))
+            yield return error;
         foreach (SheetError error in CheckSwitches(job.Switches, $"{path}.switches", instances, unit, pack, known))
             yield return error;
         foreach ((string name, IReadOnlyList<string?> banks) in job.Banks)
@@ -299,6 +291,21 @@ static class PackReferences
             SheetError error in CheckSwitches(setting.Switches, $"{path}.settings[{i}].switches", instances, unit, pack, known)
         )
             yield return error;
+    }
+
+    /// <summary>The titles and the units that a job names.</summary>
+    static IEnumerable<SheetError> CheckNamed(Job job, string path, Pack pack, Pack known, bool kept)
+    {
+        foreach ((int i, Need want) in job.Wants.Index())
+            if (want is TitleNeed title && (pack.FindTitle(title.Id) ?? known.FindTitle(title.Id)) is null)
+                yield return new($"{path}.wants[{i}].title", $"\"{title.Id}\" is not a title here");
+        foreach ((int i, JobCard card) in job.Cards.Index())
+        foreach ((int k, CardPartition p) in card.Partitions.Index())
+        foreach (string held in p.Holds.Where(t => (pack.FindTitle(t) ?? known.FindTitle(t)) is null))
+            yield return new($"{path}.cards[{i}].partitions[{k}].holds", $"\"{held}\" is not a title here");
+        foreach ((int i, SpeedClaim claim) in (job.Speed?.Claims ?? []).Index())
+            if (!kept && claim.Unit is { } reference && (pack.FindUnit(reference) ?? known.FindUnit(reference)) is null)
+                yield return new($"{path}.speed.claims[{i}].unit", $"\"{reference}\" is not a unit here");
     }
 
     static IEnumerable<SheetError> CheckSwitches(

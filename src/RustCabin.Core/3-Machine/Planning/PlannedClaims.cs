@@ -1,3 +1,4 @@
+using RustCabin.Core.Declared;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
@@ -145,13 +146,13 @@ static class PlannedClaims
         return
         [
             .. model.AutoWindows.Select(w =>
-                $"Window {w.Id}: {AddressRange.Of(w.Base.Value, Math.Max(1, w.Size.Bytes)).ToScreen(model.AddressBits)}, "
+                $"Window {IdText.Plain(w.Id)}: {AddressRange.Of(w.Base.Value, Math.Max(1, w.Size.Bytes)).ToScreen(model.AddressBits)}, "
                 + $"{w.Size}."
             ),
             .. from t in taken
             where model.AutoWindows.Any(w => w.Size.Bytes > 0 && AddressRange.Of(w.Base.Value, w.Size.Bytes).Touches(t.Range))
             orderby t.Range.From
-            select $"Taken: {t.Range.ToScreen(model.AddressBits)} by {t.Owner}.",
+            select $"Taken: {t.Range.ToScreen(model.AddressBits)} by {t.Owner.Plain}.",
         ];
     }
 

@@ -79,9 +79,15 @@ public sealed record PlannedUnit(
         return Claims.Count(c => c.Kind == kind && OwnerName(c.Owner) == name) > 1 ? $"{name}, {IdText.Plain(owner.Id)}" : name;
     }
 
+    /// <summary>A site, a net or another thing by where it is, for a person: <c>header of Curragh card interface</c>.</summary>
+    public string PlaceName(string name) =>
+        LocalName.Parse(name) is { OnPart: true } local && Find(InstanceName.Parse(local.Owner)) is { } part
+            ? $"{IdText.Plain(local.Id)} of {part.Title}"
+            : LocalName.Parse(name).Plain;
+
     /// <summary>What a finding or a fault is about, for a person.</summary>
     public string SubjectName(Subject subject) =>
-        subject.InModel is { } thing ? $"{Model.Name} {thing}"
+        subject.InModel is { } thing ? $"{Model.Name} {IdText.Plain(thing)}"
         : subject.InPart is { } instance ? Find(InstanceName.Parse(instance))?.Title ?? instance
         : $"{subject}";
 }

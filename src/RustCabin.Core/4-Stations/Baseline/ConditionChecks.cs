@@ -34,7 +34,24 @@ public static class ConditionChecks
                     "A supply, a transformer or a conversion for this mains is needed. " + Caution.Of("mains").Text,
                 ]
             );
+        foreach (Finding worn in Worn(unit, survey))
+            yield return worn;
+        if (survey.HalfDone.Length > 0)
+            yield return new Finding(
+                BaselineFindings.CondHalfDone,
+                Severity.Watch,
+                "An earlier owner left work half done",
+                [Subject.Unit],
+                survey.HalfDone,
+                [
+                    "What was found half done belongs to a way of a part: put the part on the unit as unproven, and its steps "
+                        + "get readings before power-on.",
+                ]
+            );
+    }
 
+    static IEnumerable<Finding> Worn(PlannedUnit unit, Survey survey)
+    {
         if (survey.Capacitors is Wear.Bad)
             yield return Watch(
                 BaselineFindings.CondCapacitors,
@@ -72,18 +89,6 @@ public static class ConditionChecks
                 "Catches and posts may break: warm the case to room temperature, release catches with a flat tool, keep every "
                     + "piece that comes off.",
                 ["The survey says that the plastic is brittle."]
-            );
-        if (survey.HalfDone.Length > 0)
-            yield return new Finding(
-                BaselineFindings.CondHalfDone,
-                Severity.Watch,
-                "An earlier owner left work half done",
-                [Subject.Unit],
-                survey.HalfDone,
-                [
-                    "What was found half done belongs to a way of a part: put the part on the unit as unproven, and its steps "
-                        + "get readings before power-on.",
-                ]
             );
     }
 

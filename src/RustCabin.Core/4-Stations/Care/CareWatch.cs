@@ -61,11 +61,13 @@ public sealed record CareWatch(
             return new CareWatch(looks, null, null, CareStop.None);
         DateTimeOffset until = looks[0].At.AddHours((double)figures.Longest);
         CareLook?[] said = [.. looks.Select(l => l.Note.Look)];
-        CareStop stop =
-            said.Contains(CareLook.Marbled) ? CareStop.Marbling
-            : said is [.., CareLook.Same] ? CareStop.NoChange
-            : now >= until ? CareStop.TimeOver
-            : CareStop.None;
+        CareStop stop = said switch
+        {
+            _ when said.Contains(CareLook.Marbled) => CareStop.Marbling,
+            [.., CareLook.Same] => CareStop.NoChange,
+            _ when now >= until => CareStop.TimeOver,
+            _ => CareStop.None,
+        };
         DateTimeOffset next = looks[^1].At.AddMinutes((double)figures.LookEvery);
         return new CareWatch(
             looks,

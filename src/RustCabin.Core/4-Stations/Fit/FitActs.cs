@@ -1,3 +1,4 @@
+using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
@@ -47,7 +48,8 @@ static class FitActs
                 asked.Kept,
                 part.Way?.Reversible == false ? $"{part.Title} was fitted in a way that cannot be undone" : ""
             )
-        : Acts.RomSite(asked.Step.Id) is { } site ? asked.Takes($"The original device back into {site}", asked.At, asked.Kept)
+        : Acts.RomSite(asked.Step.Id) is { } site
+            ? asked.Takes($"The original device back into {IdText.Plain(site)}", asked.At, asked.Kept)
         : null;
 
     static (UndoStep, PlannedUnit)? FitAgain(BackAsked asked)

@@ -1,5 +1,6 @@
 using Google.OrTools.Sat;
 using RustCabin.Core.Choices;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -22,7 +23,7 @@ static class FitChecks
                 yield return Wrong(
                     unit,
                     instance,
-                    $"{instance.Title} by way of \"{way.Id}\" is for {model}, not for {unit.Model.Name}.",
+                    $"{instance.Title} by way of \"{way.Called}\" is for {model}, not for {unit.Model.Name}.",
                     Fitting(unit, instance.Part)
                 );
             else if (!unit.Holds(way.Revisions))
@@ -51,7 +52,7 @@ static class FitChecks
 
     static IEnumerable<string> Fitting(PlannedUnit unit, Part part) =>
         part.Ways.Select(w =>
-            $"Way \"{w.Id}\": for {w.Model ?? $"anything with {w.Connector}"}"
+            $"Way \"{w.Called}\": for {w.Model ?? $"anything with {w.Connector}"}"
             + $"{(w.Revisions.Count > 0 && w.Model == unit.Model.Id ? $", {Names(unit.Model, w.Revisions)}" : "")}."
         );
 
@@ -122,11 +123,11 @@ static class FitChecks
             yield return new Finding(
                 FitFindings.FitSiteTaken,
                 Severity.Stop,
-                $"{site.Key} is wanted twice",
+                $"{IdText.Capital(unit.PlaceName(site.Key))} is wanted twice",
                 [.. on.Select(x => x.Instance.Subject).Distinct()],
-                $"{names} both sit on {site.Key}, and "
+                $"{names} both sit on {unit.PlaceName(site.Key)}, and "
                     + $"{(stacks ? "only one of a kind can" : "neither sheet says that they stack")}.",
-                [.. on.Select(x => $"{x.Instance.Title} takes {site.Key}: {How(x.Taken.Mode)}.")]
+                [.. on.Select(x => $"{x.Instance.Title} takes {unit.PlaceName(site.Key)}: {How(x.Taken.Mode)}.")]
             );
         }
     }

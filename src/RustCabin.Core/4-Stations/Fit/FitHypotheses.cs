@@ -101,13 +101,19 @@ static class FitHypotheses
         };
         foreach (Hypothesis seated in SeatHypotheses.Of(at, part, gone, without))
             yield return seated;
+        foreach (Hypothesis other in Switches(at, part, opens).Concat(Drivers(part)).Concat(Known(at, part, opens)))
+            yield return other;
+    }
+
+    static IEnumerable<Hypothesis> Switches(PlannedUnit at, Instance part, IReadOnlyList<AccessLevel> opens)
+    {
         foreach (Switch own in part.Part.Switches)
         foreach (string position in own.Positions.Where(p => p != part.Positions[own.Id]))
             yield return Hypothesis.Of(
                 at,
                 $"switch:{part.Name}.{own.Id}={position}",
                 $"{own.Id} of {part.Title} stands {position}",
-                chance / 2,
+                Work.ChanceOf(part) / 2,
                 Effect.Moved(part, own, position)
             ) with
             {
@@ -126,11 +132,15 @@ static class FitHypotheses
                     Opens = opens,
                 },
             };
+    }
+
+    static IEnumerable<Hypothesis> Drivers(Instance part)
+    {
         foreach (Driver driver in part.Part.Drivers)
             yield return new Hypothesis(
                 $"driver:{part.Name}:{driver.Name}",
                 $"{driver.Name} for {part.Title} is missing, too old, or was put on in the wrong order",
-                chance / 4,
+                Work.ChanceOf(part) / 4,
                 Shown.Nothing
             )
             {
@@ -148,6 +158,11 @@ static class FitHypotheses
                     State = LookState.Running,
                 },
             };
+    }
+
+    /// <summary>What the part's own sheet says goes wrong with it.</summary>
+    static IEnumerable<Hypothesis> Known(PlannedUnit at, Instance part, IReadOnlyList<AccessLevel> opens)
+    {
         foreach (PartFault known in part.Part.Faults)
             yield return new Hypothesis(
                 $"own:{part.Name}:{known.Id}",

@@ -1,3 +1,4 @@
+using RustCabin.Core.Declared;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Fit;
@@ -58,19 +59,23 @@ public static class FitMatrix
                     revision,
                     FitGrade.Fits,
                     best,
-                    [$"Way \"{best.Id}\": {Sites(best)}{best.Minutes:0.#} minutes, skill {best.Skill}, can be undone."]
+                    [$"Way \"{best.Called}\": {Sites(best)}{best.Minutes:0.#} minutes, skill {best.Skill}, can be undone."]
                 )
                 : new FitCell(
                     revision,
                     FitGrade.WithCare,
                     best,
-                    [.. found.Cares.Prepend($"Way \"{best.Id}\": {Sites(best)}{best.Minutes:0.#} minutes, skill {best.Skill}.")]
+                    [
+                        .. found.Cares.Prepend(
+                            $"Way \"{best.Called}\": {Sites(best)}{best.Minutes:0.#} minutes, skill {best.Skill}."
+                        ),
+                    ]
                 );
         return new FitCell(
             revision,
             FitGrade.DoesNot,
             null,
-            [.. tried.SelectMany(t => t.Bars.Select(bar => $"Way \"{t.Way.Id}\": {bar}"))]
+            [.. tried.SelectMany(t => t.Bars.Select(bar => $"Way \"{t.Way.Called}\": {bar}"))]
         );
     }
 
@@ -87,9 +92,9 @@ public static class FitMatrix
             yield return $"is for {string.Join(" and ", way.Revisions.Select(id => model.FindRevision(id)?.Name ?? id))}.";
         foreach (string id in way.Occupies.Select(o => o.Site).OfType<string>().Where(id => !LocalName.Parse(id).OnPart))
             if (model.FindSite(id) is not { } site)
-                yield return $"wants a site {id}, which this model has not.";
+                yield return $"wants a site {IdText.Plain(id)}, which this model has not.";
             else if (site.Revisions.Count > 0 && !site.Revisions.Contains(revision))
-                yield return $"wants the site {id}, which this board has not.";
+                yield return $"wants the site {IdText.Plain(id)}, which this board has not.";
     }
 
     static IEnumerable<string> Cares(Model model, Way way)
@@ -102,11 +107,13 @@ public static class FitMatrix
             yield return $"It wants skill {way.Skill} of 5.";
         foreach (Occupies taken in way.Occupies.Where(o => o.Mode is SiteMode.In or SiteMode.Between && o.Site is not null))
             if (model.FindSite(taken.Site!) is { Mount: "soldered" })
-                yield return $"The chip at {taken.Site} is soldered: a socket must be fitted first.";
+                yield return $"The chip at {LocalName.Parse(taken.Site!).Plain} is soldered: a socket must be fitted first.";
         foreach (Need need in way.Needs.Where(n => n.Named.Length > 0))
             yield return $"It needs {need.Kind} {need.Named}.";
     }
 
     static string Sites(Way way) =>
-        way.Occupies.Count == 0 ? "" : $"on {string.Join(" and ", way.Occupies.Select(o => o.Site ?? o.Signal))}, ";
+        way.Occupies.Count == 0
+            ? ""
+            : $"on {string.Join(" and ", way.Occupies.Select(o => o.Site is { } site ? LocalName.Parse(site).Plain : o.Signal))}, ";
 }

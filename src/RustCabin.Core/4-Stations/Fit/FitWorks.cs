@@ -23,6 +23,19 @@ static class FitWorks
             if (DriversOf(after, part, DriverOrder.Before) is { Count: > 0 } first)
                 yield return new Work(WorkTime.Before, first);
 
+        foreach (Work work in Removals(before, after).Concat(Fittings(before, after)))
+            yield return work;
+        if (after.Firmware != before.Firmware)
+            yield return new Work(WorkTime.Firmware, [FirmwareStep(before.Firmware, after.Firmware)])
+            {
+                Opens = FirmwareSite(after) is { } site ? AccessPath.Path(after.Model, site.Access) : [],
+                Anywhere = FirmwareSite(after) is null,
+                Gate = new GateAsked(Acts.CountFirmware, $"with firmware {after.Firmware}", [Acts.Firmware]) { Alone = true },
+            };
+    }
+
+    static IEnumerable<Work> Removals(PlannedUnit before, PlannedUnit after)
+    {
         Instance[] removed = [.. before.Instances.Where(b => after.Find(b.Name) is null)];
         foreach (Instance part in removed)
             yield return new Work(WorkTime.Out, [RemoveStep(part)])
@@ -40,7 +53,10 @@ static class FitWorks
                         )
                         : null,
             };
+    }
 
+    static IEnumerable<Work> Fittings(PlannedUnit before, PlannedUnit after)
+    {
         foreach (Instance part in after.Instances)
         {
             Instance? earlier = before.Find(part.Name);
@@ -70,13 +86,6 @@ static class FitWorks
                     Anywhere = true,
                 };
         }
-        if (after.Firmware != before.Firmware)
-            yield return new Work(WorkTime.Firmware, [FirmwareStep(before.Firmware, after.Firmware)])
-            {
-                Opens = FirmwareSite(after) is { } site ? AccessPath.Path(after.Model, site.Access) : [],
-                Anywhere = FirmwareSite(after) is null,
-                Gate = new GateAsked(Acts.CountFirmware, $"with firmware {after.Firmware}", [Acts.Firmware]) { Alone = true },
-            };
     }
 
     /// <summary>The socket of the machine that holds its firmware; null: no sheet says.</summary>
@@ -240,9 +249,9 @@ static class FitWorks
         );
 
     static string SiteName(Model model, Occupies o) =>
-        model.FindSite(o.Site!) is not { } site ? o.Site!
-        : site.Package is { } package ? $"{site.Kind} {site.Id} ({package})"
-        : $"{site.Kind} {site.Id}";
+        model.FindSite(o.Site!) is not { } site ? $"the {LocalName.Parse(o.Site!).Plain}"
+        : site.Package is { } package ? $"{site.Called} ({package})"
+        : site.Called;
 
     static IReadOnlyList<string> Keep(Instance part) =>
         [.. part.Part.Keeps.Concat(part.Way?.Keeps ?? []).Select(k => $"Keep: {k}.")];

@@ -32,10 +32,10 @@ static class MechanicalChecks
                 $"{instance.Title} is {sizes}",
                 [instance.Subject],
                 worst == Severity.Stop
-                    ? $"{instance.Title} is {sizes}; {site.Id} leaves "
+                    ? $"{instance.Title} is {sizes}; {IdText.Plain(site.Id)} leaves "
                         + $"{string.Join(" and ", told.Select(t => $"{t.Room:0.#} mm"))}."
                     : $"{instance.Title} leaves {string.Join(" and ", told.Select(t => $"{t.Room - t.Needs:0.#} mm"))} at "
-                        + $"{site.Id}: try it before anything is fixed.",
+                        + $"{IdText.Plain(site.Id)}: try it before anything is fixed.",
                 [.. told.Select(t => $"{t.Needs:0.#} of {t.Room:0.#} mm {t.What}.")]
             );
         }

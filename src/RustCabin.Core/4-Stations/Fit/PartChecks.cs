@@ -67,9 +67,9 @@ static class PartChecks
         select new Finding(
             FitFindings.FitSoldered,
             Severity.Stop,
-            $"The chip at {taken.Site} is soldered",
+            $"The chip at {LocalName.Parse(taken.Site!).Plain} is soldered",
             [instance.Subject],
-            $"{instance.Title} wants the chip at {taken.Site} out of its socket, and there it is soldered.",
+            $"{instance.Title} wants the chip at {LocalName.Parse(taken.Site!).Plain} out of its socket, and there it is soldered.",
             ["Desolder it and fit a socket, or take a part that clips over the chip that stays."]
         );
 

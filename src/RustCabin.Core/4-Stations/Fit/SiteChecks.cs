@@ -24,20 +24,20 @@ static class SiteChecks
                 yield return None(
                     instance,
                     $"{instance.Title} plugs into {connector}, and none is free.",
-                    unit.Sites.Where(s => s.Connector == connector).Select(s => $"{s.Id} is taken.")
+                    unit.Sites.Where(s => s.Connector == connector).Select(s => $"{IdText.Plain(s.Id)} is taken.")
                 );
             else if (connector is not null && unit.FindSite(instance.Site!) is { } at && at.Connector != connector)
                 yield return None(
                     instance,
-                    $"{instance.Title} plugs into {connector}; {instance.Site} is {at.Connector ?? "no connector"}.",
+                    $"{instance.Title} plugs into {connector}; {unit.PlaceName(instance.Site!)} is {at.Connector ?? "no connector"}.",
                     []
                 );
             foreach (string site in instance.Occupied.Select(o => o.Site!).Where(s => unit.FindSite(s) is null))
                 yield return None(
                     instance,
                     LocalName.Parse(site) is { OnPart: true } local
-                        ? $"{instance.Title} sits on {local.Id} of {local.Owner}, which is not fitted."
-                        : $"{instance.Title} wants {site}, which this board has not.",
+                        ? $"{instance.Title} sits on {local.Plain}, which is not fitted."
+                        : $"{instance.Title} wants {IdText.Plain(site)}, which this board has not.",
                     []
                 );
         }
@@ -60,15 +60,15 @@ static class SiteChecks
         select new Finding(
             FitFindings.FitSlot,
             Severity.Watch,
-            $"Software looks in {instance.Way!.Expects}",
+            $"Software looks in {unit.PlaceName(instance.Way!.Expects!)}",
             [instance.Subject],
             $"{instance.Title} sits in "
-                + $"{string.Join(" and ", instance.Occupied.Select(o => o.Site).DefaultIfEmpty("no slot"))}; software that "
-                + $"uses it looks in {instance.Way.Expects}.",
+                + $"{string.Join(" and ", instance.Occupied.Select(o => unit.PlaceName(o.Site!)).DefaultIfEmpty("no slot"))}; software that "
+                + $"uses it looks in {unit.PlaceName(instance.Way.Expects!)}.",
             [
                 Holder(unit, instance.Way.Expects!) is { } other
                     ? $"{other.Title} sits there now: change their places."
-                    : $"{instance.Way.Expects} is free: move it there.",
+                    : $"{IdText.Capital(unit.PlaceName(instance.Way.Expects!))} is free: move it there.",
                 "Software that can be told the slot does not mind.",
             ]
         );
@@ -87,7 +87,7 @@ static class SiteChecks
             Severity.Stop,
             $"{instance.Title} sits turned round",
             [instance.Subject],
-            $"Leg 1 of {taken.Site} lies {IdText.Plain(site.Mark!)} on this board; {instance.Title} is made for a mark "
+            $"Leg 1 of {unit.PlaceName(taken.Site!)} lies {IdText.Plain(site.Mark!)} on this board; {instance.Title} is made for a mark "
                 + $"{IdText.Plain(taken.Mark!)}.",
             [
                 "A chip or board the wrong way round is fed at the wrong legs and is lost at power-on.",
@@ -109,9 +109,9 @@ static class SiteChecks
                 yield return new Finding(
                     FitFindings.FitHeight,
                     severity,
-                    $"{instance.Title} hangs over {over.Site}",
+                    $"{instance.Title} hangs over {unit.PlaceName(over.Site)}",
                     [instance.Subject, below.Subject],
-                    $"{instance.Title} leaves {over.ClearanceMm:0.#} mm over {over.Site}; {below.Title} is "
+                    $"{instance.Title} leaves {over.ClearanceMm:0.#} mm over {unit.PlaceName(over.Site)}; {below.Title} is "
                         + $"{below.Part.HeightMm:0.#} mm tall.",
                     [$"{below.Part.HeightMm:0.#} of {over.ClearanceMm:0.#} mm."]
                 );

@@ -15,12 +15,12 @@ static class SkillChecks
             Severity.Watch,
             $"{instance.Title} wants skill {instance.Way!.Skill}",
             [instance.Subject],
-            $"Way \"{instance.Way.Id}\" of {instance.Title} wants skill {instance.Way.Skill} of 5; this job is set to "
+            $"Way \"{instance.Way.Called}\" of {instance.Title} wants skill {instance.Way.Skill} of 5; this job is set to "
                 + $"{unit.Job!.Limits.Skill}.",
             [
                 instance
                     .Part.Ways.Where(w => w.Model == unit.Model.Id && w.Skill <= unit.Job.Limits.Skill)
-                    .Select(w => $"Way \"{w.Id}\" wants skill {w.Skill}.")
+                    .Select(w => $"Way \"{w.Called}\" wants skill {w.Skill}.")
                     .FirstOrDefault("No other way of it is easier: ask a person who does it often."),
             ]
         );

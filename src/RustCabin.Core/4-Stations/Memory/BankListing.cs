@@ -40,13 +40,24 @@ public sealed record BankListing(
     {
         ulong step = Math.Min(Step, window.Size);
         int banks = window.Window!.Banks;
-        string[] statements =
+        double cells = banks * (double)(window.Size / step),
+            mhz = (double)(unit.Model.ClockMHz ?? 1);
+        return new BankListing(
+            window.Owner,
+            [.. Statements(window, register, step).Select((s, i) => $"{(i + 1) * 10} {s}")],
+            InAssembly(window, register, step),
+            cells * (5 + 5) / (StatementsPerSecondAndMHz * mhz),
+            Math.Max(1, (int)Math.Ceiling(Math.Log(0.05) / Math.Log(0.7)))
+        );
+    }
+
+    static string[] Statements(DecodedClaim window, DecodedClaim register, ulong step) =>
         [
             $"REM EVERY BANK OF THE WINDOW AT {N(window.Base)}",
             $"LET W={N(window.Base)}",
             $"LET S={N(window.Size)}",
             $"LET R={N(register.Base)}",
-            $"LET N={banks}",
+            $"LET N={window.Window!.Banks}",
             "LET F=0",
             "REM A PATTERN OF ITS OWN INTO EACH",
             "FOR B=0 TO N-1",
@@ -72,33 +83,24 @@ public sealed record BankListing(
             "IF F=0 THEN PRINT \"CLEAN PASS\"",
             "END",
         ];
-        string[] assembly =
+
+    static string[] InAssembly(DecodedClaim window, DecodedClaim register, ulong step) =>
         [
-            $"; {banks} banks of {window.Size} bytes at ${window.Base:X}, register ${register.Base:X}",
+            $"; {window.Window!.Banks} banks of {window.Size} bytes at ${window.Base:X}, register ${register.Base:X}",
             "write:  bank <- 0",
             $"wbank:  store bank -> ${register.Base:X}",
             $"        point <- ${window.Base:X}",
             $"wcell:  store low byte of (bank * 37 + point / {step} * 89 + 1) -> [point]",
             $"        point <- point + {step}; below ${window.Base + window.Size:X}: wcell",
-            $"        bank <- bank + 1; below {banks}: wbank",
+            $"        bank <- bank + 1; below {window.Window!.Banks}: wbank",
             "read:   bank <- 0",
             $"rbank:  store bank -> ${register.Base:X}",
             $"        point <- ${window.Base:X}",
             "rcell:  load [point]; not the byte written: show bank, count a fault",
             $"        point <- point + {step}; below ${window.Base + window.Size:X}: rcell",
-            $"        bank <- bank + 1; below {banks}: rbank",
+            $"        bank <- bank + 1; below {window.Window!.Banks}: rbank",
             "        no fault: a clean pass",
         ];
-        double cells = banks * (double)(window.Size / step),
-            mhz = (double)(unit.Model.ClockMHz ?? 1);
-        return new BankListing(
-            window.Owner,
-            [.. statements.Select((s, i) => $"{(i + 1) * 10} {s}")],
-            assembly,
-            cells * (5 + 5) / (StatementsPerSecondAndMHz * mhz),
-            Math.Max(1, (int)Math.Ceiling(Math.Log(0.05) / Math.Log(0.7)))
-        );
-    }
 
     static string N(ulong number) => number.ToString(CultureInfo.InvariantCulture);
 }

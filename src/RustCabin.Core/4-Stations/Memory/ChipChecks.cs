@@ -71,6 +71,22 @@ public static class ChipChecks
                 ]
             );
         }
+        foreach (Finding found in Refreshed(instance, where, array, type).Concat(InTime(instance, where, array, chips)))
+            yield return found;
+        if (array.Supplies.Count > 0 && !array.Supplies.ToHashSet().SetEquals(type.Supplies))
+            yield return Found(
+                MemoryFindings.ChipSupply,
+                Severity.Stop,
+                instance,
+                "Other supplies in the socket",
+                $"{type.Organisation} wants {string.Join(" ", type.Supplies)} V; the sockets of {where} carry "
+                    + $"{string.Join(" ", array.Supplies)} V.",
+                ["A chip on the wrong supplies is destroyed, and may take its neighbours with it."]
+            );
+    }
+
+    static IEnumerable<Finding> Refreshed(Instance instance, string where, MemoryArray array, ChipType type)
+    {
         if (array.OwnRefresh && type.NoCounter is { } none)
             yield return Found(
                 MemoryFindings.ChipRefresh,
@@ -97,6 +113,11 @@ public static class ChipChecks
                     [.. rules.Select(r => $"{r.Rule.Rows} rows within {r.Rule.Ms} ms: {r.Fails ?? "the board gives it"}.")]
                 );
         }
+    }
+
+    static IEnumerable<Finding> InTime(Instance instance, string where, MemoryArray array, FittedChips chips)
+    {
+        ChipType type = chips.Type;
         if (array.AccessNs is { } access && chips.Ns is { } ns && ns > access)
             yield return Found(
                 MemoryFindings.ChipSpeed,
@@ -120,16 +141,6 @@ public static class ChipChecks
                 $"The whole cycle of {where} is {cycle} ns; these chips take {fast * array.CycleFactor:0.#} ns, "
                     + $"row and precharge.",
                 [$"{fast} ns x {array.CycleFactor} = {fast * array.CycleFactor:0.#} ns; the board gives {cycle} ns."]
-            );
-        if (array.Supplies.Count > 0 && !array.Supplies.ToHashSet().SetEquals(type.Supplies))
-            yield return Found(
-                MemoryFindings.ChipSupply,
-                Severity.Stop,
-                instance,
-                "Other supplies in the socket",
-                $"{type.Organisation} wants {string.Join(" ", type.Supplies)} V; the sockets of {where} carry "
-                    + $"{string.Join(" ", array.Supplies)} V.",
-                ["A chip on the wrong supplies is destroyed, and may take its neighbours with it."]
             );
     }
 

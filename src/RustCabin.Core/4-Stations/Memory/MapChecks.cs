@@ -107,14 +107,14 @@ static class MapChecks
             .. meeting
                 .Claims.Select(c => map.Claims[c])
                 .Select(c =>
-                    $"{c.Owner}: {Words<ClaimKind>.Of(c.Kind)}, {Words<BusAccess>.Of(c.Access)}, "
+                    $"{unit.NameOf(c.Owner)}: {Words<ClaimKind>.Of(c.Kind)}, {Words<BusAccess>.Of(c.Access)}, "
                     + $"{AddressRange.Of(c.Base, c.Size).ToScreen(map.AddressBits)}, {new ByteSize(c.Size)}"
                     + (c.Mask is { } mask ? $", decoded by mask {Hex(map, mask)}" : "")
                     + (c.DrivesOnWrite ? ", drives on writes too" : "")
                     + "."
                 ),
             $"They meet at {Where(map, meeting)}, {meeting.Range.Size}, as seen by "
-                + $"{string.Join(" and ", map.MasterNames(meeting.Masters))}.",
+                + $"{string.Join(" and ", map.MasterNames(meeting.Masters).Select(MasterWords.The))}.",
             "No sheet says that one of them switches another off there.",
         ];
 

@@ -1,4 +1,5 @@
 using RustCabin.Core.Bench;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
@@ -42,7 +43,7 @@ static class MemoryChecks
                 $"{unit.OwnerName(claim.Owner)} holds {new ByteSize(unseen)} that no power-up count reaches and no card was "
                     + $"given.",
                 [
-                    $"{claim.Owner}: {AddressRange.Of(claim.Base, claim.Size).ToScreen(unit.Model.AddressBits)}, "
+                    $"{unit.NameOf(claim.Owner)}: {AddressRange.Of(claim.Base, claim.Size).ToScreen(unit.Model.AddressBits)}, "
                         + $"{new ByteSize(claim.Size)}.",
                     .. count.Lines.Select(l => $"Line \"{l.Label}\": {l.Uncapped}. {l.Why}"),
                 ]
@@ -73,11 +74,11 @@ static class MemoryChecks
                     unit,
                     unit.Map.Reach[index],
                     limit,
-                    $"{master} can reach {unit.Map.Reach[index]}",
+                    $"{IdText.Capital(MasterWords.The(master))} can reach {unit.Map.Reach[index]}",
                     $"the system uses {limit}",
                     [
-                        $"The sheet of {unit.Model.Name} limits the memory of {master} to {limit}.",
-                        $"Reach of {master}: {unit.Map.Reach[index]}.",
+                        $"The sheet of {unit.Model.Name} limits the memory of {MasterWords.The(master)} to {limit}.",
+                        $"Reach of {MasterWords.The(master)}: {unit.Map.Reach[index]}.",
                     ]
                 );
 

@@ -76,6 +76,20 @@ static class MemoryHypotheses
                     $"at 1 << {line}"
                 ),
             };
+        foreach (Hypothesis other in Whole(claim, what, tenth, opens, of, running))
+            yield return other;
+    }
+
+    /// <summary>What befalls the whole of a memory and not one of its lines.</summary>
+    static IEnumerable<Hypothesis> Whole(
+        DecodedClaim claim,
+        string what,
+        decimal tenth,
+        IReadOnlyList<AccessLevel> opens,
+        Func<string, string, decimal, BusFault, Hypothesis> of,
+        Func<string, string, decimal, string, string, Look> running
+    )
+    {
         yield return of(
             $"chip:{claim.Owner}",
             $"a chip of {what} is missing, turned or of another type",

@@ -95,19 +95,22 @@ public sealed class MendStation : Station
         });
 
     /// <summary>The levels to pass to reach what is mended: a part, a piece that ages, a site.</summary>
-    static IReadOnlyList<AccessLevel> OpensFor(PlannedUnit unit, HandMend mend, Instance? about) =>
-        about is not null ? AccessPath.To(unit.Model, about)
-        : mend.Subject.InModel is { } thing
-            ? AccessPath.Path(
+    static IReadOnlyList<AccessLevel> OpensFor(PlannedUnit unit, HandMend mend, Instance? about)
+    {
+        if (about is not null)
+            return AccessPath.To(unit.Model, about);
+        if (mend.Subject.InModel is { } thing)
+            return AccessPath.Path(
                 unit.Model,
                 unit.Model.Service.FirstOrDefault(p => p.Id == thing)?.Access ?? unit.Model.FindSite(thing)?.Access
-            )
-        : KindOf(mend) is { } kind
-            ? unit.Model.Service.Where(p => p.Kind == kind && unit.Holds(p.Revisions))
+            );
+        if (KindOf(mend) is not { } kind)
+            return [];
+        return unit.Model.Service.Where(p => p.Kind == kind && unit.Holds(p.Revisions))
                 .Select(p => AccessPath.Path(unit.Model, p.Access))
                 .MaxBy(p => p.Count)
-                ?? []
-        : [];
+            ?? [];
+    }
 
     /// <summary>The pieces that a finding about the condition speaks of; null: none of one kind.</summary>
     static ServiceKind? KindOf(HandMend mend) =>

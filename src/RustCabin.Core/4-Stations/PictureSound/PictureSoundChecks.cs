@@ -1,3 +1,4 @@
+using RustCabin.Core.Declared;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -40,9 +41,9 @@ public static class PictureSoundChecks
             yield return new Finding(
                 PictureSoundFindings.Memory,
                 Severity.Stop,
-                $"No room for {picture.Name}",
+                $"No room for {picture.Title}",
                 [subject],
-                $"The picture takes {taken.Bytes:#,0} bytes, and {master} has {free} free.",
+                $"The picture takes {taken.Bytes:#,0} bytes, and {MasterWords.The(master)} has {free} free.",
                 [
                     $"{picture.Mode.Visible!.Width} pixels x {picture.Mode.Visible.Bits} bits, "
                         + $"at multiples of {picture.Mode.LineAlign}: "
@@ -154,7 +155,7 @@ public static class PictureSoundChecks
             .Model.Inputs.Concat(unit.Instances.SelectMany(i => i.Part.Inputs))
             .Where(i => i is { To.Count: > 1, Ohms: > 0, LoadOhms: > 0 })
             .Select(i =>
-                $"Input {i.Id} joins {string.Join(" and ", i.To)} over two resistors of {i.Ohms:0} ohms: "
+                $"Input {IdText.Plain(i.Id)} joins {string.Join(" and ", i.To)} over two resistors of {i.Ohms:0} ohms: "
                 + $"{-SpeakerLoad.DividerDb(2 * i.Ohms!.Value, i.LoadOhms!.Value):0.#} dB are left between them."
             );
 }

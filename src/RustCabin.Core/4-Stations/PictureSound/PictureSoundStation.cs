@@ -1,4 +1,5 @@
 using RustCabin.Core.Choices;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -95,7 +96,9 @@ public sealed class PictureSoundStation : Station
                             StepKind.Prove,
                             $"Each side of {part.Title} is heard where it should be",
                             [
-                                .. part.Part.Sounds.Where(s => s.Plays.Length > 0).Select(s => $"{s.Id}: {s.Plays}"),
+                                .. part
+                                    .Part.Sounds.Where(s => s.Plays.Length > 0)
+                                    .Select(s => $"{IdText.Plain(s.Id)}: {s.Plays}"),
                                 "Play each side alone; at Picture and sound say where it was heard.",
                             ],
                             SidesMinutes

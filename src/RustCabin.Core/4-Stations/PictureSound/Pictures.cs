@@ -1,3 +1,4 @@
+using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
@@ -9,6 +10,9 @@ namespace RustCabin.Core.PictureSound;
 /// <param name="Owner">The part that puts it out; null: the machine.</param>
 public sealed record PictureHere(string Name, PictureMode Mode, Instance? Owner)
 {
+    /// <summary>What a person calls it.</summary>
+    public string Title => Owner is null ? IdText.Plain(Mode.Id) : $"{IdText.Plain(Mode.Id)} of {Owner.Title}";
+
     /// <summary>The pictures of a unit as its switches stand, the machine's first.</summary>
     public static IReadOnlyList<PictureHere> Of(PlannedUnit unit) =>
         [

@@ -134,12 +134,14 @@ public sealed record Sides(SidesVerdict Verdict, string Words)
     {
         HashSet<string> on(string side) => [.. heard.GetValueOrDefault(side) ?? []];
         (HashSet<string> left, HashSet<string> right) = (on(SidesAsked.Left), on(SidesAsked.Right));
-        SidesVerdict verdict =
-            left.Count + right.Count == 0 ? SidesVerdict.Silent
-            : left.Count > 1 || right.Count > 1 ? SidesVerdict.Summed
-            : left.SetEquals([SidesAsked.Left]) && right.SetEquals([SidesAsked.Right]) ? SidesVerdict.Right
-            : left.SetEquals([SidesAsked.Right]) && right.SetEquals([SidesAsked.Left]) ? SidesVerdict.Swapped
-            : SidesVerdict.OneSide;
+        SidesVerdict verdict = (left.FirstOrDefault(), right.FirstOrDefault()) switch
+        {
+            _ when left.Count + right.Count == 0 => SidesVerdict.Silent,
+            _ when left.Count > 1 || right.Count > 1 => SidesVerdict.Summed,
+            (SidesAsked.Left, SidesAsked.Right) => SidesVerdict.Right,
+            (SidesAsked.Right, SidesAsked.Left) => SidesVerdict.Swapped,
+            _ => SidesVerdict.OneSide,
+        };
         return new Sides(
             verdict,
             verdict switch

@@ -1,4 +1,5 @@
 using RustCabin.Core.Chips;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -23,9 +24,9 @@ static class RomChecks
             yield return new Finding(
                 RomFindings.RomPins,
                 Severity.Stop,
-                $"No socket {rom.Site}",
+                $"No socket {rom.Socket}",
                 [subject],
-                $"This board has no ROM socket {rom.Site} whose contacts are known.",
+                $"This board has no ROM socket {rom.Socket} whose contacts are known.",
                 ["Its sheet must name the net of each contact."]
             );
             yield break;
@@ -88,7 +89,7 @@ static class RomChecks
                 Severity.Watch,
                 "Not proved yet",
                 [subject],
-                $"Read the planned {rom.Device} through {rom.Site} on the simulated bus before it is "
+                $"Read the planned {rom.Device} through {rom.Socket} on the simulated bus before it is "
                     + $"burnt{(rom.Proof is null ? "" : "; the plan or the board has changed since the last time")}.",
                 ["What the processor would fetch is held against the image, byte for byte."]
             );

@@ -19,7 +19,7 @@ public static class RomLabel
             [
                 .. new[]
                 {
-                    $"{unit.Model.Name} {plan.Site}",
+                    $"{unit.Model.Name} {plan.Socket}",
                     unit.Unit.Name,
                     $"{plan.Device}{(unit.Firmware is { } firmware ? $", system {firmware}" : "")}",
                     crc is null ? "" : $"crc {crc}",

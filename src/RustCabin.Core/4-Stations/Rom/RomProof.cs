@@ -34,7 +34,7 @@ public static class RomProof
     {
         RomDevice device = RomDevice.Find(plan.Device)!;
         if (unit.FindSite(plan.Site) is not { Pinout.Count: > 0 } site)
-            return new Proof(false, 0, $"This board has no socket {plan.Site} whose contacts are known.", null);
+            return new Proof(false, 0, $"This board has no socket {plan.Socket} whose contacts are known.", null);
         RomWiring wiring = RomWiring.Solve(device, site.Pinout, plan.Ties);
         SocketPlace? place = SocketPlace.Of(unit, plan.Site);
         bool highFirst = unit.Model.ByteOrder == WordOrder.HighFirst;
@@ -178,7 +178,14 @@ public static class RomProof
                     ? wired.Read(at, burnt)
                     : (byte)0xFF
         );
-        // A lane's neighbours and whatever else answers there are on the bus too.
+        return Answered(unit, place, wired, image, bus);
+    }
+
+    /// <summary>Every byte read over the bus: a lane's neighbours and whatever else answers there are on it too.</summary>
+    static Proof Answered(PlannedUnit unit, SocketPlace place, WiredDevice wired, byte[] image, SimulatedBus bus)
+    {
+        DecodedClaim claim = unit.Map.Claims[place.Claim];
+        int master = System.Numerics.BitOperations.TrailingZeroCount(claim.Masters);
         byte[] seen = new byte[image.Length];
         Segment here = unit.Map.Segments[0] with { To = 0, Claims = [] };
         for (int i = 0; i < seen.Length; i++)
@@ -187,7 +194,12 @@ public static class RomProof
             if (i == 0 || address > here.To)
                 here = unit.Map.At(address);
             if (!here.Claims.Any(a => a.Claim == place.Claim && (a.ReadBy & 1u << master) != 0))
-                return new Proof(false, i, $"At {where(address)} something else answers in its place.", null)
+                return new Proof(
+                    false,
+                    i,
+                    $"At {new Address(address).ToScreen(unit.Map.AddressBits)} something else answers in its place.",
+                    null
+                )
                 {
                     At = new Address(address),
                 };

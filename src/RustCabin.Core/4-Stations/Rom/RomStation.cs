@@ -70,7 +70,7 @@ public sealed class RomStation : Station
         let claim = claims.First()
         select new Hypothesis(
             $"image:{rom.Site}",
-            $"the {rom.Device} that went into {rom.Site} holds a swapped, another or half an image",
+            $"the {rom.Device} that went into {rom.Socket} holds a swapped, another or half an image",
             Work.UsualChance / 2,
             Shown.Of(Wrongly(at, claim).Item1)
         )
@@ -79,7 +79,7 @@ public sealed class RomStation : Station
             Fault = new BusFault(FaultKind.RomImage, claim.Owner.ToString(), Detail: "swapped byte by byte"),
             Mend = "Read the device back, hold the dump against the image, and burn it again.",
             MendMinutes = 25,
-            Look = new Look($"dump:{rom.Site}", $"Read the {rom.Device} of {rom.Site} back and compare", 8, "equal", "differs")
+            Look = new Look($"dump:{rom.Site}", $"Read the {rom.Device} of {rom.Socket} back and compare", 8, "equal", "differs")
             {
                 Opens = at.FindSite(rom.Site) is { } site ? AccessPath.Path(at.Model, site.Access) : [],
             },

@@ -1,4 +1,5 @@
 using RustCabin.Core.Chips;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
@@ -30,7 +31,11 @@ public static class RomSteps
             Anywhere = socket?.Access is null,
             After = [.. Carriers(unit, rom).Select(i => Acts.Fit(i.Name))],
             Touches = [rom.Site],
-            Gate = new GateAsked(Acts.CountRom(rom.Site), $"with the new {rom.Device} in {rom.Site}", [.. fit.Select(s => s.Id)])
+            Gate = new GateAsked(
+                Acts.CountRom(rom.Site),
+                $"with the new {rom.Device} in {rom.Socket}",
+                [.. fit.Select(s => s.Id)]
+            )
             {
                 Alone = true,
             },
@@ -60,7 +65,7 @@ public static class RomSteps
         yield return new Step(
             RomActs.Proof(rom.Site),
             StepKind.Prove,
-            $"Prove the {device.Name} for {rom.Site}",
+            $"Prove the {device.Name} for {rom.Socket}",
             [proof],
             ProofMinutes
         )
@@ -117,7 +122,7 @@ public static class RomSteps
                 ? [$"Contacts {string.Join(", ", wiring.Empty)} stay empty: it sits at the ground end."]
                 : (string[])[],
         ];
-        yield return new Step(Acts.FitRom(rom.Site), StepKind.Fit, $"{device.Name} into {rom.Site}", keep, FitMinutes)
+        yield return new Step(Acts.FitRom(rom.Site), StepKind.Fit, $"{device.Name} into {rom.Socket}", keep, FitMinutes)
         {
             Cautions = [Caution.Of("static")],
             Needs = [RomActs.Burn(rom.Site), .. legs.Length > 0 ? [RomActs.Wire(rom.Site)] : (StepId[])[]],

@@ -35,20 +35,8 @@ public sealed record RomWiring(
     public static RomWiring Solve(RomDevice device, IReadOnlyList<string> socket, IReadOnlyDictionary<string, string> ties)
     {
         int ahead = (socket.Count - device.Pins.Count) / 2;
-        if (device.Pins.Count > socket.Count || (socket.Count - device.Pins.Count) % 2 != 0)
-            return Cannot(
-                RomFindings.RomPins,
-                $"{device.Name} has {device.Pins.Count} pins, the socket {socket.Count}.",
-                "A smaller device may sit at the ground end of a larger socket, not the other way round."
-            );
-        int lanes = socket.Where(Nets.IsData).Distinct().Count();
-        if (lanes != device.DataLines)
-            return Cannot(
-                RomFindings.RomLanes,
-                $"{device.Name} is {device.DataLines} bits wide, the socket {lanes}.",
-                "The words must be as wide; two devices of half the width hold a split image."
-            );
-
+        if (Unlike(device, socket) is { } unlike)
+            return unlike;
         var lift = new List<int>();
         var links = new List<WireLink>();
         var tied = new List<PinTie>();
@@ -97,29 +85,60 @@ public sealed record RomWiring(
                 links.Add(new WireLink(wanted, carried[wanted], pin));
         }
 
+        if (NothingSelects(device, low) is { } bare)
+            return bare;
+        findings.AddRange(SeenAgain(device, socket));
+        int[] empty = [.. Enumerable.Range(1, socket.Count).Where(c => c <= ahead || c > socket.Count - ahead)];
+        return new RomWiring(true, lift, links, tied, empty, findings);
+    }
+
+    /// <summary>A device that is too large for the socket, or whose words are of another width; null: it goes in.</summary>
+    static RomWiring? Unlike(RomDevice device, IReadOnlyList<string> socket)
+    {
+        if (device.Pins.Count > socket.Count || (socket.Count - device.Pins.Count) % 2 != 0)
+            return Cannot(
+                RomFindings.RomPins,
+                $"{device.Name} has {device.Pins.Count} pins, the socket {socket.Count}.",
+                "A smaller device may sit at the ground end of a larger socket, not the other way round."
+            );
+        int lanes = socket.Where(Nets.IsData).Distinct().Count();
+        if (lanes != device.DataLines)
+            return Cannot(
+                RomFindings.RomLanes,
+                $"{device.Name} is {device.DataLines} bits wide, the socket {lanes}.",
+                "The words must be as wide; two devices of half the width hold a split image."
+            );
+        return null;
+    }
+
+    /// <summary>A device that nothing of the socket selects would drive the bus at all times; null: something does.</summary>
+    static RomWiring? NothingSelects(RomDevice device, HashSet<string> low)
+    {
         if (low.Contains(Select) && (low.Contains(Enable) || !device.Pins.Any(p => Nets.InReading(p) == Enable)))
             return Cannot(
                 RomFindings.RomPins,
                 $"Nothing selects {device.Name}: {string.Join(" and ", low.Order())} are tied low, so it always drives the bus.",
                 $"One of {Select} and {Enable} must come from the socket."
             );
+        return null;
+    }
+
+    /// <summary>A device with fewer address lines than the socket shows several times over.</summary>
+    static IEnumerable<Finding> SeenAgain(RomDevice device, IReadOnlyList<string> socket)
+    {
         string[] unread = [.. socket.Where(Nets.IsAddress).Distinct().Where(net => !device.Pins.Contains(net))];
         if (unread.Length > 0)
-            findings.Add(
-                new Finding(
-                    RomFindings.RomSize,
-                    Severity.Watch,
-                    $"{device.Name} is smaller than the socket",
-                    [Subject.Unit],
-                    $"{device.Name} has no {string.Join(" and no ", unread)}: it is seen {1 << unread.Length} times over.",
-                    [
-                        $"It holds {new Units.ByteSize(device.Bytes)}; the socket reaches "
-                            + $"{new Units.ByteSize(device.Bytes << unread.Length)}.",
-                    ]
-                )
+            yield return new Finding(
+                RomFindings.RomSize,
+                Severity.Watch,
+                $"{device.Name} is smaller than the socket",
+                [Subject.Unit],
+                $"{device.Name} has no {string.Join(" and no ", unread)}: it is seen {1 << unread.Length} times over.",
+                [
+                    $"It holds {new Units.ByteSize(device.Bytes)}; the socket reaches "
+                        + $"{new Units.ByteSize(device.Bytes << unread.Length)}.",
+                ]
             );
-        int[] empty = [.. Enumerable.Range(1, socket.Count).Where(c => c <= ahead || c > socket.Count - ahead)];
-        return new RomWiring(true, lift, links, tied, empty, findings);
     }
 
     static RomWiring Cannot(FindingKind kind, string text, string why) =>

@@ -86,7 +86,7 @@ static class SpeedChecks
             yield return Odd(
                 unit,
                 $"{memory} seen",
-                $"The benchmark sees {memory}; {unit.Map.Masters[0]} reaches {unit.Map.Reach[0]} by the plan.",
+                $"The benchmark sees {memory}; {MasterWords.The(unit.Map.Masters[0])} reaches {unit.Map.Reach[0]} by the plan.",
                 "Compare the power-up count: it tells which memory is missing."
             );
     }

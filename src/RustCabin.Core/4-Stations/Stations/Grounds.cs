@@ -60,11 +60,14 @@ public static class Grounds
             ];
 
     /// <summary>Why a reading does not count for a step; empty: it does.</summary>
-    public static string Against(TakenOn? on, StepId step) =>
-        on is null ? ""
-        : step.IsIn(on.Lost) ? "was taken back since"
-        : !step.IsIn(on.Done) ? "was not done then"
-        : "";
+    public static string Against(TakenOn? on, StepId step)
+    {
+        if (on is null)
+            return "";
+        if (step.IsIn(on.Lost))
+            return "was taken back since";
+        return step.IsIn(on.Done) ? "" : "was not done then";
+    }
 
     /// <summary>What was looked at at a gate, each with why it does not count any more; none: it counts.</summary>
     /// <param name="job">The job.</param>

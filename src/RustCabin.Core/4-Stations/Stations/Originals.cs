@@ -1,3 +1,4 @@
+using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
@@ -10,8 +11,13 @@ namespace RustCabin.Core.Stations;
 /// <param name="Step">The step at which it comes off.</param>
 public sealed record Original(string What, string Of, Subject Subject, StepId Step)
 {
-    /// <summary>Where the unit's record says that it is kept; empty: it does not say.</summary>
-    public string PlaceIn(Unit unit) => unit.Belongings.LastOrDefault(b => b.What == What && b.Place.Length > 0)?.Place ?? "";
+    /// <summary>
+    /// Where the unit's record says that it is kept; empty: it does not say. Records of earlier versions have the id of a socket
+    /// in the words (<c>rom-4</c>).
+    /// </summary>
+    public string PlaceIn(Unit unit) => unit.Belongings.LastOrDefault(IsIt)?.Place ?? "";
+
+    bool IsIt(Belonging kept) => kept.Place.Length > 0 && IdText.Plain(kept.What) == IdText.Plain(What);
 }
 
 /// <summary>The original pieces that a job takes off its unit. Source: docs/handbook/passport.md, Originals.</summary>
@@ -25,7 +31,7 @@ public static class Originals
             yield return new Original(kept, instance.Title, instance.Subject, Acts.Fit(instance.Name));
         foreach (RomPlan rom in unit.Job?.Roms ?? [])
             yield return new Original(
-                $"original device of {rom.Site}",
+                $"original device of {rom.Socket}",
                 rom.Device,
                 Subject.Model(rom.Site),
                 Acts.FitRom(rom.Site)

@@ -28,13 +28,17 @@ public sealed record Sight(string Id, string Words, decimal Minutes, string Usua
     public IReadOnlyList<string> Outcomes => [Usual, .. Else.Append(Dark).Where(e => e != Usual).Distinct()];
 
     /// <summary>What a machine with a cause shows; null: the cause says nothing of it.</summary>
-    public string? Predicted(Hypothesis cause) =>
-        cause.Shows.Others.TryGetValue(Id, out string? own) ? own
-        : Suspects.FirstOrDefault(s => s.Value.Any(v => cause.Id.StartsWith(v, StringComparison.Ordinal))).Key is { } told ? told
-        : cause.Shows.Starts == false ? Dark
-        : InCall ? null
-        : cause.Shows.Count is not null || cause.Shows.Starts == true || cause.Shows.Others.Count > 0 ? Usual
-        : null;
+    public string? Predicted(Hypothesis cause)
+    {
+        if (cause.Shows.Others.TryGetValue(Id, out string? own))
+            return own;
+        if (Suspects.FirstOrDefault(s => s.Value.Any(v => cause.Id.StartsWith(v, StringComparison.Ordinal))).Key is { } told)
+            return told;
+        if (cause.Shows.Starts == false)
+            return Dark;
+        bool isKnown = cause.Shows.Count is not null || cause.Shows.Starts == true || cause.Shows.Others.Count > 0;
+        return isKnown && !InCall ? Usual : null;
+    }
 
     /// <summary>Sights of one name are one: what it may show is what any of them says.</summary>
     public static IReadOnlyList<Sight> Merged(IEnumerable<Sight> all) =>

@@ -1,6 +1,7 @@
 using RustCabin.Core.Bench;
 using RustCabin.Core.Choices;
 using RustCabin.Core.Cupboard;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -172,6 +173,12 @@ public sealed record PassportPart(string Title, int Order)
 /// <param name="State">How it stands: fitted, planned, passed.</param>
 public sealed record PassportLine(PassportPart Part, string What, string Place, string Details, string State)
 {
+    /// <summary>The place in words: a site as a person says it, anything else as it was written.</summary>
+    public string Placed => string.Join(", ", Place.Split(", ").Select(PlaceWords));
+
+    static string PlaceWords(string place) =>
+        LocalName.Parse(place) is var at && IdText.Is(at.Id) && (!at.OnPart || IdText.Is(at.Owner)) ? at.Plain : place;
+
     /// <summary>When it was done, in ISO 8601; empty: not noted.</summary>
     public string At { get; init; } = "";
 

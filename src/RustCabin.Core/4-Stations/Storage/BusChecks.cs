@@ -174,7 +174,7 @@ public static class BusChecks
             .. NeedCheck.FirmwareOf(unit) is { Variant: { } own } firmware
                 ? [($"firmware {firmware.Id}", own)]
                 : ((string, string)[])[],
-            .. unit.Job?.Roms.Where(r => r.Variant is not null).Select(r => ($"the device in {r.Site}", r.Variant!)) ?? [],
+            .. unit.Job?.Roms.Where(r => r.Variant is not null).Select(r => ($"the device in {r.Socket}", r.Variant!)) ?? [],
             .. unit.Unit.Software.Select(s => (s.Key, s.Value)),
         ];
         if (drive.All(d => d.Variant != variant))

@@ -95,26 +95,23 @@ public static class CardFindings
     }
 
     /// <summary>Why a partition cannot be as it is; null: it can.</summary>
-    static string? Oversize(CardLayout layout, PlacedPartition p, bool pushed) =>
-        p.Sectors == 0
-            ? pushed
-                ? null
-                : "nothing is left for it"
-            : layout.Host.LargestPartition is { } largest && p.Bytes > (long)largest.Bytes
-                ? $"{Size(p.Bytes)} is more than the host takes, {largest}"
-                : p.End > layout.UsableBytes
-                    ? pushed
-                        ? null
-                        : $"it ends at {Size(p.End)}, and the card at {Size(layout.UsableBytes)}"
-                    : p is { IsFat: true, Fat: null }
-                        ? $"no valid cluster of {Declared.Words<FileSystem>.Of(p.Asked.Fs)} divides {Size(p.Bytes)}"
-                            + (p.Asked.Cluster is { } cluster ? $" into {cluster}" : "")
-                            + (
-                                FatLayout.MostSectors(p.Fs, (long?)p.Asked.Cluster?.Bytes) is { } most && p.Sectors > most
-                                    ? $"; {Size(most / layout.Unit * layout.Unit * HostLimits.Sector)} is the most"
-                                    : ""
-                            )
-                        : null;
+    static string? Oversize(CardLayout layout, PlacedPartition p, bool pushed)
+    {
+        if (p.Sectors == 0)
+            return pushed ? null : "nothing is left for it";
+        if (layout.Host.LargestPartition is { } largest && p.Bytes > (long)largest.Bytes)
+            return $"{Size(p.Bytes)} is more than the host takes, {largest}";
+        if (p.End > layout.UsableBytes)
+            return pushed ? null : $"it ends at {Size(p.End)}, and the card at {Size(layout.UsableBytes)}";
+        if (p is not { IsFat: true, Fat: null })
+            return null;
+        string into = p.Asked.Cluster is { } cluster ? $" into {cluster}" : "";
+        string limit =
+            FatLayout.MostSectors(p.Fs, (long?)p.Asked.Cluster?.Bytes) is { } most && p.Sectors > most
+                ? $"; {Size(most / layout.Unit * layout.Unit * HostLimits.Sector)} is the most"
+                : "";
+        return $"no valid cluster of {Declared.Words<FileSystem>.Of(p.Asked.Fs)} divides {Size(p.Bytes)}{into}{limit}";
+    }
 
     static string[] Steps(CardLayout layout, PlacedPartition p) =>
         [

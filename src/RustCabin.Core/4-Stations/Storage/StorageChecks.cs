@@ -78,7 +78,7 @@ static class StorageChecks
     }
 
     static string Reader(PlannedCard card) =>
-        card.Attached.Storage.FileSystem is null ? card.Attached.Host?.Name ?? "the machine" : card.Device.Title;
+        card.Attached.Storage.FileSystem is null ? card.Attached.Host?.Title ?? "the machine" : card.Device.Title;
 
     static bool Reads(FileSystem reads, FileSystem there) =>
         reads == there
@@ -102,7 +102,7 @@ static class StorageChecks
             $"No start from {p.Asked.Name}",
             [subject],
             $"The machine is to start from {p.Asked.Name}, and firmware {firmware.Id} cannot {IdText.Plain(host.StartNeeds!)}.",
-            [$"{host.Id} needs firmware that can {IdText.Plain(host.StartNeeds!)}."]
+            [$"{IdText.Capital(LocalName.Parse(host.Id).Plain)} needs firmware that can {IdText.Plain(host.StartNeeds!)}."]
         );
 
     static IEnumerable<Finding> Names(PlannedUnit unit, PlannedCard card)

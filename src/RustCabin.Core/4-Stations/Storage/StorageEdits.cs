@@ -16,6 +16,13 @@ public static class StorageEdits
                 Cards = [.. job.Cards, new JobCard { On = on, Labelled = label }],
             };
 
+    /// <summary>A file of a release went into a device; it takes the place of the one before.</summary>
+    public static Job Release(Job job, ReleaseTaken taken) =>
+        job with
+        {
+            Releases = [.. job.Releases.Where(r => r.On != taken.On), taken],
+        };
+
     /// <summary>Takes the card back out.</summary>
     public static Job? Drop(Job job, InstanceName on) =>
         job.Cards.Any(c => c.On == on) ? job with { Cards = [.. job.Cards.Where(c => c.On != on)] } : null;

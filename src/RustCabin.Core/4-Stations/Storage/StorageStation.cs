@@ -58,6 +58,24 @@ public sealed class StorageStation : Station
 
     /// <inheritdoc/>
     public override IEnumerable<PassportLine> Passport(PassportAsked asked) =>
+        Prepared(asked)
+            .Concat(
+                from taken in asked.Unit.Job?.Releases ?? []
+                let device = asked.Unit.Find(InstanceName.Parse(taken.On))
+                where device is not null
+                select new PassportLine(
+                    Cards,
+                    taken.File,
+                    device.Title,
+                    taken.Sum is { } sum ? $"SHA-256 {sum}" : "no checksum was taken",
+                    "put in"
+                )
+                {
+                    At = taken.At,
+                }
+            );
+
+    static IEnumerable<PassportLine> Prepared(PassportAsked asked) =>
         from card in PlannedCard.Of(asked.Unit)
         let made = asked.IsDone(StorageActs.PrepareCard(card.Device.Name))
         let kit = card.Device.Part.CardKit is { } k ? KitFiles.Chosen(k, card.Card.Choices) : null

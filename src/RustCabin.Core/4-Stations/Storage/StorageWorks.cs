@@ -1,5 +1,6 @@
 using RustCabin.Core.Cards;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
 using RustCabin.Core.Units;
@@ -26,7 +27,7 @@ static class StorageWorks
         {
             bool fits = asked.Before.Find(card.Device.Name) is null;
             bool there = card.Layout.Host.Table == TableKind.Pc;
-            Step prepare = Prepare(card, fits && !there);
+            Step prepare = Prepare(asked.After, card, fits && !there);
             Step[] kit = [.. Kit(card)];
             StepId[] needs = [prepare.Id, .. kit.Select(k => k.Id), .. fits ? [Acts.Fit(card.Device.Name)] : (StepId[])[]];
             yield return new Work(there ? WorkTime.Before : WorkTime.Last, [prepare, .. kit]);
@@ -42,7 +43,7 @@ static class StorageWorks
         }
     }
 
-    static Step Prepare(PlannedCard card, bool afterFit) =>
+    static Step Prepare(PlannedUnit unit, PlannedCard card, bool afterFit) =>
         new(
             StorageActs.PrepareCard(card.Device.Name),
             StepKind.Set,
@@ -65,7 +66,7 @@ static class StorageWorks
                 .. card.Card.Origin == CardOrigin.Clone
                     ? card.Card.Partitions.Where(p => p.Start).Select(p => $"Then put this machine's own system onto {p.Name}.")
                     : [],
-                .. Holds(card),
+                .. Holds(unit, card),
             ],
             card.Layout.Host.Table == TableKind.Own ? FigureMinutes * Math.Max(1, card.Layout.Partitions.Count) : PrepareMinutes
         )
@@ -80,10 +81,13 @@ static class StorageWorks
         + (p.Asked.Start ? ", to start from" : "")
         + ".";
 
-    static IEnumerable<string> Holds(PlannedCard card) =>
+    static IEnumerable<string> Holds(PlannedUnit unit, PlannedCard card) =>
         card
             .Layout.Partitions.Where(p => p.Asked.Holds.Count > 0)
-            .Select(p => $"Onto {p.Asked.Name}: {string.Join(", ", p.Asked.Holds)}.");
+            .Select(p => $"Onto {p.Asked.Name}: {string.Join(", ", p.Asked.Holds.Select(id => NameOf(unit, id)))}.");
+
+    static string NameOf(PlannedUnit unit, string title) =>
+        unit.Titles.FirstOrDefault(t => t.Id == title)?.Name ?? IdText.Plain(title);
 
     static IEnumerable<Step> Kit(PlannedCard card)
     {

@@ -10,12 +10,12 @@ sealed record MemoryRule(MemoryNeed Need) : NeedRule
 {
     string Free => Need.Free ? ", free once the system has loaded" : "";
 
-    public override string Words(PlannedUnit? unit) => $"{Need.AtLeast} that {Need.Master} reaches{Free}";
+    public override string Words(PlannedUnit? unit) => $"{Need.AtLeast} that {MasterWords.The(Need.Master)} reaches{Free}";
 
     public override (bool? Met, string Text) Answer(PlannedUnit unit)
     {
         if (There(unit) is not { } there)
-            return (false, $"{Need.AtLeast} that {Need.Master} reaches; this machine has no such master");
+            return (false, $"{Need.AtLeast} that {MasterWords.The(Need.Master)} reaches; this machine has no such master");
         ByteSize reach = unit.Map.Reach[unit.Model.Masters.ToList().IndexOf(Need.Master)];
         string beyond = !Need.Free && reach > there ? $" that the system can use of {reach}" : "";
         string lack = there < Need.AtLeast ? $", {new ByteSize(Need.AtLeast.Bytes - there.Bytes)} short" : "";

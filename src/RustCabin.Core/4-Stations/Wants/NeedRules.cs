@@ -120,12 +120,12 @@ sealed record RailRule(RailNeed Need) : NeedRule
 
 sealed record FreeRule(FreeNeed Need) : NeedRule
 {
-    public override string Words(PlannedUnit? unit) => $"{Need.Site} left free";
+    public override string Words(PlannedUnit? unit) => $"{IdText.Plain(Need.Site)} left free";
 
     public override (bool? Met, string Text) Answer(PlannedUnit unit) =>
         (
             unit.Instances.All(i => i.Occupied.All(o => o.Site != Need.Site)) && unit.Sites.Any(s => s.Id == Need.Site),
-            $"{Need.Site} left free"
+            $"{IdText.Plain(Need.Site)} left free"
         );
 
     public override void Require(ChoiceModel choices, ILiteral on, bool strict)

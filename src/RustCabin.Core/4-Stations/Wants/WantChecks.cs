@@ -47,11 +47,11 @@ static class WantChecks
                     Severity.Watch,
                     $"{instance.Title} cannot be undone",
                     [instance.Subject],
-                    $"All of this job is to be undoable; way \"{instance.Way!.Id}\" of {instance.Title} is not.",
+                    $"All of this job is to be undoable; way \"{instance.Way!.Called}\" of {instance.Title} is not.",
                     [
                         instance
                             .Part.Ways.Where(w => w.Model == unit.Model.Id && w.Reversible)
-                            .Select(w => $"Way \"{w.Id}\" can be undone.")
+                            .Select(w => $"Way \"{w.Called}\" can be undone.")
                             .FirstOrDefault("No other way of it can."),
                     ]
                 );

@@ -235,6 +235,13 @@ public sealed record Chain(IReadOnlyList<ChainCable> Cables, IReadOnlyList<Chain
         model.Maximize(unmoved);
         long most = (long)Math.Round(Solving.Optimal(model, left()).ObjectiveValue);
         model.Add(unmoved >= most);
+        return Lowest(model, x, left);
+    }
+
+    /// <summary>Of all that are as good, the arrangement whose contacts are lowest, the first contact first.</summary>
+    static int[] Lowest(CpModel model, BoolVar[,] x, Func<TimeSpan?> left)
+    {
+        int n = x.GetLength(0);
         int[] takes = new int[n];
         for (int from = 0; from < n; from += AtOnce)
         {

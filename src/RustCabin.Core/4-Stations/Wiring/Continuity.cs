@@ -139,16 +139,9 @@ public static class Continuity
                         yield return line(place, rest, false, Proves.Cut);
                 break;
             case ChangeAct.Link or ChangeAct.Wire or ChangeAct.Row:
-                foreach ((string from, string to) in change.From.Zip(change.To))
-                {
-                    int a = after.Find(placed.Named(from)),
-                        b = after.Find(placed.Named(to));
-                    if (a < 0 || b < 0 || a == b)
-                        continue;
-                    yield return line(a, b, true, Proves.Joint);
-                    foreach (ContinuityLine near in beside(a).Concat(beside(b)))
-                        yield return near;
-                }
+                foreach ((int a, int b) in Joined(after, placed))
+                foreach (ContinuityLine near in beside(a).Concat(beside(b)).Prepend(line(a, b, true, Proves.Joint)))
+                    yield return near;
                 break;
             case ChangeAct.Remove:
                 int end = wired.Places.Find($"{placed.Named(change.Point!)}.1");
@@ -171,6 +164,13 @@ public static class Continuity
                 break;
         }
     }
+
+    /// <summary>The places that a change joins, pair by pair; what is not on the board is left out.</summary>
+    static IEnumerable<(int From, int To)> Joined(Netlist after, PlacedChange placed) =>
+        placed
+            .Change.From.Zip(placed.Change.To)
+            .Select(p => (From: after.Find(placed.Named(p.First)), To: after.Find(placed.Named(p.Second))))
+            .Where(p => p.From >= 0 && p.To >= 0 && p.From != p.To);
 
     /// <summary>What stays on the board of a lifted leg: its pad.</summary>
     internal static int OnBoard(Netlist after, int place) => place >= 0 && after.PadOf(place) is >= 0 and var pad ? pad : place;

@@ -230,7 +230,7 @@ public static class WiringChecks
             new Connector([.. site.Contacts.Select((_, i) => NetAt(wired, taken.Site!, i, instance.Part.Contacts))], site.Gender),
             new Connector([.. instance.Part.Contacts.Select(wired.Places.Canonical)], instance.Part.Gender),
             net => wired.VoltsOf(net) is not null,
-            $"{taken.Site}",
+            unit.PlaceName(taken.Site!),
             instance.Title,
             [instance.Subject]
         )

@@ -1,5 +1,6 @@
 using System.Text;
 using RustCabin.Core.Care;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
@@ -22,7 +23,7 @@ public static class PassportText
         IEnumerable<string> parts = now.Instances.Select(i => i.Title + Set(i));
         IEnumerable<string> roms = (record.Unit.Job?.Roms ?? [])
             .Where(r => record.IsDone(Acts.FitRom(r.Site)))
-            .Select(r => $"{r.Device} in {r.Site}");
+            .Select(r => $"{r.Device} in {r.Socket}");
         // What earlier jobs wired is on the unit as long as its part is.
         int wired =
             Wiring.PlacedChange.Of(record.Unit).Count(c => record.IsDone(c.Step))

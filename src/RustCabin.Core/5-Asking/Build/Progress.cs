@@ -88,11 +88,12 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
                 done = step.Kind == StepKind.Gate ? reading is { Agrees: true } && waits.Length == 0
                 : step.Proved is { } proved ? proved && waits.Length == 0
                 : implied || (job is not null && step.Id.IsIn(job.Done));
-            StepState state =
-                done ? StepState.Done
-                : reading is { Agrees: false } ? StepState.Differs
-                : barred ? StepState.Locked
-                : StepState.Open;
+            StepState state = reading switch
+            {
+                _ when done => StepState.Done,
+                { Agrees: false } => StepState.Differs,
+                _ => barred ? StepState.Locked : StepState.Open,
+            };
             steps.Add(
                 new StepProgress(step, state, reading, heeded)
                 {

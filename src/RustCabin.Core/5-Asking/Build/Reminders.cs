@@ -39,7 +39,7 @@ public static class Reminders
                 .Where(r => record.IsDone(Acts.FitRom(r.Site)))
                 .Select(r => new Reminder(
                     $"window-{r.Site}",
-                    $"{name}: is the window of the {r.Device} in {r.Site} still covered?",
+                    $"{name}: is the window of the {r.Device} in {r.Socket} still covered?",
                     "Daylight erases it in weeks, and labels come off.",
                     today.AddMonths(12),
                     12

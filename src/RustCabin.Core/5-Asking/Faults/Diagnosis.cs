@@ -215,6 +215,36 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
             State = LookState.SwitchedOn,
             Needs = Running,
         };
+        foreach (Observable line in CountLines(expected, suspects, seen))
+            yield return line;
+        foreach (IGrouping<string, Look> look in all.Select(h => h.Look).OfType<Look>().GroupBy(l => l.Id))
+            yield return new Observable(look.Key, Outcomes(look))
+            {
+                Usual = look.First().Usual,
+                Words = look.First().Words,
+                State = look.First().State,
+                Needs = NeedsOf(look.First()),
+                Miss = look.First().IsMeasured ? MeterMiss : null,
+                // Nothing is looked at where mains or a tube lies open.
+                Minutes = look.First().IsSafe ? look.First().Minutes + WayTo(look.First(), open) : null,
+            };
+        foreach (Sight sight in sights)
+            yield return new Observable(sight.Id, sight.Outcomes)
+            {
+                Words = sight.Words,
+                Minutes = sight.Minutes,
+                State = LookState.Running,
+                Needs = Running,
+            };
+        // Places that were measured without being in the table: as the nets have it.
+        foreach (PlacePair pair in seen.Looks.Keys.Select(PlacePair.Looked).OfType<PlacePair>())
+            if (all.All(h => h.Look?.Id != pair.Look) && Expects(at, pair) is { } must)
+                yield return new Observable(pair.Look, ["closed", "open"]) { Usual = must, Miss = MeterMiss };
+    }
+
+    /// <summary>The lines of the count that any suspect would change, or that read otherwise.</summary>
+    static IEnumerable<Observable> CountLines(PowerUpCount expected, Suspect[] suspects, Seen seen)
+    {
         for (int i = 0; i < Math.Max(expected.Lines.Count, seen.Lines?.Count ?? 0); i++)
         {
             string id = LineId(i);
@@ -240,29 +270,6 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
                     Needs = Running,
                 };
         }
-        foreach (IGrouping<string, Look> look in all.Select(h => h.Look).OfType<Look>().GroupBy(l => l.Id))
-            yield return new Observable(look.Key, Outcomes(look))
-            {
-                Usual = look.First().Usual,
-                Words = look.First().Words,
-                State = look.First().State,
-                Needs = NeedsOf(look.First()),
-                Miss = look.First().IsMeasured ? MeterMiss : null,
-                // Nothing is looked at where mains or a tube lies open.
-                Minutes = look.First().IsSafe ? look.First().Minutes + WayTo(look.First(), open) : null,
-            };
-        foreach (Sight sight in sights)
-            yield return new Observable(sight.Id, sight.Outcomes)
-            {
-                Words = sight.Words,
-                Minutes = sight.Minutes,
-                State = LookState.Running,
-                Needs = Running,
-            };
-        // Places that were measured without being in the table: as the nets have it.
-        foreach (PlacePair pair in seen.Looks.Keys.Select(PlacePair.Looked).OfType<PlacePair>())
-            if (all.All(h => h.Look?.Id != pair.Look) && Expects(at, pair) is { } must)
-                yield return new Observable(pair.Look, ["closed", "open"]) { Usual = must, Miss = MeterMiss };
     }
 
     /// <summary>A meter errs so seldom: what it says is so, or a cause that shows something else is not it.</summary>

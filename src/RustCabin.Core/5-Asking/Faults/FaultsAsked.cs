@@ -160,9 +160,7 @@ public sealed record FaultsAsked
     {
         bool listed(PlacePair one) =>
             Wired.IsAny(At!.At!) && Wired.Of(At.At!).Readings.Any(l => new PlacePair(l.From, l.To) == one);
-        return listed(pair) ? pair
-            : listed(pair.Turned) ? pair.Turned
-            : string.CompareOrdinal(pair.From, pair.To) <= 0 ? pair
-            : pair.Turned;
+        PlacePair inOrder = string.CompareOrdinal(pair.From, pair.To) <= 0 ? pair : pair.Turned;
+        return ((PlacePair[])[pair, pair.Turned]).Where(listed).FirstOrDefault(inOrder);
     }
 }

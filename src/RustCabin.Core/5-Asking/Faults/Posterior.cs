@@ -42,11 +42,12 @@ public sealed record Suspect(string Id, double Weight, IReadOnlyDictionary<strin
     public bool IsSilent { get; init; }
 
     /// <summary>What it predicts of something; null: nothing.</summary>
-    public string? PredictionOf(Observable at) =>
-        IsDark && at is { State: LookState.Running, Usual: not null } ? Sight.Dead
-        : Predicts.TryGetValue(at.Id, out string? predicted) ? predicted
-        : IsSilent ? null
-        : at.Usual;
+    public string? PredictionOf(Observable at)
+    {
+        if (IsDark && at is { State: LookState.Running, Usual: not null })
+            return Sight.Dead;
+        return Predicts.GetValueOrDefault(at.Id) ?? (IsSilent ? null : at.Usual);
+    }
 }
 
 /// <summary>The check that tells most a minute.</summary>

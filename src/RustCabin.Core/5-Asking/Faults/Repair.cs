@@ -137,11 +137,7 @@ public sealed record Repair(string Net, IReadOnlyList<RepairWire> Wires, IReadOn
     {
         public double? Mm => Known ? Far : null;
 
-        public int CompareTo(Way other) =>
-            Known != other.Known ? (Known ? -1 : 1)
-            : Far != other.Far ? Far.CompareTo(other.Far)
-            : A != other.A ? A.CompareTo(other.A)
-            : B.CompareTo(other.B);
+        public int CompareTo(Way other) => (!Known, Far, A, B).CompareTo((!other.Known, other.Far, other.A, other.B));
     }
 
     /// <summary>The shortest tree over the groups, grown from the first place, a group at a time.</summary>

@@ -80,15 +80,29 @@ public sealed record AtHand(Pack Sheets, Job Job, PlannedUnit Before, Answer Ans
         );
 
     /// <summary>In a few words, what the job waits for next.</summary>
-    public string WaitsFor =>
-        Job.Ended ? "Nothing: it is ended"
-        : Answer.Standing == Standing.Stop ? $"A mend: {Answer.Findings[0].Title.ToLowerInvariant()}"
-        : Answer.Findings.FirstOrDefault(f => f.Code == MendFindings.GateDiffers.Code) is { } differs
-            ? $"A mend: {Lower(differs.Title)}"
-        : Progress.Finished ? "Nothing: built, read and closed"
-        : Progress.Current!.Step.Kind == StepKind.Gate ? $"A reading: {Lower(Progress.Current.Step.Title)}"
-        : Progress.Current.Step.IsGate ? $"A proof: {Lower(Progress.Current.Step.Title)}"
-        : $"A step: {Lower(Progress.Current.Step.Title)}";
+    public string WaitsFor
+    {
+        get
+        {
+            if (Job.Ended)
+                return "Nothing: it is ended";
+            if (Answer.Standing == Standing.Stop)
+                return $"A mend: {Answer.Findings[0].Title.ToLowerInvariant()}";
+            if (Answer.Findings.FirstOrDefault(f => f.Code == MendFindings.GateDiffers.Code) is { } differs)
+                return $"A mend: {Lower(differs.Title)}";
+            return Progress.Current is { } current && !Progress.Finished
+                ? $"{KindOf(current.Step)}: {Lower(current.Step.Title)}"
+                : "Nothing: built, read and closed";
+        }
+    }
+
+    static string KindOf(Step step) =>
+        step switch
+        {
+            { Kind: StepKind.Gate } => "A reading",
+            { IsGate: true } => "A proof",
+            _ => "A step",
+        };
 
     static string Lower(string text) => char.ToLowerInvariant(text[0]) + text[1..];
 }

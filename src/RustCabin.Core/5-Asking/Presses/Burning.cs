@@ -39,11 +39,12 @@ public static class Burning
                 return Refuse("ns", $"Nothing was changed: \"{typed}\" is not an access time in ns; type 120.");
         return site is null || device is null || RomDevice.Find(device) is null
             ? Gone
-            : Change($"{device} planned for {site}", j => RomEdits.Device(j, site, device, time));
+            : Change($"{device} planned for {IdText.Plain(site)}", j => RomEdits.Device(j, site, device, time));
     }
 
     /// <summary>Plans no device for a socket any more.</summary>
-    public static Press<Job> Drop(string site) => Change($"No device planned for {site}", j => RomEdits.Drop(j, site));
+    public static Press<Job> Drop(string site) =>
+        Change($"No device planned for {IdText.Plain(site)}", j => RomEdits.Drop(j, site));
 
     /// <summary>Ties a leg of the device.</summary>
     public static Press<Job> Tie(string site, string net, string to) =>
@@ -141,7 +142,9 @@ public static class Burning
             Words = WordsOf(at, proof),
         };
         return Change(
-            proof.Passed ? $"{plan.Device} proved for {site}" : $"Proof of {plan.Device} for {site} failed",
+            proof.Passed
+                ? $"{plan.Device} proved for {IdText.Plain(site)}"
+                : $"Proof of {plan.Device} for {IdText.Plain(site)} failed",
             j => RomEdits.Proved(j, site, note)
         );
     }

@@ -119,7 +119,7 @@ public static class Carding
     public static Press<Job> Variant(AtHand at, string site, string variant, bool holds) =>
         Attached.Of(at.After).Any(d => d.Storage.Variant == variant)
             ? Change(
-                $"The device in {site} {(holds ? "holds" : "does not hold")} firmware of variant {variant}",
+                $"The device in {IdText.Plain(site)} {(holds ? "holds" : "does not hold")} firmware of variant {variant}",
                 j => StorageEdits.Variant(j, site, holds ? variant : null)
             )
             : Gone;
@@ -135,6 +135,24 @@ public static class Carding
                 j => StorageEdits.Clone(j, on, found, $"{found.Labelled} of {unit.Name}, {from.Name}")
             )
             : Gone;
+
+    /// <summary>Notes which file of a release went into a device, and its checksum, for the passport.</summary>
+    public static Press<Job> Release(AtHand at, InstanceName on, string file, string? sum)
+    {
+        if (at.After.Find(on)?.Part is not { Releases.Count: > 0 } || file.Length == 0)
+            return Gone;
+        string plain = (sum ?? "").Trim().ToLowerInvariant();
+        if (plain.Length > 0 && (plain.Length != 64 || !plain.All(char.IsAsciiHexDigit)))
+            return Refuse("sum", "Nothing was noted: a SHA-256 has 64 hexadecimal digits.");
+        var taken = new ReleaseTaken
+        {
+            On = on,
+            File = file,
+            Sum = plain.Length > 0 ? plain : null,
+            At = at.Moment,
+        };
+        return Change($"{file} went in", j => StorageEdits.Release(j, taken));
+    }
 
     /// <summary>Why a pasted listing is not held against the kit; null: it is.</summary>
     public static Refusal? Listing(string? listing) =>

@@ -14,8 +14,11 @@ public sealed class BuildDesk : Desk
     public override void Map(IEndpointRouteBuilder routes) => BuildCalls.Map(routes);
 
     protected override StationMark FarOf(JobView view) =>
-        view.Progress.Steps.Any(s => s.State == StepState.Differs) ? StationMark.Watch
-        : view.Progress.Finished ? StationMark.Clear
-        : view.Progress.DoneCount > 0 ? StationMark.InHand
-        : StationMark.Empty;
+        view.Progress switch
+        {
+            var steps when steps.Steps.Any(s => s.State == StepState.Differs) => StationMark.Watch,
+            { Finished: true } => StationMark.Clear,
+            { DoneCount: > 0 } => StationMark.InHand,
+            _ => StationMark.Empty,
+        };
 }

@@ -151,7 +151,9 @@ public sealed class PictureSoundModel(SheetRepository sheets, JobRepository jobs
     public IReadOnlyDictionary<string, string> Marked =>
         View.After.Instances.SelectMany(i => i.Part.Jacks.Select(j => ($"{i.Name}", j)))
             .Concat(View.Model.Jacks.Select(j => ("", j)))
-            .Select(j => j.j.Marked.ToDictionary(m => m.Key, m => Core.Wiring.Places.Named(m.Value, j.Item1)))
+            .Select(j =>
+                j.j.Marked.ToDictionary(m => m.Key, m => View.After.PlaceName(Core.Wiring.Places.Named(m.Value, j.Item1)))
+            )
             .FirstOrDefault()
         ?? [];
 

@@ -159,10 +159,11 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs, Phot
     public string LookOf(BoardChip chip, int leg)
     {
         int place = Wired.Places.All.First(p => p.Chip == chip).FirstLeg + leg - 1;
-        return Wired.After.PadOf(place) >= 0 ? "lifted"
-            : Worked.Contains(place) ? "soldered"
-            : Wired.Beside(place).Any(n => Wired.After.PadOf(n) >= 0 || Worked.Contains(n)) ? "beside"
-            : "";
+        if (Wired.After.PadOf(place) >= 0)
+            return "lifted";
+        if (Worked.Contains(place))
+            return "soldered";
+        return Wired.Beside(place).Any(n => Wired.After.PadOf(n) >= 0 || Worked.Contains(n)) ? "beside" : "";
     }
 
     HashSet<int>? _worked;
