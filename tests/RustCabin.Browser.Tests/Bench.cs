@@ -149,6 +149,12 @@ public sealed class Bench : IDisposable
     /// <summary>The violations of contrast alone: all else is the same by every lamp.</summary>
     public IReadOnlyList<string> ViolationsOfContrast() => Violations("{ type: 'rule', values: ['color-contrast'] }");
 
+    /// <summary>
+    /// The violations of what a window's width changes: sizes of targets, contrast of what lies over what, scrolling.
+    /// </summary>
+    public IReadOnlyList<string> ViolationsOfLayout() =>
+        Violations("{ type: 'rule', values: ['target-size', 'color-contrast', 'scrollable-region-focusable'] }");
+
     static readonly Lazy<string> Axe = new(() => File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "lib", "axe.min.js")));
 
     IReadOnlyList<string> Violations(string rules)
@@ -157,7 +163,8 @@ public sealed class Bench : IDisposable
             Browser.ExecuteScript(Axe.Value);
         // Of what passes axe would make selectors too: they are not asked for.
         object result = Browser.ExecuteAsyncScript(
-            $"const done = arguments[arguments.length - 1]; axe.run(document, {{ runOnly: {rules}, resultTypes: ['violations'] }}).then(r => "
+            "const done = arguments[arguments.length - 1]; axe.run(document, "
+                + $"{{ runOnly: {rules}, resultTypes: ['violations'] }}).then(r => "
                 + "done(r.violations.map(v => v.id + ': ' + "
                 + "v.nodes.map(n => n.target.join(' ') + ' ' + n.failureSummary).join(' | '))))"
         )!;

@@ -8,6 +8,20 @@ namespace RustCabin.Browser.Tests;
 public sealed class WiringTests
 {
     [Fact]
+    public void The_pair_at_hand_is_answered_on_the_drawing()
+    {
+        using var bench = new Bench();
+        bench.BuildUpTo("jetty-disc-direct", "probe-wiring");
+        bench.Go("/jobs/jetty-disc-direct/wiring");
+        bench.Sees("svg.board-map", "Y2.1 to Y2.2: must not beep");
+        bench.Press("button", "none, on the board");
+        bench.Sees(".probe", "U72.31p");
+        bench.Press("button", "beep, on the board");
+        bench.Sees(".differs", "U72.31 still on its pad");
+        Assert.Empty(bench.Complaints);
+    }
+
+    [Fact]
     public void A_table_is_filled_by_keyboard_on_a_phone_and_one_wrong_beep_names_its_cause()
     {
         using var bench = new Bench(width: 390, height: 840);

@@ -285,6 +285,7 @@ public sealed class BuildFaultsTests : OnACabin
         page = await Pressed(Cabin, Costs, "button[name=amount]", ("amount", "0"));
         Assert.Contains("spent 0.00", Text(page, "#spent-title"));
         page = await Cabin.Page($"{Costs}?wants=2%2027C400&offers=reach;27C400;4.10;1%0Areach;3.50");
+        Assert.Equal("reach4.10 take 2 3.50", Text(page, ".offers tbody tr"));
         Assert.Contains("11.70 EUR in all", Text(page, "main"));
         page = await Cabin.Page($"{Costs}?wants=odd&offers=x");
         Assert.Contains("is not", Text(page, ".notice"));

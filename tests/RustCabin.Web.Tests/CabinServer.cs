@@ -68,7 +68,8 @@ public sealed class CabinServer : IAsyncLifetime
     /// <summary>Cabins in which nothing was written: the next test finds them as a new one.</summary>
     static readonly ConcurrentBag<CabinServer> AsNew = [];
 
-    /// <summary>Looks at the file from the beginning of a test to its end; null: the test has stopped its cabin, or asked for another.
+    /// <summary>
+    /// Looks at the file from the beginning of a test to its end; null: the test has stopped its cabin, or asked for another.
     /// </summary>
     SqliteConnection? _watch;
     long _begun;

@@ -5,7 +5,9 @@ using AngleSharp.Html.Dom;
 
 namespace RustCabin.Web.Tests;
 
-/// <summary>A person reads names, never identifiers: no station of any job of the demo shows one with a hyphen or an owner.</summary>
+/// <summary>
+/// A person reads names, never identifiers: no station of any job of the demo shows one with a hyphen or an owner.
+/// </summary>
 public sealed partial class IdsOnScreenTests : OnACabin
 {
     /// <summary>A place of copper (<c>row:A</c>, <c>slot-2.7</c>) is written as on drawings, and is none.</summary>

@@ -4,7 +4,9 @@ using Microsoft.CodeAnalysis.CSharp.Syntax;
 
 namespace RustCabin.Web.Tests;
 
-/// <summary>What is read at one go fits a screen: methods under 60 lines, and no choice within a choice within a choice.</summary>
+/// <summary>
+/// What is read at one go fits a screen: methods under 60 lines, and no choice within a choice within a choice.
+/// </summary>
 public class MethodsTests
 {
     const int Lines = 60,

@@ -4,7 +4,9 @@ using static RustCabin.Web.Tests.Shown;
 
 namespace RustCabin.Web.Tests;
 
-/// <summary>A pasted listing at Storage: where each file goes, the script, and which file of a release is for this device.</summary>
+/// <summary>
+/// A pasted listing at Storage: where each file goes, the script, and which file of a release is for this device.
+/// </summary>
 public sealed class TreePageTests : OnACabin
 {
     const string Job = "/jobs/boathouse-disc-cards/storage";
@@ -16,10 +18,10 @@ public sealed class TreePageTests : OnACabin
     public async Task A_listing_becomes_moves_misfits_and_what_is_missing()
     {
         IHtmlDocument page = await Cabin.Page(Job);
-        (_, page) = await Cabin.Press(Form(page, "Tree"), ("listing", "./Far Islands.reel\n./notes.txt\n./b/Regatta.reel"));
+        (_, page) = await Cabin.Press(Form(page, "Tree"), ("listing", "./Far Islands.img\n./notes.txt\n./b/Regatta.img"));
         string told = Text(page, ".tree [role=status]");
         Assert.Contains("2 to move, 1 without a place, 1 missing", told);
-        Assert.Contains("reels/01/Far Islands.reel", told);
+        Assert.Contains("reels/01/Far Islands.img", told);
         Assert.Contains("notes.txt: .txt is not opened", told);
         Assert.Contains("arrows/first.words, how the list is shown", told);
         HttpResponseMessage script = await Cabin.Http.PostAsync(
@@ -28,17 +30,17 @@ public sealed class TreePageTests : OnACabin
                 Form(page, "Tree")
                     .Elements.OfType<IHtmlInputElement>()
                     .Select(i => KeyValuePair.Create(i.Name!, i.Value))
-                    .Concat([KeyValuePair.Create("listing", "Far Islands.reel"), KeyValuePair.Create("take", "script")])
+                    .Concat([KeyValuePair.Create("listing", "Far Islands.img"), KeyValuePair.Create("take", "script")])
             )
         );
-        Assert.Contains("mv -- 'Far Islands.reel' 'reels/01/Far Islands.reel'", await script.Content.ReadAsStringAsync());
+        Assert.Contains("mv -- 'Far Islands.img' 'reels/01/Far Islands.img'", await script.Content.ReadAsStringAsync());
     }
 
     [Fact]
     public async Task A_finished_card_is_said_to_be_right()
     {
         IHtmlDocument page = await Cabin.Page(Job);
-        (_, page) = await Cabin.Press(Form(page, "Tree"), ("listing", "./reels/01/Far Islands.reel\n./arrows/first.words"));
+        (_, page) = await Cabin.Press(Form(page, "Tree"), ("listing", "./reels/01/Far Islands.img\n./arrows/first.words"));
         Assert.Contains("All 2 files lie where the device looks for them", Text(page, ".tree [role=status]"));
         (HttpStatusCode status, page) = await Cabin.Press(Form(page, "Tree"), ("listing", " "));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);

@@ -79,7 +79,7 @@ public static class BankFan
         DecodedClaim? at = unit.Claims.FirstOrDefault(c => c.Owner == window.RegisterOwner);
         string words = at is null
             ? $"register {window.Window!.Register}: not there with these switches"
-            : $"register {new AddressRange(new Address(at.Base), new Address(at.Base + at.Size - 1)).ToScreen(unit.Map.AddressBits)}"
+            : $"register {AddressRange.Of(at.Base, at.Size).ToScreen(unit.Map.AddressBits)}"
                 + $"{(at.Reads ? "" : ", takes writes only")}";
         svg.Text(4, tall + 24, words, "lab", "start");
         string[] under = at is null

@@ -17,7 +17,8 @@ public static class BoardDrawing
         PadRow = 26,
         PartWide = 170,
         MarkRoom = 27,
-        InsetWide = 140;
+        InsetWide = 140,
+        ProbeHigh = 44;
 
     /// <param name="wired">The wiring.</param>
     /// <param name="plan">Where everything lies.</param>
@@ -25,12 +26,14 @@ public static class BoardDrawing
     /// <param name="link">The address at which a change is at hand; null: nothing of it can be pressed, and all of the board is
     /// drawn.</param>
     /// <param name="photo">A photo to lie under it, and its address.</param>
+    /// <param name="probe">The pair that the meter is at, and the form that its answer goes to.</param>
     public static IHtmlContent Draw(
         Wired wired,
         BoardPlan plan,
         int at,
         Func<int, string>? link,
-        (BoardPhoto Photo, string Href)? photo = null
+        (BoardPhoto Photo, string Href)? photo = null,
+        (ContinuityLine Line, string Pair, string Form)? probe = null
     )
     {
         BoardArea area = link is null ? BoardArea.All(plan) : BoardArea.OfWork(wired, plan);
@@ -39,7 +42,7 @@ public static class BoardDrawing
         int[] pads = [.. PadsOf(wired, plan)];
         double inset = area == BoardArea.All(plan) ? 0 : InsetWide * plan.Height / plan.Width,
             beside = PadsHigh(wired, pads) + (inset > 0 ? inset + 24 : 0),
-            height = Math.Max(tall, beside) + 2 * Margin,
+            height = Math.Max(tall, beside) + 2 * Margin + (probe is null ? 0 : ProbeHigh),
             width = Wide + 2 * Margin + (beside > 0 ? PartWide : 0);
         Dot on(Dot dot) => new(Margin + (dot.X - area.X) * scale, Margin + (dot.Y - area.Y) * scale);
         var places = new Dictionary<int, Dot>();
@@ -70,10 +73,29 @@ public static class BoardDrawing
         svg.CloseWindow();
         Pads(svg, wired, pads, places);
         if (inset > 0)
-            Whole(svg, plan, area, new Dot(Wide + 2 * Margin + 8, height - Margin - inset));
+            Whole(svg, plan, area, new Dot(Wide + 2 * Margin + 8, Math.Max(tall, beside) + Margin - inset));
         Leads(svg, wired, of, places);
         Marks(svg, wired, plan, at, link, of);
+        if (probe is { } asked && of(asked.Line.From) is { } from && of(asked.Line.To) is { } to)
+            Probe(svg, from, to, (asked.Pair, asked.Form), height - ProbeHigh);
         return svg.End();
+    }
+
+    /// <summary>The pair that the meter is at: a ring on each place, and under the board what it says, to be pressed.</summary>
+    static void Probe(Svg svg, Dot from, Dot to, (string Pair, string Form) asked, double below)
+    {
+        svg.Line(from.X, from.Y, to.X, to.Y, "probe-line")
+            .Circle(from.X, from.Y, 9, "probe-ring")
+            .Circle(to.X, to.Y, 9, "probe-ring");
+        svg.Text(Margin, below + 24, asked.Pair, "lab strong", "start");
+        svg.Presses(
+            Margin + Wide - 156,
+            below,
+            asked.Form,
+            "says",
+            ("beep", "beep", "beep, on the board"),
+            ("none", "none", "none, on the board")
+        );
     }
 
     static void Sites(Svg svg, Wired wired, BoardPlan plan, double scale, Func<Dot, Dot> on, Dot edge, Func<int, Dot?> of)

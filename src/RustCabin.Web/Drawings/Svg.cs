@@ -121,6 +121,26 @@ public sealed class Svg
         return this;
     }
 
+    /// <summary>Presses of a form that stands elsewhere on the page, side by side, 74 x 38 each.</summary>
+    /// <param name="x">The left edge.</param>
+    /// <param name="y">The upper edge.</param>
+    /// <param name="form">The id of the form.</param>
+    /// <param name="name">The name of its field.</param>
+    /// <param name="presses">What each sends, what stands on it, and what it is called.</param>
+    public Svg Presses(double x, double y, string form, string name, params (string Value, string Words, string Called)[] presses)
+    {
+        foreach ((int i, (string value, string words, string called)) in presses.Index())
+        {
+            string place = $"x=\"{N(x + i * 80)}\" y=\"{N(y)}\" width=\"74\" height=\"38\"";
+            string sends = $"form=\"{E(form)}\" name=\"{E(name)}\" value=\"{E(value)}\" aria-label=\"{E(called)}\"";
+            _text.Append(
+                CultureInfo.InvariantCulture,
+                $"<foreignObject {place}><button class=\"btn act on-board\" {sends}>{E(words)}</button></foreignObject>"
+            );
+        }
+        return this;
+    }
+
     /// <summary>A grip that a script drags sideways: which thing it ends, and from where that begins.</summary>
     public Svg Grip(double x, double y, double width, double height, string cssClass, int index, long start)
     {

@@ -11,8 +11,8 @@ public static class IdText
     public static string Free(string id, Func<string, bool> isTaken) =>
         Enumerable.Range(1, int.MaxValue).Select(n => n == 1 ? id : $"{id}-{n}").First(free => !isTaken(free));
 
-    /// <summary>With blanks for hyphens.</summary>
-    public static string Plain(string id) => id.Replace('-', ' ');
+    /// <summary>As a person says it: with blanks for hyphens, and no short form of the processor.</summary>
+    public static string Plain(string id) => id == "cpu" ? "processor" : id.Replace('-', ' ');
 
     /// <summary>With a capital letter first.</summary>
     public static string Capital(string text) => text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];

@@ -35,7 +35,9 @@ public readonly record struct ClaimName(string? Of, string Id)
     /// <summary>What findings are about: the part as a whole, or the one thing of the machine.</summary>
     public Subject Subject => Instance is { } part ? Subject.Part(part) : Subject.Parse(ToString());
 
-    /// <summary>In words, where no plan is at hand that knows the titles: <c>shared of the machine</c>, <c>ram of fathom</c>.</summary>
+    /// <summary>
+    /// In words, where no plan is at hand that knows the titles: <c>shared of the machine</c>, <c>ram of fathom</c>.
+    /// </summary>
     public string Plain =>
         Of switch
         {

@@ -146,7 +146,8 @@ static class PlannedClaims
         return
         [
             .. model.AutoWindows.Select(w =>
-                $"Window {IdText.Plain(w.Id)}: {AddressRange.Of(w.Base.Value, Math.Max(1, w.Size.Bytes)).ToScreen(model.AddressBits)}, "
+                $"Window {IdText.Plain(w.Id)}: "
+                + $"{AddressRange.Of(w.Base.Value, Math.Max(1, w.Size.Bytes)).ToScreen(model.AddressBits)}, "
                 + $"{w.Size}."
             ),
             .. from t in taken

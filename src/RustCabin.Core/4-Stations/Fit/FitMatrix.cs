@@ -112,8 +112,7 @@ public static class FitMatrix
             yield return $"It needs {need.Kind} {need.Named}.";
     }
 
-    static string Sites(Way way) =>
-        way.Occupies.Count == 0
-            ? ""
-            : $"on {string.Join(" and ", way.Occupies.Select(o => o.Site is { } site ? LocalName.Parse(site).Plain : o.Signal))}, ";
+    static string Sites(Way way) => way.Occupies.Count == 0 ? "" : $"on {string.Join(" and ", way.Occupies.Select(Where))}, ";
+
+    static string? Where(Occupies taken) => taken.Site is { } site ? LocalName.Parse(site).Plain : taken.Signal;
 }

@@ -69,7 +69,8 @@ static class PartChecks
             Severity.Stop,
             $"The chip at {LocalName.Parse(taken.Site!).Plain} is soldered",
             [instance.Subject],
-            $"{instance.Title} wants the chip at {LocalName.Parse(taken.Site!).Plain} out of its socket, and there it is soldered.",
+            $"{instance.Title} wants the chip at {LocalName.Parse(taken.Site!).Plain} out of its socket, and there it is "
+                + "soldered.",
             ["Desolder it and fit a socket, or take a part that clips over the chip that stays."]
         );
 

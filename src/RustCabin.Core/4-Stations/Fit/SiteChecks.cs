@@ -29,7 +29,8 @@ static class SiteChecks
             else if (connector is not null && unit.FindSite(instance.Site!) is { } at && at.Connector != connector)
                 yield return None(
                     instance,
-                    $"{instance.Title} plugs into {connector}; {unit.PlaceName(instance.Site!)} is {at.Connector ?? "no connector"}.",
+                    $"{instance.Title} plugs into {connector}; {unit.PlaceName(instance.Site!)} is "
+                        + $"{at.Connector ?? "no connector"}.",
                     []
                 );
             foreach (string site in instance.Occupied.Select(o => o.Site!).Where(s => unit.FindSite(s) is null))
@@ -63,7 +64,8 @@ static class SiteChecks
             $"Software looks in {unit.PlaceName(instance.Way!.Expects!)}",
             [instance.Subject],
             $"{instance.Title} sits in "
-                + $"{string.Join(" and ", instance.Occupied.Select(o => unit.PlaceName(o.Site!)).DefaultIfEmpty("no slot"))}; software that "
+                + string.Join(" and ", instance.Occupied.Select(o => unit.PlaceName(o.Site!)).DefaultIfEmpty("no slot"))
+                + "; software that "
                 + $"uses it looks in {unit.PlaceName(instance.Way.Expects!)}.",
             [
                 Holder(unit, instance.Way.Expects!) is { } other
@@ -87,7 +89,8 @@ static class SiteChecks
             Severity.Stop,
             $"{instance.Title} sits turned round",
             [instance.Subject],
-            $"Leg 1 of {unit.PlaceName(taken.Site!)} lies {IdText.Plain(site.Mark!)} on this board; {instance.Title} is made for a mark "
+            $"Leg 1 of {unit.PlaceName(taken.Site!)} lies {IdText.Plain(site.Mark!)} on this board; "
+                + $"{instance.Title} is made for a mark "
                 + $"{IdText.Plain(taken.Mark!)}.",
             [
                 "A chip or board the wrong way round is fed at the wrong legs and is lost at power-on.",

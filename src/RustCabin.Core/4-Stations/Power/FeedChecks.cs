@@ -34,9 +34,9 @@ static class FeedChecks
                         Severity.Stop,
                         $"{speaks:0.#} V is not high enough",
                         [instance.Subject],
-                        $"{instance.Title} drives {speaks:0.#} V into {LocalName.Parse(taken.Site!).Plain}, which takes {high:0.0#} V and more for high.",
+                        $"{instance.Title} drives {speaks:0.#} V into {At(taken)}, which takes {high:0.0#} V and more for high.",
                         [
-                            $"Inputs of {LocalName.Parse(taken.Site!).Plain}: "
+                            $"Inputs of {At(taken)}: "
                                 + (
                                     unit.FindSite(taken.Site!)!.Inputs == SiteInputs.Cmos
                                         ? $"plain CMOS at {there:0.#} V, high from {CmosHigh} x {there:0.#} = {high:0.0#} V."
@@ -52,9 +52,9 @@ static class FeedChecks
                         $"{speaks:0.#} V meets {there:0.#} V",
                         [instance.Subject],
                         there > stands
-                            ? $"The pins of {LocalName.Parse(taken.Site!).Plain} carry {there:0.#} V; {instance.Title} speaks {speaks:0.#} V and "
+                            ? $"The pins of {At(taken)} carry {there:0.#} V; {instance.Title} speaks {speaks:0.#} V and "
                                 + $"stands {stands:0.#} V."
-                            : $"{instance.Title} drives {speaks:0.#} V into {LocalName.Parse(taken.Site!).Plain}, which speaks {there:0.#} V.",
+                            : $"{instance.Title} drives {speaks:0.#} V into {At(taken)}, which speaks {there:0.#} V.",
                         [
                             "A level shifter between them, or a part made for this level. That it worked once proves nothing: "
                                 + "inputs die slowly.",
@@ -141,4 +141,6 @@ static class FeedChecks
                 );
         }
     }
+
+    static string At(Occupies taken) => LocalName.Parse(taken.Site!).Plain;
 }

@@ -1,5 +1,4 @@
 using RustCabin.Core.Chips;
-using RustCabin.Core.Declared;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;

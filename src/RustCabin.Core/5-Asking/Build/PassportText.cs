@@ -1,6 +1,5 @@
 using System.Text;
 using RustCabin.Core.Care;
-using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;

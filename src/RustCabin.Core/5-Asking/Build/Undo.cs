@@ -68,7 +68,7 @@ public sealed record Undo(IReadOnlyList<UndoStep> Steps, PlannedUnit Result, Pow
             Originals
                 .At(record.Unit, step.Id)
                 .Select(o =>
-                    o.PlaceIn(record.Unit.Unit) is { Length: > 0 } place ? $"{o.What} ({place})" : $"{o.What}, no place noted"
+                    o.PlaceIn(record.Unit.Unit) is { Length: > 0 } place ? $"{o.What} ({place})" : $"{o.What} (no place is noted)"
                 )
         );
         // A step of another version of the program has no act here; the job keeps it as it stands.

@@ -134,6 +134,28 @@ public sealed class CostsModel(
 
     SuppliersAsked? _asked;
 
+    /// <summary>
+    /// The offers as they were read: by supplier, what a thing costs there; nothing before something was asked.
+    /// </summary>
+    public IReadOnlyList<(string Supplier, decimal? Postage, ILookup<string, SupplierOffer> Offers)> Offered =>
+        _asked is { } asked
+            ?
+            [
+                .. asked
+                    .Offers.GroupBy(o => o.Supplier)
+                    .Select(g =>
+                        (
+                            g.Key,
+                            asked.Postage.TryGetValue(g.Key, out decimal post) ? post : (decimal?)null,
+                            g.ToLookup(o => o.Item)
+                        )
+                    ),
+            ]
+            : [];
+
+    /// <summary>What is wanted, in the order in which it was typed.</summary>
+    public IEnumerable<string> Wanted => _asked is { } asked ? asked.Wants.Keys : [];
+
     protected override async Task Prepared()
     {
         if (_asked is not { } asked)

@@ -1,8 +1,6 @@
 using RustCabin.Core.Build;
 using RustCabin.Core.Presses;
-using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
-using RustCabin.Web.Drawings;
 using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Build;

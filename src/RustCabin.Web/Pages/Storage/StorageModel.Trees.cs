@@ -2,7 +2,6 @@ using System.Text;
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Cards;
 using RustCabin.Core.Pasted;
-using RustCabin.Core.Planning;
 using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;

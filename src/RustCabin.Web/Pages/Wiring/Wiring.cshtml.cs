@@ -100,6 +100,13 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs, Phot
 
     /// <summary>The place of the line that is asked for; -1: all agree.</summary>
     public int Probing { get; private set; } = -1;
+
+    /// <summary>The same, with the form that takes its answer; null: all agree.</summary>
+    public (ContinuityLine Line, string Pair, string Form)? Probe =>
+        Probing >= 0 && Table[Probing] is var at
+            ? (at.Line, $"{at.From} to {at.To}: must {(at.Line.Closed ? "beep" : "not beep")}", "meter-says")
+            : null;
+
     public BoardPlan? Plan { get; private set; }
     public IReadOnlyList<BoardPlan> Boards { get; private set; } = [];
     public IReadOnlyList<(string Net, IReadOnlyList<TapOption> Options)> Missing { get; private set; } = [];
