@@ -59,7 +59,8 @@ public class Wires
             )
         );
         Reading<Pack> reading = PackReader.Read(document.RootElement);
-        Pack pack = reading.Value ?? throw new InvalidOperationException(string.Join("; ", reading.Errors.Select(e => e.Told)));
+        Pack pack =
+            reading.Value ?? throw new InvalidOperationException(string.Join("; ", reading.Errors.Select(e => e.Sentence)));
         _unit = Plan.For(pack, pack.Jobs[0]);
         var wired = Wired.Of(_unit);
         if (wired.Places.All.Count != Chips * Legs + Pads || wired.Changes.Count != Changes)

@@ -137,7 +137,7 @@ public sealed partial class JobRepository
                 json =>
                 {
                     using JsonDocument document = JsonDocument.Parse(json);
-                    return PackReader.ReadJob(document.RootElement, all).Errors is [var first, ..] ? first.Told : "";
+                    return PackReader.ReadJob(document.RootElement, all).Errors is [var first, ..] ? first.Sentence : "";
                 }
             );
         return told.Length > 0 ? told : null;

@@ -81,11 +81,11 @@ static class Sound
                 return pack;
             var broken = reading.Errors.Select(e => (Row: Of(rows, e.Path), Error: e)).Where(b => b.Row is not null).ToList();
             if (broken.Count == 0)
-                throw new CabinFileException($"The sheets in the database do not read: {reading.Errors[0].Told}");
+                throw new CabinFileException($"The sheets in the database do not read: {reading.Errors[0].Sentence}");
             foreach (var row in broken.GroupBy(b => b.Row!, b => b.Error))
             {
                 rows.Remove(row.Key);
-                Aside(row.Key, row.First().Told, aside);
+                Aside(row.Key, row.First().Sentence, aside);
             }
         }
     }

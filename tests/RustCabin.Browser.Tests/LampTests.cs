@@ -63,6 +63,9 @@ public class LampTests(SharedBench shared) : IClassFixture<SharedBench>
         "/jobs/winch-16c-more/memory/settings",
         Winter + "/memory?fault=unseated%20fathom",
         "/tools?chips=4464&sectors=10&bytes=256&files=9",
+        "/tools/swaps",
+        "/tools/reports",
+        "/tools/socket",
         "/cupboard",
         "/cupboard?edit=1",
         "/sheets",
@@ -97,6 +100,10 @@ public class LampTests(SharedBench shared) : IClassFixture<SharedBench>
         try
         {
             Assert.Empty(_bench.ViolationsOfLayout());
+            string dark = Paper;
+            _bench.Browser.ExecuteScript("document.documentElement.dataset.lamp = 'on'");
+            _bench.Until(() => Paper != dark, "the lamp is on");
+            Assert.Empty(_bench.ViolationsOfContrast());
         }
         finally
         {

@@ -13,7 +13,7 @@ public sealed class WiringTests
         using var bench = new Bench();
         bench.BuildUpTo("jetty-disc-direct", "probe-wiring");
         bench.Go("/jobs/jetty-disc-direct/wiring");
-        bench.Sees("svg.board-map", "Y2.1 to Y2.2: must not beep");
+        bench.Sees("svg.board-map", "Y2.1 to Y2.2 must not beep");
         bench.Press("button", "none, on the board");
         bench.Sees(".probe", "U72.31p");
         bench.Press("button", "beep, on the board");

@@ -92,6 +92,9 @@ public sealed class EvidenceTests : OnACabin
     [InlineData("/tools/place?board=500%20x%20500", "No place takes it")]
     [InlineData("/tools/line", "1 setting explains it")]
     [InlineData("/tools/line?got=%7Frubbish", "No setting that was tried explains it")]
+    [InlineData("/tools/swaps", "Move the supply next")]
+    [InlineData("/tools/swaps?options=", "No swap of these tells any more")]
+    [InlineData("/tools/reports", "they disagree")]
     public async Task Each_page_answers_its_example_with_a_drawing(string url, string says)
     {
         IHtmlDocument page = await Cabin.Page(url);
@@ -105,6 +108,11 @@ public sealed class EvidenceTests : OnACabin
     [InlineData("/tools/frames?runs=320%20x%20200%2031", "runs")]
     [InlineData("/tools/place?area=wide", "area.w")]
     [InlineData("/tools/line?speed=fast", "from.speed")]
+    [InlineData("/tools/swaps?causes=a;%201", "causes[0].belongs")]
+    [InlineData("/tools/swaps?done=board;%20maybe", "done[0].shows")]
+    [InlineData("/tools/reports?reports=card;%20perhaps", "reports[0].works")]
+    [InlineData("/tools/socket?device=27C9", "27C9")]
+    [InlineData("/tools/socket?contacts=A0%20A1%20A2", "3 contacts stand in no two rows")]
     public async Task What_was_typed_wrong_is_said_by_its_field(string url, string field)
     {
         IHtmlDocument page = await Cabin.Page(url);
@@ -116,8 +124,47 @@ public sealed class EvidenceTests : OnACabin
     {
         IHtmlDocument page = await Cabin.Page("/tools");
         foreach (
-            string tool in (string[])["/paste", "/tools/ways", "/tools/starts", "/tools/frames", "/tools/place", "/tools/line"]
+            string tool in (string[])
+                [
+                    "/paste",
+                    "/tools/ways",
+                    "/tools/starts",
+                    "/tools/frames",
+                    "/tools/place",
+                    "/tools/line",
+                    "/tools/swaps",
+                    "/tools/reports",
+                    "/tools/socket",
+                ]
         )
             Assert.NotNull(page.QuerySelector($"a[href='{tool}']"));
+    }
+
+    [Fact]
+    public async Task A_device_over_a_socket_needs_no_sheet()
+    {
+        IHtmlDocument page = await Cabin.Page("/tools/socket?device=27256&socket=2764");
+        Assert.NotNull(page.QuerySelector("svg.over-socket[role=img]"));
+        Assert.Contains("Lift leg 27 (A14)", page.QuerySelector("ol.legs")!.TextContent);
+        page = await Cabin.Page("/tools/socket?device=27C010&socket=27256");
+        Assert.Contains("27C010 has 32 pins, the socket 28", page.Body!.TextContent);
+        // A device over its own socket goes straight in.
+        page = await Cabin.Page("/tools/socket?device=27256&socket=27256");
+        Assert.Contains("Nothing to lift or link", page.QuerySelector("ol.legs")!.TextContent);
+    }
+
+    [Fact]
+    public async Task Faults_takes_its_causes_along_to_the_swaps()
+    {
+        IHtmlDocument faults = await Cabin.Page("/jobs/slip-3-winter/faults?gate=count-fathom");
+        string href = faults.QuerySelector("a[href^='/tools/swaps']")!.GetAttribute("href")!;
+        IHtmlDocument page = await Cabin.Page(href);
+        Assert.Null(page.QuerySelector("[role=alert]"));
+        Assert.Contains("Fathom memory board; ", page.QuerySelector("[name=options]")!.TextContent);
+        string causes = page.QuerySelector("[name=causes]")!.TextContent;
+        // What is not seated belongs to part and machine together.
+        Assert.Contains("is not seated; ", causes);
+        Assert.Contains("Fathom memory board, Slipway 3", causes);
+        Assert.Contains(" next", page.QuerySelector("[role=status] h2")!.TextContent);
     }
 }

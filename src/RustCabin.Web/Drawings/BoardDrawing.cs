@@ -87,7 +87,7 @@ public static class BoardDrawing
         svg.Line(from.X, from.Y, to.X, to.Y, "probe-line")
             .Circle(from.X, from.Y, 9, "probe-ring")
             .Circle(to.X, to.Y, 9, "probe-ring");
-        svg.Text(Margin, below + 24, asked.Pair, "lab strong", "start");
+        svg.Text(Margin, below + 24, asked.Pair, "lab probe-pair", "start");
         svg.Presses(
             Margin + Wide - 156,
             below,

@@ -47,7 +47,7 @@ public static class CardStrip
             "; ",
             layout
                 .Partitions.Select(p => $"{p.Asked.Name} {Size(p.Bytes)}, {Words<FileSystem>.Of(p.Fs)}")
-                .Concat(lines.Select(l => l.Told))
+                .Concat(lines.Select(l => l.Label))
                 .Append(layout.UnreachableBytes > 0 ? $"{Size(layout.UnreachableBytes)} beyond reach" : "all of it within reach")
         );
         PlacedPartition[] narrow = [.. layout.Partitions.Where(p => p.Sectors > 0 && IsNarrow(p, x))];
@@ -68,7 +68,7 @@ public static class CardStrip
             double y = 18 + i % 2 * 20;
             svg.Line(at, y + 4, at, top + High + 8, look);
             bool right = at > Width / 2;
-            svg.Text(at + (right ? -6 : 6), y, line.Told, "side strong", right ? "end" : "start");
+            svg.Text(at + (right ? -6 : 6), y, line.Label, "side strong", right ? "end" : "start");
         }
         Leaders(svg, narrow, x, top);
         svg.Text(Left, top + High + 24, "0", "fig", "start");

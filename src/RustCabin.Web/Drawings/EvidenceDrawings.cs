@@ -46,6 +46,44 @@ static class EvidenceDrawings
         return svg.End();
     }
 
+    /// <summary>Causes by their chances, one bar each; the likeliest first.</summary>
+    public static IHtmlContent Causes(IReadOnlyList<(string Name, double Chance)> causes)
+    {
+        (string Name, double Chance)[] shown = [.. causes.Take(12)];
+        string said = string.Join("; ", shown.Select(c => $"{c.Name} {c.Chance * 100:0.0} %"));
+        Svg svg = Svg.Begin(Wide, shown.Length * 30 + 12, "evidence", "img", said);
+        foreach ((int i, (string name, double chance)) in shown.Index())
+        {
+            double y = 8 + i * 30,
+                wide = Math.Max(2, chance * (Wide - 300));
+            svg.Rect(220, y, wide, 20, i == 0 ? "bar best" : "bar").Text(212, y + 15, Cut(name, 28), "lab", "end");
+            svg.Text(226 + wide, y + 15, $"{chance * 100:0.0} %", "fig", "start");
+        }
+        return svg.End();
+    }
+
+    /// <summary>Rates of others: for each thing the range in which its rate lies, and what was counted.</summary>
+    public static IHtmlContent Reports(ReportRates found)
+    {
+        ReportRate[] shown = [.. found.Rates.Take(16)];
+        string name(ReportRate rate) => rate.Firmware is { } firmware ? $"{rate.Thing}, {firmware}" : rate.Thing;
+        string said = string.Join("; ", shown.Select(r => $"{name(r)} {r.Works} of {r.Tries}"));
+        Svg svg = Svg.Begin(Wide, shown.Length * 30 + 34, "evidence", "img", said);
+        double x(double rate) => 220 + rate * (Wide - 260);
+        foreach ((int i, ReportRate rate) in shown.Index())
+        {
+            double y = 16 + i * 30;
+            svg.Text(212, y + 4, Cut(name(rate), 28), "lab", "end").Line(x(0), y, x(1), y, "axis");
+            svg.Rect(x(rate.Low), y - 5, x(rate.High) - x(rate.Low), 10, rate.IsContradicted() ? "bar" : "bar best", 3)
+                .Circle(x((double)rate.Works / rate.Tries), y, 6, "dot");
+        }
+        for (int tenth = 0; tenth <= 10; tenth += 5)
+            svg.Text(x(tenth / 10.0), shown.Length * 30 + 26, $"{tenth * 10} %", "fig tiny");
+        return svg.End();
+    }
+
+    static string Cut(string text, int most) => text.Length <= most ? text : text[..(most - 1)] + "…";
+
     /// <summary>What is known of a rate before and after, as two hills over the rates.</summary>
     public static IHtmlContent Rates(TryCount before, TryCount? after)
     {

@@ -188,12 +188,12 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
     /// <summary>Shows the page as it stands, with what was typed kept, and says why nothing was changed.</summary>
     protected IActionResult Refuse(Refusal refused)
     {
-        Told(refused);
+        WhenRefused(refused);
         return Refuse(StatusCodes.Status422UnprocessableEntity, refused.Why);
     }
 
     /// <summary>Called when a press was refused, for what a page shows beside the reason.</summary>
-    protected virtual void Told(Refusal refused) { }
+    protected virtual void WhenRefused(Refusal refused) { }
 
     IActionResult Finish(string job, WriteOutcome outcome)
     {
@@ -213,7 +213,7 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
                     return NotFound();
                 return Refuse(
                     StatusCodes.Status422UnprocessableEntity,
-                    $"Nothing was changed: {string.Join("; ", outcome.Problems.Select(p => p.Told))}"
+                    $"Nothing was changed: {string.Join("; ", outcome.Problems.Select(p => p.Sentence))}"
                 );
             default:
                 return LocalRedirect(Request.Path + AsShown());

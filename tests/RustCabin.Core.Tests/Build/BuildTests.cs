@@ -172,7 +172,7 @@ public class BuildTests
                     "drilling",
                 ]
         )
-            Assert.DoesNotContain("The sheet asks for care", Trail.Stations.Told(Caution.Of(word)).Text);
+            Assert.DoesNotContain("The sheet asks for care", Trail.Stations.InFull(Caution.Of(word)).Text);
         Assert.Contains("qualified person", Caution.Of("mains").Text);
         Assert.Equal("sharp fins", Caution.Of("sharp-fins").Title);
     }

@@ -121,7 +121,10 @@ public class ChainTests
     public void Bad_chains_are_refused(string json, string why)
     {
         using var document = System.Text.Json.JsonDocument.Parse(json);
-        Assert.Contains(why, string.Join("; ", Declaration<ChainAsked>.Read(document.RootElement).Errors.Select(e => e.Told)));
+        Assert.Contains(
+            why,
+            string.Join("; ", Declaration<ChainAsked>.Read(document.RootElement).Errors.Select(e => e.Sentence))
+        );
     }
 
     static CablesAsked Line(string from, string to, params string[] pieces) =>

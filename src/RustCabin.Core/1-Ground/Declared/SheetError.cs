@@ -9,7 +9,7 @@ public sealed record SheetError(string Path, string Message)
     /// The same for a person who sees no JSON: the thing and the field in words, <c>baseline, rails, the second: volts must
     /// be a number</c>.
     /// </summary>
-    public string Told
+    public string Sentence
     {
         get
         {

@@ -157,7 +157,7 @@ public sealed record BurnNote : ICompleted<BurnNote>
             : this;
 
     /// <summary>Its words with the step named as people do.</summary>
-    public string Told =>
+    public string InWords =>
         Step switch
         {
             null => Words,

@@ -48,5 +48,5 @@ public sealed record HostLine(LineKind Kind, long Bytes, string Words)
     }
 
     /// <summary>As a person reads it: how far it reaches is worked out, the others say their size themselves.</summary>
-    public string Told => Kind == LineKind.Reach ? $"{Words}: {new ByteSize((ulong)Bytes)}" : Words;
+    public string Label => Kind == LineKind.Reach ? $"{Words}: {new ByteSize((ulong)Bytes)}" : Words;
 }

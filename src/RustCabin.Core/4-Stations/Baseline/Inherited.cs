@@ -31,7 +31,7 @@ public static class Inherited
         [
             .. way.Steps,
             .. PlacedChange
-                .There(unit)
+                .MadeOn(unit)
                 .Where(c => c.Instance == instance)
                 .Select(c => new WayStep
                 {

@@ -71,13 +71,13 @@ public sealed class FitStation : Station
         {
             yield return new Slip(
                 new BusFault(FaultKind.Unseated, instance.Name),
-                _ => Effect.Without(unit, instance).Told(unit, "Everything that the part answers to is gone.")
+                _ => Effect.Without(unit, instance).CountAndWhy(unit, "Everything that the part answers to is gone.")
             );
             foreach (Switch own in instance.Part.Switches)
             foreach (string position in own.Positions.Where(p => p != instance.Positions[own.Id]))
                 yield return new Slip(
                     new BusFault(FaultKind.SwitchMoved, instance.Name, Detail: $"{own.Id}={position}"),
-                    _ => Effect.Moved(instance, own, position).Told(unit, "The part answers as that position says.")
+                    _ => Effect.Moved(instance, own, position).CountAndWhy(unit, "The part answers as that position says.")
                 );
         }
     }

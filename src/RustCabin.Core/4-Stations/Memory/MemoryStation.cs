@@ -68,7 +68,7 @@ public sealed class MemoryStation : Station
         }
     }
 
-    static Slip Cell(PlannedUnit unit, BusFault fault, string why) => new(fault, like => Effect.In(like).Told(unit, why));
+    static Slip Cell(PlannedUnit unit, BusFault fault, string why) => new(fault, like => Effect.In(like).CountAndWhy(unit, why));
 
     static Slip RandomBank(PlannedUnit unit, BusFault fault) =>
         new(

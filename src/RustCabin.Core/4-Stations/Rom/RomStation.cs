@@ -135,7 +135,7 @@ public sealed class RomStation : Station
                 + (burn.Erasures > 0 ? $", erased {burn.Erasures} times" : ""),
             rom.Site,
             burn.Setting,
-            burn.Told
+            burn.InWords
                 + (
                     !burn.Passed ? ""
                     : burn.Covered || (last && covered) ? " Window covered."

@@ -73,7 +73,7 @@ public sealed record Caution(string Id, string Title, string Text)
 
     /// <summary>
     /// The caution for a sheet's word; a word of the user's own stands as it was written. What a station declares under the word
-    /// is laid in by the build sheet (<c>StationList.Told</c>).
+    /// is laid in by the build sheet (<c>StationList.InFull</c>).
     /// </summary>
     public static Caution Of(string id) =>
         General.FirstOrDefault(c => c.Id == id)

@@ -84,7 +84,7 @@ public sealed record Effect
     }
 
     /// <summary>The same with why it shows that; of a machine that does not start, why it shows nothing.</summary>
-    public (PowerUpCount? Count, string Why) Told(PlannedUnit at, string why) =>
+    public (PowerUpCount? Count, string Why) CountAndWhy(PlannedUnit at, string why) =>
         Count(at) is { } count ? (count, why) : (null, Slip.Dead);
 
     /// <summary>What a machine with it shows.</summary>

@@ -29,7 +29,7 @@ public sealed record PlacedChange(Instance? Instance, int Index, WireChange Chan
         [.. unit.Instances.Where(i => i.Added).SelectMany(i => Of(unit, i)), .. Own(unit, unit.Job?.Changes ?? [])];
 
     /// <summary>Those of parts that are on the unit already, and those that an earlier job made.</summary>
-    public static IReadOnlyList<PlacedChange> There(PlannedUnit unit) =>
+    public static IReadOnlyList<PlacedChange> MadeOn(PlannedUnit unit) =>
         [.. unit.Instances.Where(i => !i.Added).SelectMany(i => Of(unit, i)), .. Own(unit, unit.Unit.Changes)];
 
     static IEnumerable<PlacedChange> Own(PlannedUnit unit, IReadOnlyList<WireChange> changes) =>

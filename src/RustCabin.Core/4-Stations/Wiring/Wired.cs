@@ -33,7 +33,7 @@ public sealed class Wired
         Unit = unit;
         Places = new Places(unit);
         Changes = PlacedChange.Of(unit);
-        IReadOnlyList<PlacedChange> there = PlacedChange.There(unit);
+        IReadOnlyList<PlacedChange> there = PlacedChange.MadeOn(unit);
         Before = new Netlist(Places, [], there);
         After = new Netlist(Places, Changes, there);
         for (int fragment = 0; fragment < After.Fragments; fragment++)

@@ -42,7 +42,7 @@ public sealed class WiringStation : Station
     /// <inheritdoc/>
     public override IEnumerable<PassportLine> Passport(PassportAsked asked) =>
         PlacedChange
-            .There(asked.Unit)
+            .MadeOn(asked.Unit)
             .Select(c => Line(c, "done"))
             .Concat(PlacedChange.Of(asked.Unit).Select(c => Line(c, asked.IsDone(c.Step) ? "done" : "planned")))
             .Concat(

@@ -15,7 +15,7 @@ static class Hazards
 {
     /// <summary>The cautions of a step, each once.</summary>
     public static IReadOnlyList<Caution> Of(StationList stations, Step step, IReadOnlyList<AccessLevel> open, PlannedUnit unit) =>
-        [.. All(step, open, unit).Select(stations.Told).DistinctBy(c => c.Id)];
+        [.. All(step, open, unit).Select(stations.InFull).DistinctBy(c => c.Id)];
 
     static IEnumerable<Caution> All(Step step, IReadOnlyList<AccessLevel> open, PlannedUnit unit)
     {

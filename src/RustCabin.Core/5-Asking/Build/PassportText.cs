@@ -26,7 +26,7 @@ public static class PassportText
         // What earlier jobs wired is on the unit as long as its part is.
         int wired =
             Wiring.PlacedChange.Of(record.Unit).Count(c => record.IsDone(c.Step))
-            + Wiring.PlacedChange.There(record.Before).Count(c => c.Instance is not { } on || now.Find(on.Name) is not null);
+            + Wiring.PlacedChange.MadeOn(record.Before).Count(c => c.Instance is not { } on || now.Find(on.Name) is not null);
         IEnumerable<string> cared = (record.Unit.Job?.Build?.Care ?? [])
             .Where(c => record.IsDone(CareStation.StepOf(c.Id)))
             .Select(c => new Care.CareFigures(c).Title);

@@ -58,7 +58,7 @@ public sealed record Undo(IReadOnlyList<UndoStep> Steps, PlannedUnit Result, Pow
             ""
         )
         {
-            Cautions = [.. Hazards.AtOpening(level, unit).Select(stations.Told).DistinctBy(c => c.Id)],
+            Cautions = [.. Hazards.AtOpening(level, unit).Select(stations.InFull).DistinctBy(c => c.Id)],
         };
 
     static (UndoStep Step, PlannedUnit Then)? Back(StationList stations, PassportAsked record, Step step, PlannedUnit at)

@@ -227,7 +227,7 @@ public sealed class Rehearsal
     public bool IsDangerous(string what) => Causes.Select(c => c.Look).FirstOrDefault(l => l?.Id == what) is { IsSafe: false };
 
     /// <summary>What acts showed and told, in their order.</summary>
-    public IReadOnlyList<RoundAct> Told(IReadOnlyList<string> acts)
+    public IReadOnlyList<RoundAct> InWords(IReadOnlyList<string> acts)
     {
         var told = new List<RoundAct>();
         Diagnosis before = After(Known);

@@ -37,7 +37,7 @@ public sealed class StationList(IReadOnlyList<Station> stations) : IReadOnlyList
     public IEnumerable<Caution> Cautions => Caution.General.Concat(stations.SelectMany(s => s.Cautions));
 
     /// <summary>A caution as the station that declares its word has it; one of the user's own stays as it is.</summary>
-    public Caution Told(Caution caution) =>
+    public Caution InFull(Caution caution) =>
         stations.SelectMany(s => s.Cautions).FirstOrDefault(c => c.Id == caution.Id) is { } known
             ? known with
             {

@@ -43,7 +43,7 @@ public sealed partial class BaselineModel(SheetRepository sheets, JobRepository 
         Photos = photos.Of(View.Unit.Id);
     }
 
-    protected override void Told(Refusal refused) => Wrong = refused.Lines;
+    protected override void WhenRefused(Refusal refused) => Wrong = refused.Lines;
 
     public IActionResult OnPostRead(string job, long version, List<string> seen)
     {

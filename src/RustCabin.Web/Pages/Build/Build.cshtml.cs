@@ -36,7 +36,8 @@ public partial class BuildModel(SheetRepository sheets, JobRepository jobs, Phot
     /// <summary>The gate offers to tick what it is about, with the reading.</summary>
     public bool OfferTick { get; private set; }
 
-    protected override void Told(Refusal refused) => (OfferTick, Wrong) = (refused.Offer == Readings.WithTicks, refused.Lines);
+    protected override void WhenRefused(Refusal refused) =>
+        (OfferTick, Wrong) = (refused.Offer == Readings.WithTicks, refused.Lines);
 
     public IActionResult OnPostRead(string job, long version, StepId step, List<string> seen, bool tick)
     {

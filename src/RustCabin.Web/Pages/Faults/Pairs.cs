@@ -50,7 +50,7 @@ public sealed partial class FaultsModel
             ? Redirect(Request.Path + AsShown())
             : Refuse(
                 StatusCodes.Status422UnprocessableEntity,
-                $"Nothing was written: {string.Join("; ", outcome.Errors.Take(3).Select(e => e.Told))}."
+                $"Nothing was written: {string.Join("; ", outcome.Errors.Take(3).Select(e => e.Sentence))}."
             );
     }
 }

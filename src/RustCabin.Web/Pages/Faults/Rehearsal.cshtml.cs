@@ -109,7 +109,7 @@ public sealed class RehearsalModel(SheetRepository sheets, JobRepository jobs) :
             (First, At) = (whole.Causes.First(c => c.Id == first), rest);
         Acts = [.. earlier, .. later];
         Before = earlier.Length;
-        Done = [.. whole.Told(earlier), .. First is null ? [] : At.Told(later)];
+        Done = [.. whole.InWords(earlier), .. First is null ? [] : At.InWords(later)];
         Danger = Acts.FirstOrDefault(whole.IsDangerous);
         Named = whole.Causes.FirstOrDefault(c => c.Id == name);
         if (IsOver)

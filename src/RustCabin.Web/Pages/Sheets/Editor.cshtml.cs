@@ -227,7 +227,7 @@ public sealed partial class EditorModel(SheetRepository sheets, DraftRepository 
         if (outcome.Errors.Count > 0)
             return Show(
                 "It was not saved, since others refer to what it no longer has: "
-                    + string.Join("; ", outcome.Errors.Take(5).Select(e => e.Told)),
+                    + string.Join("; ", outcome.Errors.Take(5).Select(e => e.Sentence)),
                 StatusCodes.Status422UnprocessableEntity
             );
         drafts.Forget(Kind, Key);

@@ -87,6 +87,6 @@ public sealed class TheCabinModel(
     public string NameOf(string unit) => sheets.All().FindUnit(unit)?.Name ?? unit;
 
     /// <summary>Bytes in thousands, as disks are counted.</summary>
-    public static string Told(long bytes) =>
+    public static string SizeWords(long bytes) =>
         bytes < 1_000_000 ? $"{(bytes + 999) / 1000:N0} kB" : FormattableString.Invariant($"{bytes / 1_000_000.0:N1} MB");
 }

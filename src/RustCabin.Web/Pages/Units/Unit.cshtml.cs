@@ -118,7 +118,7 @@ public sealed class UnitModel(SheetRepository sheets, JobRepository jobs, StockR
             WriteResult.Stale => Refuse(unit, "This job was changed in another tab; your press was not carried out."),
             WriteResult.Refused => Refuse(
                 unit,
-                $"Nothing was changed: {string.Join("; ", outcome.Problems.Select(p => p.Told))}"
+                $"Nothing was changed: {string.Join("; ", outcome.Problems.Select(p => p.Sentence))}"
             ),
             _ => LocalRedirect($"/units/{unit}"),
         };

@@ -27,7 +27,7 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
     public IReadOnlyList<WantShare> Shares { get; private set; } = [];
     public IReadOnlyList<Suggestion> Suggested { get; private set; } = [];
     public BuildSets? Found { get; private set; }
-    public SearchProgress? Under { get; private set; }
+    public SearchProgress? Searching { get; private set; }
     public IReadOnlyList<BuildSet> Sets { get; private set; } = [];
 
     protected override void Loaded()
@@ -66,7 +66,7 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
             if (await Task.WhenAny(search.Task, Task.Delay(desk.Patience, HttpContext.RequestAborted)) == search.Task)
                 Show(await search.Task);
             else
-                Under = search.Progress;
+                Searching = search.Progress;
         }
         catch (OperationCanceledException)
         {

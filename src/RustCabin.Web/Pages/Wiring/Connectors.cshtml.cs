@@ -156,7 +156,7 @@ public sealed class ConnectorsModel(SheetRepository sheets, StockRepository stoc
         where T : class, new()
     {
         using var document = System.Text.Json.JsonDocument.Parse(Core.Declared.Declaration<T>.Write(asked).ToJsonString());
-        return Core.Declared.Declaration<T>.Read(document.RootElement).Errors is [var first, ..] ? first.Told : null;
+        return Core.Declared.Declaration<T>.Read(document.RootElement).Errors is [var first, ..] ? first.Sentence : null;
     }
 
     static IReadOnlyList<string> Words(string text) =>

@@ -104,7 +104,7 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs, Phot
     /// <summary>The same, with the form that takes its answer; null: all agree.</summary>
     public (ContinuityLine Line, string Pair, string Form)? Probe =>
         Probing >= 0 && Table[Probing] is var at
-            ? (at.Line, $"{at.From} to {at.To}: must {(at.Line.Closed ? "beep" : "not beep")}", "meter-says")
+            ? (at.Line, $"{at.From} to {at.To} must {(at.Line.Closed ? "beep" : "not beep")}", "meter-says")
             : null;
 
     public BoardPlan? Plan { get; private set; }
@@ -254,7 +254,7 @@ public sealed class WiringModel(SheetRepository sheets, JobRepository jobs, Phot
     public string? Before { get; private set; }
     public bool OfferTick { get; private set; }
 
-    protected override void Told(Refusal refused) => OfferTick = refused.Offer == Readings.WithTicks;
+    protected override void WhenRefused(Refusal refused) => OfferTick = refused.Offer == Readings.WithTicks;
 
     /// <summary>Takes a reading away.</summary>
     public IActionResult OnPostForget(string job, long version, string from, string to) =>

@@ -56,6 +56,8 @@
     // A text area's new text is its child, which is laid after "updated".
     for (const el of frame().querySelectorAll("textarea")) if (!typed.has(el)) el.value = el.defaultValue;
     for (const el of typed) if (!el.isConnected) typed.delete(el);
+    // What a script has drawn is not in the answer: it draws again.
+    document.dispatchEvent(new Event("cabin:shown"));
   };
 
   // One question at a time. What is pressed meanwhile waits for the answer; the same press twice counts once.

@@ -53,5 +53,6 @@
     }
   });
   document.addEventListener("DOMContentLoaded", begin);
+  document.addEventListener("cabin:shown", begin);
   if (document.readyState !== "loading") begin();
 })();
