@@ -37,6 +37,21 @@ public sealed class TreePageTests : OnACabin
     }
 
     [Fact]
+    public async Task A_path_that_a_listing_names_twice_is_one_file()
+    {
+        IHtmlDocument page = await Cabin.Page(Job);
+        string[] lines = ["./b.img", "./reels/01/b.img", "./reels/01/b.img"];
+        (_, IHtmlDocument shown) = await Cabin.Press(Form(page, "Tree"), ("listing", string.Join('\n', lines)));
+        Assert.Contains("2 to move, 0 without a place", Text(shown, ".tree [role=status]"));
+        (HttpStatusCode status, _) = await Cabin.Press(
+            Form(page, "Tree"),
+            ("listing", string.Join('\n', lines)),
+            ("take", "script")
+        );
+        Assert.Equal(HttpStatusCode.OK, status);
+    }
+
+    [Fact]
     public async Task A_finished_card_is_said_to_be_right()
     {
         IHtmlDocument page = await Cabin.Page(Job);

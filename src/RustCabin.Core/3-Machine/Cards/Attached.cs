@@ -1,5 +1,4 @@
 using System.Globalization;
-using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
@@ -13,7 +12,7 @@ namespace RustCabin.Core.Cards;
 public sealed record HostHere(string Name, StorageHost Host, string? Site, Instance? Owner)
 {
     /// <summary>What a person calls it.</summary>
-    public string Title => Owner is null ? IdText.Plain(Host.Id) : $"{IdText.Plain(Host.Id)} of {Owner.Title}";
+    public string Title => Instance.NameOf(Owner, Host.Id);
 
     /// <summary>What findings call it.</summary>
     public Subject Subject => Owner is null ? Subject.Model(Host.Id) : Owner.Subject;

@@ -1,3 +1,4 @@
+using RustCabin.Core.Declared;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Planning;
@@ -20,6 +21,12 @@ public sealed record Instance(
 
     /// <summary>The part's name, with its number where there are several.</summary>
     public string Title => Name.Number > 1 ? $"{Part.Name} #{Name.Number}" : Part.Name;
+
+    /// <summary>A thing by its id and whose it is, for a person: <c>ata</c>, <c>header of Curragh card interface</c>.</summary>
+    /// <param name="owner">The part that has it; null: the machine itself.</param>
+    /// <param name="id">Its id on the sheet.</param>
+    public static string NameOf(Instance? owner, string id) =>
+        owner is null ? IdText.Plain(id) : $"{IdText.Plain(id)} of {owner.Title}";
 
     /// <summary>
     /// The site that a way which names only a connector comes to; null: none is free, or the way names its sites.

@@ -82,7 +82,7 @@ public sealed record PlannedUnit(
     /// <summary>A site, a net or another thing by where it is, for a person: <c>header of Curragh card interface</c>.</summary>
     public string PlaceName(string name) =>
         LocalName.Parse(name) is { OnPart: true } local && Find(InstanceName.Parse(local.Owner)) is { } part
-            ? $"{IdText.Plain(local.Id)} of {part.Title}"
+            ? Instance.NameOf(part, local.Id)
             : LocalName.Parse(name).Plain;
 
     /// <summary>What a finding or a fault is about, for a person.</summary>

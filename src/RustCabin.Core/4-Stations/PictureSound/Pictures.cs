@@ -1,4 +1,3 @@
-using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
@@ -11,7 +10,7 @@ namespace RustCabin.Core.PictureSound;
 public sealed record PictureHere(string Name, PictureMode Mode, Instance? Owner)
 {
     /// <summary>What a person calls it.</summary>
-    public string Title => Owner is null ? IdText.Plain(Mode.Id) : $"{IdText.Plain(Mode.Id)} of {Owner.Title}";
+    public string Title => Instance.NameOf(Owner, Mode.Id);
 
     /// <summary>The pictures of a unit as its switches stand, the machine's first.</summary>
     public static IReadOnlyList<PictureHere> Of(PlannedUnit unit) =>

@@ -37,7 +37,7 @@ public sealed partial class StorageModel
         if (Carding.Listing(listing) is { } refused)
             return Refuse(refused);
         Pasted = listing!;
-        var paste = Core.Pasted.Paste.Of(new PasteAsked { Text = listing!, As = PasteKind.Listing });
+        Core.Pasted.Paste paste = AsListing(listing!);
         var asked = new TreeAsked
         {
             Tree = rule,
@@ -45,6 +45,7 @@ public sealed partial class StorageModel
             [
                 .. paste
                     .All<PastedFile>()
+                    .DistinctBy(f => f.Path)
                     .Select(f => new TreeFile { Path = f.Path, Bytes = f.Bytes is { } bytes ? new ByteSize(bytes) : null }),
             ],
         };
@@ -87,11 +88,13 @@ public sealed partial class StorageModel
     public IActionResult OnPostTaken(string job, long version, InstanceName on, string? file, string? sum) =>
         Press(job, version, at => Carding.Release(at, on, file ?? "", sum));
 
+    static Core.Pasted.Paste AsListing(string text) =>
+        Core.Pasted.Paste.Of(new PasteAsked { Text = text, As = PasteKind.Listing });
+
     /// <summary>The names of a listing's files; a line that is no line of a listing is a name by itself.</summary>
     static IEnumerable<string> NamesIn(string listing)
     {
-        var paste = Core.Pasted.Paste.Of(new PasteAsked { Text = listing, As = PasteKind.Listing });
-        string[] files = [.. paste.All<PastedFile>().Select(f => f.Path[(f.Path.LastIndexOf('/') + 1)..])];
+        string[] files = [.. AsListing(listing).All<PastedFile>().Select(f => f.Path[(f.Path.LastIndexOf('/') + 1)..])];
         return files.Length > 0
             ? files
             : listing.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
