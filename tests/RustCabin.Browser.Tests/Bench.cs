@@ -89,10 +89,10 @@ public sealed class Bench : IDisposable
         return ((IEnumerable<object>)Browser.ExecuteScript(About, css, name)!).Cast<IWebElement>().Where(e => e.Displayed);
     }
 
-    /// <summary>Presses it once; what an answer changes under the finger is looked for again.</summary>
     /// <summary>How many presses were made, and fields filled that count themselves here.</summary>
     public int Touches { get; set; }
 
+    /// <summary>Presses it once; what an answer changes under the finger is looked for again.</summary>
     public void Press(string role, string name)
     {
         Touches++;
@@ -107,6 +107,13 @@ public sealed class Bench : IDisposable
             $"a press on the {role} named \"{name}\""
         );
     }
+
+    /// <summary>Waits until the page asks for nothing more: an answer that comes later would lay it out anew.</summary>
+    public void Rest() =>
+        Until(
+            () => Browser.ExecuteScript("return !document.querySelector('[data-again], #frame[aria-busy]')") is true,
+            "the page has all its answers"
+        );
 
     public void Keys(string keys) => Browser.SwitchTo().ActiveElement().SendKeys(keys);
 

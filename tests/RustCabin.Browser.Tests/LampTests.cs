@@ -89,6 +89,7 @@ public class LampTests(SharedBench shared) : IClassFixture<SharedBench>
         _bench.Browser.Manage().Cookies.AddCookie(new Cookie("cabin-lamp", "on"));
         _bench.Go(path);
         Assert.Equal("on", Lamp);
+        _bench.Rest();
         Assert.Empty(_bench.Violations());
         // Without it nothing but the colours of the same page is different.
         string before = Paper;
