@@ -1,14 +1,14 @@
 using Microsoft.AspNetCore.Html;
 using RustCabin.Core.Baseline;
+using RustCabin.Core.Sheets;
 using RustCabin.Core.Fit;
 using RustCabin.Core.Speed;
 using RustCabin.Core.Wants;
-using RustCabin.Core.Wiring;
 
 namespace RustCabin.Web.Drawings;
 
 /// <summary>The answers of questions without a sheet, each as one drawing to scale.</summary>
-static class EvidenceDrawings
+static partial class EvidenceDrawings
 {
     const double Wide = 640,
         Tall = 300,
@@ -34,6 +34,9 @@ static class EvidenceDrawings
         for (int i = 0; i + 1 < front.Length; i++)
             svg.Line(x(front[i]), y(front[i]), x(front[i + 1]), y(front[i + 1]), "front");
         foreach (WeighedWay way in found.Ways)
+        {
+            // A name that would not go on beside its point stands before it.
+            bool before = x(way) > Wide - 20 - way.Id.Length * 7.5 && x(way) > way.Id.Length * 7.5;
             svg.Circle(
                     x(way),
                     y(way),
@@ -42,7 +45,14 @@ static class EvidenceDrawings
                         : way.OnFront ? "way"
                         : "way behind"
                 )
-                .Text(x(way) + 12, y(way) + 4, way.Id, way.Id == found.Best ? "lab strong" : "lab", "start");
+                .Text(
+                    x(way) + (before ? -12 : 12),
+                    y(way) + 4,
+                    way.Id,
+                    way.Id == found.Best ? "lab strong" : "lab",
+                    before ? "end" : "start"
+                );
+        }
         return svg.End();
     }
 
@@ -205,32 +215,6 @@ static class EvidenceDrawings
         }
         if (asked.From is { } from)
             svg.Circle((double)from.X * scale, y(from.Y, 0), 6, "lead-from");
-        return svg.End();
-    }
-
-    /// <summary>The bits as they were sent over the bits as the first setting that explains the text reads them.</summary>
-    public static IHtmlContent Line(GarbledAsked asked, Garbled found)
-    {
-        var line = new SentLine(asked.Sent, asked.From.Bits, asked.From.Parity);
-        int shown = Math.Min(line.Bits.Count, 36);
-        if (shown == 0)
-            return HtmlString.Empty;
-        double bit = Wide / 36;
-        Svg svg = Svg.Begin(Wide, 120, "evidence", "img", $"The first {shown} bits of {asked.Sent} as they were sent");
-        double level(bool one) => one ? 26 : 62;
-        var path = new List<double> { 0, level(true) };
-        for (int i = 0; i < shown; i++)
-            path.AddRange([i * bit, level(line.Bits[i]), (i + 1) * bit, level(line.Bits[i])]);
-        svg.Path(Svg.Through([.. path]), "wave");
-        svg.Text(2, 14, $"sent at {asked.From.Speed:0.##}", "fig tiny", "start");
-        if (found.Explains.Count > 0)
-        {
-            ExplainedBy by = found.Explains[0];
-            double own = bit * (double)(asked.From.Speed / by.Speed);
-            svg.Text(2, 116, $"read at {by.Speed:0.##}{(by.Inverted ? ", upside down" : "")}", "fig tiny", "start");
-            for (int i = 0; own > 3 && i * own < Wide; i++)
-                svg.Line(i * own, 78, i * own, 98, "tick").Circle((i + 0.5) * own, 88, 3, "sample");
-        }
         return svg.End();
     }
 }

@@ -24,6 +24,18 @@ public sealed class Svg
         return svg;
     }
 
+    /// <summary>A drawing at true size: a unit is a millimetre on paper.</summary>
+    public static Svg BeginMm(double width, double height, string cssClass, string label)
+    {
+        var svg = new Svg();
+        svg._text.Append(
+            CultureInfo.InvariantCulture,
+            $"<svg class=\"{cssClass}\" viewBox=\"0 0 {N(width)} {N(height)}\" width=\"{N(width)}mm\" height=\"{N(height)}mm\" "
+                + $"role=\"img\" aria-label=\"{E(label)}\">"
+        );
+        return svg;
+    }
+
     /// <summary>What a script must know of the drawing as a whole: a name and a value.</summary>
     public Svg Data(string name, string value)
     {

@@ -1,6 +1,7 @@
 using System.Numerics;
 using MathNet.Numerics.Distributions;
 using RustCabin.Core.Baseline;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Tests.Baseline;
 

@@ -1,3 +1,4 @@
+using RustCabin.Core.Sheets;
 using RustCabin.Core.Speed;
 
 namespace RustCabin.Core.Tests.Speed;

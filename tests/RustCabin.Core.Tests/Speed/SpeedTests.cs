@@ -49,7 +49,7 @@ public class SpeedReportTests
         };
 
     static SpeedReport Report(Machine machine) =>
-        SpeedReport.Of(Core.Planning.Plan.For(machine.Pack, machine.Pack.Units[0]), machine.Planned, machine.Pack.FindUnit);
+        SpeedReport.Of(Core.Planning.Plan.For(machine.Pack, machine.Pack.Units[0]), machine.Planned, machine.Pack);
 
     const string Work =
         """ "work": [ { "kind": "processor", "seconds": 80 }, { "kind": "memory", "seconds": 15 }, { "kind": "storage", "seconds": 5 } ] """;

@@ -1,5 +1,6 @@
 using System.Numerics;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Sheets;
 using RustCabin.Core.Wiring;
 
 namespace RustCabin.Core.Tests.Wiring;

@@ -33,6 +33,9 @@ public sealed record Job
     [Display(Description = "What the unit should do afterwards.")]
     public IReadOnlyList<Need> Wants { get; init; } = [];
 
+    [Display(Description = "Other ways to come by it, weighed against the job as it is planned.")]
+    public JobWays? Ways { get; init; }
+
     [Display(Description = "Within which bounds.")]
     public JobLimits Limits { get; init; } = new();
 
@@ -53,6 +56,9 @@ public sealed record Job
 
     [Display(Description = "What was seen at the gates, oldest first.")]
     public IReadOnlyList<GateReading> Readings { get; init; } = [];
+
+    [Display(ShortName = "count of starts", Description = "Starts that were counted at the gates, one state of the job each.")]
+    public IReadOnlyList<GateCount> Counts { get; init; } = [];
 
     [Display(
         Name = "ROM devices",
@@ -79,6 +85,12 @@ public sealed record Job
 
     [Display(ShortName = "run of cables", Description = "Devices that are joined by cables.")]
     public IReadOnlyList<CableRun> Cables { get; init; } = [];
+
+    [Display(ShortName = "thing that seeks a place", Description = "Boards that seek a place in the case, with the one chosen.")]
+    public IReadOnlyList<PlacedThing> Places { get; init; } = [];
+
+    [Display(Name = "serial lines", ShortName = "serial line", Description = "Serial lines as they are set, both ends alike.")]
+    public IReadOnlyList<SerialSetting> Lines { get; init; } = [];
 
     [Display(ShortName = "card", Description = "Cards that go into parts, one a part at most.")]
     public IReadOnlyList<JobCard> Cards { get; init; } = [];
@@ -226,6 +238,9 @@ public sealed record SpeedRecord
     [Display(Description = "What a person claims of the upgrade.")]
     public IReadOnlyList<SpeedClaim> Claims { get; init; } = [];
 
+    [Display(Description = "Runs of a program at several sizes of its picture.")]
+    public FrameRuns? Frames { get; init; }
+
     [Display(Description = "What a benchmark showed of the machine.")]
     public SpeedSeen? Seen { get; init; }
 }
@@ -253,6 +268,9 @@ public sealed record SpeedClaim
 
     [Id, OnSheet(Things.Units), Display(Description = "The reference unit; left out: this unit before.")]
     public string? Unit { get; init; }
+
+    [Id, OnSheet(Things.Models), Display(Description = "The model whose typical machine is the reference, where no unit is.")]
+    public string? Model { get; init; }
 }
 
 /// <summary>What a benchmark showed of the machine; null: it does not show that.</summary>

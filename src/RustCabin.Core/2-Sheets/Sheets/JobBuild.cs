@@ -13,6 +13,9 @@ public sealed record JobBuild : ICompleted<JobBuild>
     [Display(ShortName = "gate of one's own", Description = "The gates of a school of one's own; the last one always stands.")]
     public IReadOnlyList<StepId> Gates { get; init; } = [];
 
+    [Display(ShortName = "rate at a gate", Description = "Gates that pass only once clean tries in a row prove the mend.")]
+    public IReadOnlyList<AskedRate> Rates { get; init; } = [];
+
     [Display(ShortName = "piece on the bench", Description = "Pieces that came out beside those that the model's sheet names.")]
     public IReadOnlyList<LyingPiece> Pieces { get; init; } = [];
 

@@ -53,6 +53,9 @@ public sealed record Unit
     )]
     public IReadOnlyList<WireChange> Changes { get; init; } = [];
 
+    [Display(Description = "The inside of its case, for boards that seek a place; left out: not measured.")]
+    public CaseInside? Inside { get; init; }
+
     [Display(ShortName = "photo under a board", Description = "Photos of its own boards, laid under their drawings.")]
     public IReadOnlyList<BoardPhoto> BoardPhotos { get; init; } = [];
 }
@@ -158,6 +161,9 @@ public sealed record Baseline
 
     [Display(Description = "What it showed at power-up.")]
     public FirstReading? Reading { get; init; }
+
+    [Display(Description = "Starts that were counted, where it does not start every time.")]
+    public CountedStarts? Counted { get; init; }
 
     [Display(Description = "Rails measured under load.")]
     public IReadOnlyList<MeasuredRail> Rails { get; init; } = [];

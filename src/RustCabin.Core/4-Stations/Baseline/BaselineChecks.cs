@@ -61,6 +61,15 @@ public static class BaselineChecks
                     "Mend it first, or keep it in mind at every gate: the same lines will differ there.",
                 ]
             );
+        if (baseline.Counted is { Failing: not null } counted)
+            yield return new Finding(
+                BaselineFindings.BaseFault,
+                Severity.Watch,
+                "It does not start every time",
+                [Subject.Unit],
+                $"Before anything was touched {unit.Unit.Name} started {counted.Words}.",
+                ["Mend it first, or let a gate ask for clean starts in a row, which prove the mend."]
+            );
         foreach (ConditionNote note in baseline.Notes.Where(n => n.Fault))
             yield return new Finding(
                 BaselineFindings.BaseFault,

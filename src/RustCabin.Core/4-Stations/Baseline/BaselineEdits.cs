@@ -9,6 +9,13 @@ public static class BaselineEdits
     /// <summary>Notes the reading before anything was touched, and with it that the unit was tested.</summary>
     public static Unit Read(Unit unit, FirstReading reading) => With(unit, b => b with { Tested = true, Reading = reading });
 
+    /// <summary>Notes a start that was counted, and with it that the unit was tested.</summary>
+    public static Unit Count(Unit unit, bool warm, bool works) =>
+        With(unit, b => b with { Tested = true, Counted = (b.Counted ?? new CountedStarts()).With(warm, works) });
+
+    /// <summary>Begins the count anew.</summary>
+    public static Unit NoCount(Unit unit) => With(unit, b => b with { Counted = null });
+
     /// <summary>Says that it could not be tested before opening; what was read is taken back.</summary>
     public static Unit NotTested(Unit unit) => With(unit, b => b with { Tested = false, Reading = null });
 

@@ -20,8 +20,8 @@ public static class BaselineFindings
     public static readonly FindingKind BaseFault = new("BASE-FAULT", At, [Severity.Watch])
     {
         Meaning =
-            "Before anything was touched it counted something else than its sheets predict, did not start, or a fault was "
-            + "noted.",
+            "Before anything was touched it counted something else than its sheets predict, did not start, did not "
+            + "start every time, or a fault was noted.",
         Mend = "Mend that first, or keep it in mind at every gate: it is not the upgrade's.",
     };
 

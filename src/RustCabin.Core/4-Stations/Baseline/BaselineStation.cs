@@ -176,6 +176,8 @@ public sealed class BaselineStation : Station
             yield return Found("left half done before", survey.HalfDone);
         foreach (MeasuredRail rail in unit.Baseline?.Rails ?? [])
             yield return Found($"{rail.Rail} V under load, before", $"{rail.Volts:0.###} V");
+        if (unit.Baseline?.Counted is { } counted)
+            yield return Found("starts, before", counted.Words);
         foreach (BenchmarkRuns runs in unit.Baseline?.Runs ?? [])
             yield return Found($"{runs.Name}, before", $"{string.Join(", ", runs.Seconds)} s");
         foreach (ConditionNote note in unit.Baseline?.Notes ?? [])

@@ -1,5 +1,6 @@
 using MathNet.Numerics.Distributions;
 using MathNet.Numerics.Integration;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Baseline;
 

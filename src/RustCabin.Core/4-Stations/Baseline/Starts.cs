@@ -2,34 +2,9 @@ using System.ComponentModel.DataAnnotations;
 using System.Numerics;
 using MathNet.Numerics;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Baseline;
-
-/// <summary>How often something worked, of how many tries.</summary>
-public sealed record TryCount : ICompleted<TryCount>
-{
-    /// <summary>So many tries at most.</summary>
-    public const int Most = 1_000_000;
-
-    /// <summary>How often it worked.</summary>
-    [Required, Range(0, Most), Display(Description = "How often it worked.")]
-    public int Works { get; init; }
-
-    /// <summary>How often it was tried.</summary>
-    [Required, Range(0, Most), Display(Description = "How often it was tried.")]
-    public int Tries { get; init; }
-
-    /// <summary>How often it did not work.</summary>
-    internal int Fails => Tries - Works;
-
-    /// <inheritdoc/>
-    public TryCount Completed(RecordReading read)
-    {
-        if (Works > Tries)
-            read.Wrong("works", $"is {Works} of {Tries} tries");
-        return this;
-    }
-}
 
 /// <summary>What <c>starts</c> takes.</summary>
 public sealed record StartsAsked

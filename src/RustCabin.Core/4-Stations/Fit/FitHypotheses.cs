@@ -16,9 +16,9 @@ static class FitHypotheses
         KnownMinutes = 5,
         PressMinutes = 5;
 
-    const string Press = "press";
+    public const string Press = "press";
 
-    const string Pressed = "it works then",
+    public const string Pressed = "it works then",
         NoChange = "no change";
 
     /// <summary>What is seen of parts: whether a press helps, what their known faults show, what stands on the screen.</summary>
@@ -86,6 +86,7 @@ static class FitHypotheses
         {
             Effect = gone,
             Instance = part,
+            IsBetween = true,
             Fault = new BusFault(FaultKind.Unseated, part.Name),
             Mend = $"Switch off, take {part.Title} out, look at its contacts, and seat it all the way.",
             Look = new Look(
@@ -101,7 +102,7 @@ static class FitHypotheses
         };
         foreach (Hypothesis seated in SeatHypotheses.Of(at, part, gone, without))
             yield return seated;
-        foreach (Hypothesis other in Switches(at, part, opens).Concat(Drivers(part)).Concat(Known(at, part, opens)))
+        foreach (Hypothesis other in Switches(at, part, opens).Concat(Drivers(part)).Concat(part.Part.Faults.Where(f => f.Cold is null).Select(f => Known(at, part, f, opens))))
             yield return other;
     }
 
@@ -161,27 +162,21 @@ static class FitHypotheses
     }
 
     /// <summary>What the part's own sheet says goes wrong with it.</summary>
-    static IEnumerable<Hypothesis> Known(PlannedUnit at, Instance part, IReadOnlyList<AccessLevel> opens)
-    {
-        foreach (PartFault known in part.Part.Faults)
-            yield return new Hypothesis(
-                $"own:{part.Name}:{known.Id}",
-                known.Cause.Length > 0 ? known.Cause : $"{part.Title}: {known.Id}",
-                known.Weight,
-                Shows(at, known.Shows)
-            )
-            {
-                Instance = part,
-                Mend = known.Mend,
-                Look =
-                    known.Check.Length > 0
-                        ? new Look($"own:{part.Name}:{known.Id}", known.Check, KnownMinutes, "not so", "just so")
-                        {
-                            Opens = opens,
-                        }
-                        : null,
-            };
-    }
+    public static Hypothesis Known(PlannedUnit at, Instance part, PartFault known, IReadOnlyList<AccessLevel> opens) =>
+        new(
+            $"own:{part.Name}:{known.Id}",
+            known.Cause.Length > 0 ? known.Cause : $"{part.Title}: {known.Id}",
+            known.Weight,
+            Shows(at, known.Shows)
+        )
+        {
+            Instance = part,
+            Mend = known.Mend,
+            Look =
+                known.Check.Length > 0
+                    ? new Look($"own:{part.Name}:{known.Id}", known.Check, KnownMinutes, "not so", "just so") { Opens = opens }
+                    : null,
+        };
 
     static Shown Shows(PlannedUnit at, FaultShows shows)
     {

@@ -62,6 +62,9 @@ public sealed class FitStation : Station
     public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) => FitHypotheses.Of(at).Concat(SeatHypotheses.Own(at));
 
     /// <inheritdoc/>
+    public override IEnumerable<Hypothesis> Marginals(PlannedUnit at) => FitMarginals.Of(at);
+
+    /// <inheritdoc/>
     public override IEnumerable<Sight> Sights(PlannedUnit at) => FitHypotheses.Sights(at);
 
     /// <summary>A part that is not seated, and a switch that stands elsewhere.</summary>
@@ -100,6 +103,17 @@ public sealed class FitStation : Station
                 step.Proof.Length > 0 ? $"proved by: {step.Proof}" : "",
                 asked.IsDone(Acts.WayStep(instance.Name, step.Id)) ? "done" : "planned"
             );
+        foreach (PlacedThing thing in (asked.Unit.Job?.Places ?? []).Where(p => p.At is not null))
+        {
+            bool isIn = asked.Unit.Instances.FirstOrDefault(i => i.Title == thing.What) is { } part && asked.IsIn(part);
+            yield return new PassportLine(
+                PassportPart.Wired,
+                $"Place in the case: {thing.What}",
+                "",
+                CasePlaces.Words(thing),
+                isIn ? "there" : "planned"
+            );
+        }
         foreach ((string name, string version) in asked.Unit.Unit.Software)
             yield return new PassportLine(Software, name, "", version, "");
     }

@@ -146,7 +146,7 @@ static class FitWorks
             Acts.Fit(part.Name),
             StepKind.Fit,
             $"Fit {part.Title}",
-            [.. Sits(unit.Model, part), .. Keep(part)],
+            [.. Sits(unit.Model, part), .. CasePlaces.Of(unit, part), .. Keep(part)],
             each
         )
         {

@@ -35,6 +35,7 @@ static class SeatHypotheses
             {
                 Effect = gone,
                 Instance = part,
+                IsBetween = true,
                 Mend = mend,
                 MendMinutes = SeatMinutes,
                 Look = Look.At(at, part, $"{id}:{part.Name}", look, LookMinutes, usual, odd),

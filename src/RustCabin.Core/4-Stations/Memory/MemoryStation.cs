@@ -42,6 +42,9 @@ public sealed class MemoryStation : Station
     /// <inheritdoc/>
     public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) => MemoryHypotheses.Of(at);
 
+    /// <inheritdoc/>
+    public override IEnumerable<Hypothesis> Marginals(PlannedUnit at) => MemoryMarginals.Of(at);
+
     /// <summary>
     /// A bit that sticks, a chip that is missing, an address line that is open or stuck, a bank register that starts anywhere.
     /// </summary>

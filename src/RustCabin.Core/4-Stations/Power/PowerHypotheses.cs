@@ -18,7 +18,7 @@ static class PowerHypotheses
     const string Minutes = "minutes";
 
     /// <summary>From so many watts on a part is felt to be hot.</summary>
-    const decimal HotWatts = 1;
+    public const decimal HotWatts = 1;
 
     const string Fails = "goes wrong";
 

@@ -44,5 +44,8 @@ public sealed class PowerStation : Station
     public override IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) => PowerHypotheses.Of(at);
 
     /// <inheritdoc/>
+    public override IEnumerable<Hypothesis> Marginals(PlannedUnit at) => PowerMarginals.Of(at);
+
+    /// <inheritdoc/>
     public override IEnumerable<Sight> Sights(PlannedUnit at) => PowerHypotheses.Sights();
 }

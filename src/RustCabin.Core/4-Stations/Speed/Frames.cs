@@ -1,5 +1,6 @@
 using System.ComponentModel.DataAnnotations;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Speed;
 
@@ -13,24 +14,6 @@ public sealed record FrameSize
     /// <summary>Its height.</summary>
     [Required, Range(1, 100_000), UnitOf("pixels"), Display(Description = "Its height.")]
     public int Height { get; init; }
-
-    internal double Pixels => (double)Width * Height;
-}
-
-/// <summary>A run at a size.</summary>
-public sealed record FrameRun
-{
-    /// <summary>Its width.</summary>
-    [Required, Range(1, 100_000), UnitOf("pixels"), Display(Description = "The width of the picture.")]
-    public int Width { get; init; }
-
-    /// <summary>Its height.</summary>
-    [Required, Range(1, 100_000), UnitOf("pixels"), Display(Description = "The height of the picture.")]
-    public int Height { get; init; }
-
-    /// <summary>Frames a second.</summary>
-    [Required, Range(0.000001, 1_000_000), Display(Name = "frames a second", Description = "Frames a second.")]
-    public decimal Fps { get; init; }
 
     internal double Pixels => (double)Width * Height;
 }

@@ -23,10 +23,33 @@ public static class SpeedEdits
     /// <summary>What a benchmark reads of the machine; nothing at all takes it away.</summary>
     public static Job Seen(Job job, SpeedSeen seen) => With(job, s => s with { Seen = seen == new SpeedSeen() ? null : seen });
 
+    /// <summary>Notes a run at a size; one at that size goes.</summary>
+    public static Job Frame(Job job, FrameRun run) =>
+        Frames(job, f => f with { Runs = [.. f.Runs.Where(r => r.Width != run.Width || r.Height != run.Height), run] });
+
+    /// <summary>Takes a run at a size back, by its place.</summary>
+    public static Job DropFrame(Job job, int index) => Frames(job, f => f with { Runs = [.. f.Runs.Where((_, i) => i != index)] });
+
+    /// <summary>Notes which rate is wanted, and the display's own.</summary>
+    public static Job Rates(Job job, decimal? wanted, decimal? cap) => Frames(job, f => f with { Wanted = wanted, Cap = cap });
+
+    static Job Frames(Job job, Func<FrameRuns, FrameRuns> change) =>
+        With(
+            job,
+            s =>
+                s with
+                {
+                    Frames =
+                        change(s.Frames ?? new FrameRuns()) is var now && now is { Runs.Count: 0, Wanted: null, Cap: null }
+                            ? null
+                            : now,
+                }
+        );
+
     static Job With(Job job, Func<SpeedRecord, SpeedRecord> change)
     {
         SpeedRecord now = change(job.Speed ?? new SpeedRecord());
-        bool empty = now is { Work.Count: 0, After.Count: 0, Claims.Count: 0, Seen: null };
+        bool empty = now is { Work.Count: 0, After.Count: 0, Claims.Count: 0, Seen: null, Frames: null };
         return job with { Speed = empty ? null : now };
     }
 }

@@ -44,8 +44,11 @@ public sealed record SpeedReport(
     IReadOnlyList<ClaimHeld> Claims
 )
 {
-    /// <summary>The report of a plan. <paramref name="find"/> gives the units of the shelf that claims name.</summary>
-    public static SpeedReport Of(PlannedUnit before, PlannedUnit after, Func<string, Unit?>? find = null)
+    /// <summary>The report of a plan.</summary>
+    /// <param name="before">The unit as it stands.</param>
+    /// <param name="after">The unit as it is planned.</param>
+    /// <param name="sheets">The units and models that claims name; null: none are known.</param>
+    public static SpeedReport Of(PlannedUnit before, PlannedUnit after, Pack? sheets = null)
     {
         SpeedRecord record = after.Job?.Speed ?? new SpeedRecord();
         WorkForecast[] work =
@@ -71,7 +74,7 @@ public sealed record SpeedReport(
             forecast,
             suite,
             Mean(suite.Select(c => c.Ratio).OfType<decimal>()),
-            [.. record.Claims.Select(c => Held(c, after, record, suite, find))]
+            [.. record.Claims.Select(c => Held(c, record, suite, sheets))]
         );
     }
 
@@ -85,9 +88,9 @@ public sealed record SpeedReport(
         return all.Length == 0 ? null : (decimal)Math.Exp(all.Average());
     }
 
-    static ClaimHeld Held(SpeedClaim claim, PlannedUnit after, SpeedRecord record, Compared[] suite, Func<string, Unit?>? find)
+    static ClaimHeld Held(SpeedClaim claim, SpeedRecord record, Compared[] suite, Pack? sheets)
     {
-        if (claim.Unit is not { } id)
+        if (claim is { Unit: null, Model: null })
             return new ClaimHeld(
                 claim,
                 "itself before",
@@ -98,20 +101,19 @@ public sealed record SpeedReport(
                         .Select(c => $"{c.Name}: {c.Before!.Median:0.###} s / {c.After!.Median:0.###} s = {c.Ratio:0.00}."),
                 ]
             );
-        Unit? reference = find?.Invoke(id);
-        IReadOnlyList<BenchmarkRuns> theirs = reference?.Baseline?.Runs ?? [];
+        (string name, IReadOnlyList<BenchmarkRuns> theirs) = Reference(claim, sheets);
         var common = record
             .After.Select(r => r.Name)
             .Distinct()
-            .Select(name => (Name: name, Theirs: RunsOf(theirs, name), Ours: RunsOf(record.After, name)))
+            .Select(run => (Name: run, Theirs: RunsOf(theirs, run), Ours: RunsOf(record.After, run)))
             .Where(c => c is { Theirs: not null, Ours: not null })
             .ToList();
         return new ClaimHeld(
             claim,
-            reference?.Name ?? id,
+            name,
             Mean(common.Select(c => c.Theirs!.Median / c.Ours!.Median)),
             common.Count == 0
-                ? [$"No benchmark was run both here after the build and on {reference?.Name ?? id}."]
+                ? [$"No benchmark was run both here after the build and on {name}."]
                 :
                 [
                     .. common.Select(c =>
@@ -121,4 +123,25 @@ public sealed record SpeedReport(
                 ]
         );
     }
+
+    /// <summary>What a claim is held against: a unit of the shelf, else a typical machine of a model.</summary>
+    static (string Name, IReadOnlyList<BenchmarkRuns> Runs) Reference(SpeedClaim claim, Pack? sheets)
+    {
+        if (claim.Unit is { } id)
+            return sheets?.FindUnit(id) is { } unit ? (unit.Name, unit.Baseline?.Runs ?? []) : (id, []);
+        return sheets?.FindModel(claim.Model!) is { } model ? ($"a typical {model.Name}", Typical(model)) : (claim.Model!, []);
+    }
+
+    /// <summary>Runs of a typical machine of a model, as benchmark runs.</summary>
+    static IReadOnlyList<BenchmarkRuns> Typical(Model model) =>
+        [.. model.Runs.Select(r => new BenchmarkRuns { Name = r.Name, Seconds = r.Seconds })];
+
+    /// <summary>
+    /// How many times as fast as a typical machine of its model a benchmark runs here, after the build where it was run then,
+    /// else before; null: one of them was not run.
+    /// </summary>
+    public static decimal? AgainstTypical(Model model, Compared run) =>
+        RunsOf(Typical(model), run.Name) is { } typical && (run.After ?? run.Before) is { } own
+            ? typical.Median / own.Median
+            : null;
 }

@@ -90,6 +90,7 @@ public static class Grounds
             : after with
             {
                 Readings = [.. after.Readings.Select(r => r with { On = Without(r.On, lost) })],
+                Counts = [.. after.Counts.Select(c => c with { On = Without(c.On, lost) })],
                 Probes = [.. after.Probes.Select(p => p with { On = Without(p.On, lost) })],
                 Picture = after.Picture is { } picture ? picture with { On = Without(picture.On, lost) } : null,
                 Faults = after.Faults is { } faults

@@ -129,6 +129,11 @@ public sealed record Look(string Id, string Words, decimal Minutes, string Usual
     public bool IsSafe => !Opens.Any(l => l.Cautions.Contains("mains") || l.Cautions.Contains("tube"));
 }
 
+/// <summary>How often a machine with a marginal cause starts. Source: docs/handbook/faults.md, Rates.</summary>
+/// <param name="Cold">The share of cold starts that work, above 0 and below 1.</param>
+/// <param name="Warm">The share of warm starts that work, above 0 and below 1.</param>
+public sealed record StartRates(double Cold, double Warm);
+
 /// <summary>
 /// One single fault that a plan allows, with what the machine would then show. Source: docs/handbook/faults.md, Causes.
 /// </summary>
@@ -155,6 +160,12 @@ public sealed record Hypothesis(string Id, string Words, decimal Weight, Shown S
 
     /// <summary>What it does to the machine, to be run together with another; null: nothing that the bus shows.</summary>
     public Effect? Effect { get; init; }
+
+    /// <summary>It lies between its part and the machine: it shows only where both are together.</summary>
+    public bool IsBetween { get; init; }
+
+    /// <summary>How often the machine starts with it; null: always alike, as it shows.</summary>
+    public StartRates? Rates { get; init; }
 
     /// <summary>Other looks that show something else than usual with it, beside its own: lines of the meter.</summary>
     public IReadOnlyDictionary<string, string> Looks { get; init; } = new Dictionary<string, string>();

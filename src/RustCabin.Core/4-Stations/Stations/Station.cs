@@ -58,6 +58,11 @@ public abstract class Station
     /// <summary>The single faults that a plan allows here.</summary>
     public virtual IEnumerable<Hypothesis> Hypotheses(PlannedUnit at) => [];
 
+    /// <summary>
+    /// Causes that come and go, which are weighed once starts were counted; each says how often the machine starts with it.
+    /// </summary>
+    public virtual IEnumerable<Hypothesis> Marginals(PlannedUnit at) => [];
+
     /// <summary>What a person sees or hears here of the running machine.</summary>
     public virtual IEnumerable<Sight> Sights(PlannedUnit at) => [];
 

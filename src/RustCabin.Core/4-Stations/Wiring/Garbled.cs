@@ -1,20 +1,8 @@
 using System.ComponentModel.DataAnnotations;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Wiring;
-
-/// <summary>The bit that keeps the count of ones.</summary>
-public enum Parity
-{
-    /// <summary>There is none.</summary>
-    None,
-
-    /// <summary>The ones of data and parity are even in number.</summary>
-    Even,
-
-    /// <summary>The ones of data and parity are odd in number.</summary>
-    Odd,
-}
 
 /// <summary>How one end sends or receives.</summary>
 public sealed record LineSetting
@@ -179,14 +167,22 @@ public sealed class SentLine
     /// <param name="bits">The receiver's data bits.</param>
     /// <param name="parity">The receiver expects a parity bit.</param>
     /// <param name="inverted">It sees the line upside down.</param>
-    public IReadOnlyList<byte> Seen(decimal from, decimal speed, int bits, bool parity, bool inverted)
+    public IReadOnlyList<byte> Seen(decimal from, decimal speed, int bits, bool parity, bool inverted) =>
+        [.. Frames(from, speed, bits, parity, inverted).Select(f => f.Byte)];
+
+    /// <summary>The same with where each frame begins, in bits of the sender from the beginning of the first.</summary>
+    /// <param name="from">The sender's speed.</param>
+    /// <param name="speed">The receiver's.</param>
+    /// <param name="bits">The receiver's data bits.</param>
+    /// <param name="parity">The receiver expects a parity bit.</param>
+    /// <param name="inverted">It sees the line upside down.</param>
+    public IEnumerable<(double Start, byte Byte)> Frames(decimal from, decimal speed, int bits, bool parity, bool inverted)
     {
         // A bit of the sender is 2 x speed long, half a bit of the receiver is the sender's speed.
         decimal bit = 2 * speed,
             half = from,
             end = _line.Count * bit;
         bool At(decimal time) => (time >= end || _line[(int)(time / bit)]) != inverted;
-        var seen = new List<byte>();
         decimal now = 0;
         while (NextZero(now, bit, inverted) is { } start)
         {
@@ -197,14 +193,13 @@ public sealed class SentLine
                 for (int i = 0; i < bits; i++)
                     if (At(middle + 2 * (i + 1) * half))
                         value |= 1 << i;
-                seen.Add((byte)value);
+                yield return ((double)((middle - half) / bit), (byte)value);
                 now = middle + 2 * (bits + (parity ? 2 : 1)) * half;
                 if (At(now) || now >= end)
                     break;
                 middle = now;
             }
         }
-        return seen;
     }
 
     /// <summary>When the receiver next sees a 0; null: not before the last frame ends.</summary>

@@ -1,5 +1,6 @@
 using System.ComponentModel.DataAnnotations;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Wiring;
 
@@ -44,6 +45,16 @@ public sealed record LineEnd : ICompleted<LineEnd>
             below = wanted - ClockHz / (Divide * (low + 1));
         return above <= below ? low : low + 1;
     }
+
+    /// <summary>An end of a sheet.</summary>
+    public static LineEnd Of(SerialEnd end) =>
+        new()
+        {
+            ClockHz = end.ClockHz,
+            Divide = end.Divide,
+            Least = end.Least,
+            Most = end.Most,
+        };
 
     internal decimal SpeedAt(int divisor) => ClockHz / (Divide * divisor);
 }
@@ -98,6 +109,26 @@ public sealed record LineSpeeds(IReadOnlyList<LineSpeed> Speeds)
     /// Two ends, and each end and the nominal speed, may be so far apart: half a bit over a frame would be 5 %.
     /// </summary>
     const decimal Near = 0.025m;
+
+    /// <summary>The speeds that lines are usually set to, in bits a second.</summary>
+    public static readonly IReadOnlyList<decimal> Usual =
+    [
+        110,
+        150,
+        300,
+        600,
+        1200,
+        2400,
+        4800,
+        7200,
+        9600,
+        14400,
+        19200,
+        31250,
+        38400,
+        57600,
+        115200,
+    ];
 
     /// <summary>In the order asked.</summary>
     public static LineSpeeds Of(SpeedsAsked asked) => new([.. asked.Wants.Select(w => Of(asked.A, asked.B, w))]);

@@ -8,6 +8,14 @@ public static class WiringEdits
     /// <summary>Notes a reading; an earlier one of the same two places goes.</summary>
     public static Job Read(Job job, Probe probe) => job with { Probes = [.. Others(job, probe.From, probe.To), probe] };
 
+    /// <summary>Keeps how a serial line is set; an earlier setting of the same two ends goes.</summary>
+    public static Job Set(Job job, SerialSetting line) => job with { Lines = [.. Other(job, line.A, line.B), line] };
+
+    /// <summary>Forgets how a serial line is set.</summary>
+    public static Job Unset(Job job, string a, string b) => job with { Lines = [.. Other(job, a, b)] };
+
+    static IEnumerable<SerialSetting> Other(Job job, string a, string b) => job.Lines.Where(l => l.A != a || l.B != b);
+
     /// <summary>Lays a photo under a board's drawing; the one that lay there goes.</summary>
     public static Unit Lay(Unit unit, BoardPhoto photo) =>
         unit with

@@ -46,6 +46,15 @@ public sealed class WiringStation : Station
             .Select(c => Line(c, "done"))
             .Concat(PlacedChange.Of(asked.Unit).Select(c => Line(c, asked.IsDone(c.Step) ? "done" : "planned")))
             .Concat(
+                (asked.Unit.Job?.Lines ?? []).Select(line => new PassportLine(
+                    PassportPart.Wired,
+                    $"Serial line: {line.A}",
+                    line.B,
+                    line.Words,
+                    "set"
+                ))
+            )
+            .Concat(
                 (asked.Unit.Job?.Cables ?? []).Select(run => new PassportLine(
                     PassportPart.Wired,
                     $"Cables: {run.What}",

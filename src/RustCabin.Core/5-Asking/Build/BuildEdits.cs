@@ -18,6 +18,23 @@ public static class BuildEdits
     public static Job Gate(Job job, StepId gate, bool there) =>
         With(job, b => b with { Gates = JobEdits.Listed(b.Gates, gate, there) });
 
+    /// <summary>Notes a count of starts; one that goes on stands in the place of the last of its gate.</summary>
+    public static Job Counted(Job job, GateCount count, bool goesOn) =>
+        job with
+        {
+            Counts =
+            [
+                .. goesOn && job.Counts.LastOrDefault(c => c.Gate == count.Gate) is { } last
+                    ? job.Counts.Where(c => c != last)
+                    : job.Counts,
+                count,
+            ],
+        };
+
+    /// <summary>Asks for clean tries at a gate; null: for none.</summary>
+    public static Job Rate(Job job, StepId gate, AskedRate? asked) =>
+        With(job, b => b with { Rates = [.. b.Rates.Where(r => r.Gate != gate), .. asked is null ? (AskedRate[])[] : [asked]] });
+
     /// <summary>Lays a piece on the bench that no sheet names.</summary>
     public static Job Lay(Job job, LyingPiece piece) => With(job, b => b with { Pieces = [.. b.Pieces, piece] });
 

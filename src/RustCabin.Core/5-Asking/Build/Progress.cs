@@ -38,6 +38,12 @@ public sealed record StepProgress(Step Step, StepState State, Comparison? Readin
     /// <summary>A step of switching off that counts as done because a later step is: no tick of its own says anything.</summary>
     public bool IsImplied { get; init; }
 
+    /// <summary>What was counted here of the state as it is; null: nothing.</summary>
+    public CountedStarts? Counted { get; init; }
+
+    /// <summary>The clean tries that the gate asks for; null: for none.</summary>
+    public ProofByTries? Rate { get; init; }
+
     /// <summary>Steps that must be done before it, and are not.</summary>
     public IReadOnlyList<Step> Waits { get; init; } = [];
 
@@ -84,8 +90,10 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
             ];
             // A reading proves nothing of what is not in yet: a gate counts once the steps that it is about are done.
             Step[] waits = [.. steps.Where(s => s.State != StepState.Done && step.Needs.Contains(s.Step.Id)).Select(s => s.Step)];
+            CountedStarts? counted = step.Kind == StepKind.Gate && job is not null ? Counts.At(job, step, steps) : null;
+            ProofByTries? rate = step.Kind == StepKind.Gate && job is not null ? Counts.AskedAt(job, step, counted) : null;
             bool implied = step.Kind == StepKind.Off && job is not null && IsBehind(step, sheet, job),
-                done = step.Kind == StepKind.Gate ? reading is { Agrees: true } && waits.Length == 0
+                done = step.Kind == StepKind.Gate ? reading is { Agrees: true } && waits.Length == 0 && rate?.IsThere != false
                 : step.Proved is { } proved ? proved && waits.Length == 0
                 : implied || (job is not null && step.Id.IsIn(job.Done));
             StepState state = reading switch
@@ -98,6 +106,8 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
                 new StepProgress(step, state, reading, heeded)
                 {
                     Waits = waits,
+                    Counted = counted,
+                    Rate = rate,
                     IsImplied = implied,
                     Struck = against.Count == 0 ? null : taken,
                     StruckBy = against,

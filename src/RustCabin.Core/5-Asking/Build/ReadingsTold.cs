@@ -41,7 +41,8 @@ public static class ReadingsTold
         [
             .. from gate in progress.Steps
             where gate.Step.Expected is not null
-            from told in OfGate(gate, job, [.. progress.Steps.Select(s => s.Step)], size)
+            let steps = progress.Steps.Select(s => s.Step).ToArray()
+            from told in OfGate(gate, job, steps, size).Concat(CountedAt(gate, job, steps))
             select told,
         ];
 
@@ -74,6 +75,21 @@ public static class ReadingsTold
             );
         }
     }
+
+    /// <summary>Starts that were counted at a gate, of each state of the job by itself.</summary>
+    static IEnumerable<ReadingTold> CountedAt(StepProgress gate, Job job, IReadOnlyList<Step> steps) =>
+        from count in job.Counts
+        where count.Gate == gate.Step.Id
+        let against = Grounds.Against(count.On, gate.Step, steps)
+        select new ReadingTold(
+            count.On?.At ?? "",
+            gate.Step.Title,
+            $"starts {count.Starts.Words}",
+            against.Count > 0 ? ReadingStands.Struck
+                : count.Starts.Failing is null ? ReadingStands.Agrees
+                : ReadingStands.Differs,
+            string.Join("; ", against)
+        );
 
     /// <summary>A reading of a gate in words.</summary>
     /// <param name="read">The reading.</param>

@@ -8,19 +8,6 @@ using RustCabin.Core.Wiring;
 
 namespace RustCabin.Core.Faults;
 
-/// <summary>What was seen of a machine. What was not looked at is not here, which is not the same as "no".</summary>
-public sealed record Seen
-{
-    /// <summary>What the lines of its count showed, in their order; null: not read.</summary>
-    public IReadOnlyList<ulong>? Lines { get; init; }
-
-    /// <summary>Whether it starts; null: not said.</summary>
-    public bool? Starts { get; init; }
-
-    /// <summary>All else, by what was looked at.</summary>
-    public IReadOnlyDictionary<string, string> Looks { get; init; } = new Dictionary<string, string>();
-}
-
 /// <summary>A cause after what was seen.</summary>
 /// <param name="Cause">The cause.</param>
 /// <param name="Chance">How likely it is.</param>
@@ -55,6 +42,12 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
     /// <summary>Those of them that are seen or heard of the running machine.</summary>
     public IReadOnlyList<Sight> Sights { get; init; } = [];
 
+    /// <summary>What counted starts say of each cause, and of none of these; null: none were counted.</summary>
+    IReadOnlyList<double>? Logs { get; init; }
+
+    /// <summary>Swaps with other units, made or possible.</summary>
+    public IReadOnlyList<SwapLook> Swaps { get; init; } = [];
+
     /// <summary>The causes as they were weighed, for what-if.</summary>
     public IReadOnlyList<Suspect> Suspects { get; init; } = [];
 
@@ -77,8 +70,18 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
         PlannedUnit at,
         IReadOnlyList<AccessLevel> open,
         Seen seen,
-        bool inCall = false
-    ) => Of(at, open, seen, stations.Hypotheses(at), PowerUp.Run(at), stations.Sights(at, inCall));
+        bool inCall = false,
+        IReadOnlyList<SwapLook>? swaps = null
+    ) =>
+        Of(
+            at,
+            open,
+            seen,
+            seen.ComesAndGoes ? [.. stations.Hypotheses(at), .. stations.Marginals(at)] : stations.Hypotheses(at),
+            PowerUp.Run(at),
+            stations.Sights(at, inCall),
+            swaps
+        );
 
     /// <summary>The same where the causes were run already.</summary>
     public static Diagnosis Of(
@@ -87,12 +90,13 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
         Seen seen,
         IReadOnlyList<Hypothesis> all,
         PowerUpCount expected,
-        IReadOnlyList<Sight> sights
+        IReadOnlyList<Sight> sights,
+        IReadOnlyList<SwapLook>? swaps = null
     )
     {
         Suspect[] suspects =
         [
-            .. all.Select(h => new Suspect(h.Id, (double)h.Weight, PredictsOf(h, sights))
+            .. all.Select(h => new Suspect(h.Id, (double)h.Weight, PredictsOf(at, h, sights, swaps ?? []))
             {
                 IsSilent = h.Shows == Shown.Nothing && h.Look is null,
                 IsDark = h.Shows.Starts == false,
@@ -103,9 +107,11 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
         IReadOnlyList<Observable> observables =
         [
             .. Observed(at, expected, all, suspects, open, seen, sights)
+                .Concat((swaps ?? []).Select(s => s.What))
                 .Select(o => Allowed(o, shorted, outcomes.GetValueOrDefault(StartsId), outcomes.GetValueOrDefault(o.Id))),
         ];
-        var posterior = Posterior.Of(suspects, observables, outcomes);
+        double[]? logs = seen.Counted is { } counted ? [.. all.Append(null).Select(h => CountWeight.LogOf(h, counted))] : null;
+        var posterior = Posterior.Of(suspects, observables, outcomes, logs);
         return new Diagnosis(
             at,
             expected,
@@ -123,6 +129,8 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
             Sights = sights,
             Suspects = suspects,
             Shorted = shorted,
+            Swaps = swaps ?? [],
+            Logs = logs,
         };
     }
 
@@ -180,9 +188,16 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
     static string Said(bool yes) => yes ? "yes" : "no";
 
     /// <summary>What a cause shows of all that can be seen; a look that is not its own shows the usual.</summary>
-    static Dictionary<string, string> PredictsOf(Hypothesis cause, IReadOnlyList<Sight> sights)
+    static Dictionary<string, string> PredictsOf(
+        PlannedUnit at,
+        Hypothesis cause,
+        IReadOnlyList<Sight> sights,
+        IReadOnlyList<SwapLook> swaps
+    )
     {
         var predicts = new Dictionary<string, string>();
+        foreach (SwapLook swap in swaps)
+            predicts[swap.What.Id] = swap.Predicts(SwapsAt.BelongsTo(at, cause));
         foreach (Sight sight in sights)
             if (sight.Predicted(cause) is { } predicted)
                 predicts[sight.Id] = predicted;
@@ -327,7 +342,8 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
     /// <summary>How much looking at something can be expected to tell, in bits.</summary>
     public double BitsOf(Observable at) => new Posterior(ChancesOf(), Other).BitsOf(Suspects, at);
 
-    double[] ChancesOf()
+    /// <summary>The chance of each suspect, in their order.</summary>
+    public double[] ChancesOf()
     {
         var of = Causes.ToDictionary(c => c.Cause.Id, c => c.Chance);
         return [.. Suspects.Select(s => of[s.Id])];
@@ -361,7 +377,7 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
         foreach (string outcome in next.What.Outcomes.OrderByDescending(Expected))
         {
             Dictionary<string, string> then = new(OutcomesOf(seen)) { [next.What.Id] = outcome };
-            var posterior = Posterior.Of(Suspects, Observables, then);
+            var posterior = Posterior.Of(Suspects, Observables, then, Logs);
             (double chance, int index) = posterior.Chances.Select((c, i) => (c, i)).DefaultIfEmpty((0, -1)).Max();
             yield return chance >= posterior.Other && index >= 0
                 ? (outcome, Causes.First(c => c.Cause.Id == Suspects[index].Id).Cause, chance)

@@ -75,13 +75,18 @@ public sealed record Posterior(IReadOnlyList<double> Chances, double Other)
     /// <param name="causes">The causes; their weights are scaled to what none of these leaves.</param>
     /// <param name="observables">What can be seen.</param>
     /// <param name="seen">What was.</param>
+    /// <param name="logs">What else speaks of each cause, and of none of these: logarithms of chances; null: nothing.</param>
     public static Posterior Of(
         IReadOnlyList<Suspect> causes,
         IReadOnlyList<Observable> observables,
-        IReadOnlyDictionary<string, string> seen
+        IReadOnlyDictionary<string, string> seen,
+        IReadOnlyList<double>? logs = null
     )
     {
         double[] chances = Priors(causes);
+        if (logs is not null)
+            for (int i = 0; i < chances.Length; i++)
+                chances[i] *= Math.Exp(logs[i] - logs.Max());
         foreach (Observable at in observables)
             if (seen.TryGetValue(at.Id, out string? outcome))
                 Weigh(chances, causes, at, outcome);

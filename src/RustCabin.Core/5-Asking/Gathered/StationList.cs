@@ -129,6 +129,9 @@ public sealed class StationList(IReadOnlyList<Station> stations) : IReadOnlyList
     public IReadOnlyList<Hypothesis> Hypotheses(PlannedUnit at) =>
         Suspected.GetValue(at, plan => [.. stations.SelectMany(s => s.Hypotheses(plan)).DistinctBy(h => h.Id)]);
 
+    /// <summary>The causes that come and go, station by station.</summary>
+    public IReadOnlyList<Hypothesis> Marginals(PlannedUnit at) => [.. stations.SelectMany(s => s.Marginals(at))];
+
     /// <summary>What a person sees or hears of the running machine, each once.</summary>
     /// <param name="at">The unit.</param>
     /// <param name="inCall">Only what may be told to other programs.</param>

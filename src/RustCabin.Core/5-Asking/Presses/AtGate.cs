@@ -18,6 +18,7 @@ public static class AtGate
             Lines = read is { Starts: not false, Lines.Count: > 0 } ? [.. read.Lines.Select(l => l.Bytes.Bytes)] : null,
             // Lines that all read nothing may be a count, or a screen that stays dark: nothing is said of starting.
             Starts = read?.Starts ?? (read?.Lines.Any(l => l.Bytes.Bytes > 0) == true ? true : null),
+            Counted = gate.Counted ?? (gate.Step.Id == Acts.Untouched ? at.Unit.Baseline?.Counted : null),
             Looks = Measured(gate)
                 .Concat(
                     Looks(at, gate).Where(l => l.Against.Count == 0).Select(l => KeyValuePair.Create(l.Look.What, l.Look.Showed))
@@ -45,5 +46,14 @@ public static class AtGate
 
     /// <summary>The causes of what was seen there, and what to look at next.</summary>
     public static Diagnosis Of(AtHand at, StepProgress gate) =>
-        Diagnosis.Of(at.Sheet.Stations, gate.Step.At!, AccessPath.Path(at.Model, gate.Step.Level), Seen(at, gate));
+        Of(at, gate, Seen(at, gate));
+
+    static Diagnosis Of(AtHand at, StepProgress gate, Seen seen) =>
+        Diagnosis.Of(
+            at.Sheet.Stations,
+            gate.Step.At!,
+            AccessPath.Path(at.Model, gate.Step.Level),
+            seen,
+            swaps: SwapsAt.Of(at.Sheet.Stations, at.Sheets, gate.Step.At!, seen.Looks.Keys)
+        );
 }

@@ -3,9 +3,14 @@ using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Presses;
 
-/// <summary>A claim as it is typed: who says so, how many times as fast, against which unit of the shelf.</summary>
+/// <summary>
+/// A claim as it is typed: who says so, how many times as fast, against which unit of the shelf or typical machine.
+/// </summary>
 public sealed record ClaimForm(string? Who, string? Ratio, string? Unit)
 {
+    /// <summary>Before the id of a model whose typical machine is the reference.</summary>
+    public const string TypicalWord = "typical:";
+
     /// <summary>The claim; false: <paramref name="wrong"/> says what is wrong with which field.</summary>
     public bool TryRead(out SpeedClaim claim, out string wrong)
     {
@@ -17,7 +22,17 @@ public sealed record ClaimForm(string? Who, string? Ratio, string? Unit)
         wrong = $"\"{Ratio?.Trim()}\" is not how many times as fast; type 1.00";
         if (!TypedNumber.TryParse(Ratio, out decimal times) || times is <= 0 or > 1_000_000)
             return false;
-        claim = claim with { Ratio = times, Unit = string.IsNullOrEmpty(Unit) ? null : Unit };
+        claim = (Unit ?? "").Split(TypicalWord) is [_, var model]
+            ? claim with
+            {
+                Ratio = times,
+                Model = model,
+            }
+            : claim with
+            {
+                Ratio = times,
+                Unit = string.IsNullOrEmpty(Unit) ? null : Unit,
+            };
         return true;
     }
 }

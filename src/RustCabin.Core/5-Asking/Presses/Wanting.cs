@@ -107,6 +107,8 @@ public static class Wanting
             return Refuse("ratio", $"Nothing was changed: {wrong}.");
         if (claim.Unit is { } reference && at.Sheets.FindUnit(reference) is null)
             return Refuse("unit", $"Nothing was changed: \"{reference}\" is not a unit here.");
+        if (claim.Model is { } typical && at.Sheets.FindModel(typical) is null)
+            return Refuse("unit", $"Nothing was changed: \"{typical}\" is not a model here.");
         return Change($"Claim noted: {claim.Who}, x {claim.Ratio}", j => SpeedEdits.Claim(j, claim));
     }
 

@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Mvc;
+using RustCabin.Core.Baseline;
 using RustCabin.Core.Bench;
 using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
@@ -32,6 +33,10 @@ public sealed partial class BaselineModel(SheetRepository sheets, JobRepository 
 
     public decimal? Measured(Rail rail) => Noted?.Rails.LastOrDefault(r => r.Rail == rail.Id)?.Volts;
 
+    /// <summary>How many clean starts in a row would prove a mend; null: none failed, or none was counted.</summary>
+    public long? Proof =>
+        Noted?.Counted?.Failing is { } failing ? Starts.CleanTriesOf(failing.Plain, new AskedRate().Sure) : null;
+
     public IReadOnlyList<string> Typed { get; private set; } = [];
     public IReadOnlyDictionary<int, string> Wrong { get; private set; } = new Dictionary<int, string>();
 
@@ -54,6 +59,13 @@ public sealed partial class BaselineModel(SheetRepository sheets, JobRepository 
     /// <summary>On a machine that shows no count: it starts, or it does not.</summary>
     public IActionResult OnPostStarts(string job, long version, bool starts) =>
         PressUnit(job, version, at => Readings.BaselineStarts(at, starts));
+
+    /// <summary>One start that was counted.</summary>
+    public IActionResult OnPostCount(string job, long version, bool warm, bool works) =>
+        PressUnit(job, version, at => Counting.Baseline(at, warm, works));
+
+    /// <summary>Begins the count anew.</summary>
+    public IActionResult OnPostAfresh(string job, long version) => PressUnit(job, version, Counting.Afresh);
 
     public IActionResult OnPostNotTested(string job, long version) => PressUnit(job, version, _ => Readings.NotTested());
 

@@ -52,6 +52,14 @@ public partial class BuildModel(SheetRepository sheets, JobRepository jobs, Phot
         return Press(job, version, at => Readings.Starts(at, step, starts, tick));
     }
 
+    /// <summary>One start that was counted at a gate.</summary>
+    public IActionResult OnPostCount(string job, long version, StepId step, bool warm, bool works) =>
+        Press(job, version, at => Counting.AtGate(at, step, warm, works));
+
+    /// <summary>Asks at a gate for clean starts in a row, or for none.</summary>
+    public IActionResult OnPostAskRate(string job, long version, StepId step, bool asked) =>
+        Press(job, version, at => Counting.Ask(at, step, asked));
+
     /// <summary>What was said of a machine that shows no count, and not taken.</summary>
     public bool TypedStarts { get; private set; }
 }

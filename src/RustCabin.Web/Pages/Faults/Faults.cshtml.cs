@@ -61,36 +61,6 @@ public sealed partial class FaultsModel(SheetRepository sheets, JobRepository jo
     /// <summary>Causes of the job that were found at this gate.</summary>
     public IEnumerable<ConfirmedCause> Confirmed => (View.Job.Faults?.Confirmed ?? []).Where(c => c.Gate == Gate.Step.Id);
 
-    /// <summary>Where the causes are weighed by swaps; null: no swap with another unit tells anything.</summary>
-    public string? SwapsHref
-    {
-        get
-        {
-            Pack all = Sheets.All();
-            SwapsAsked asked = SwapsAt.Of(
-                Gate.Step.At!,
-                Diagnosis,
-                [.. from unit in all.Units let model = all.FindModel(unit.Model) where model is not null select (unit, model)]
-            );
-            if (asked.Causes.Count < 2 || Swaps.Of(asked).Next is null)
-                return null;
-            static string plain(string text) => text.Replace(',', ' ').Replace(';', ' ');
-            static string named(IEnumerable<string> things) => string.Join(", ", things.Select(plain));
-            return "/tools/swaps"
-                + QueryString.Create(
-                    (KeyValuePair<string, string?>[])
-                        [
-                            new(
-                                "causes",
-                                string.Join('\n', asked.Causes.Select(c => $"{plain(c.Id)}; {c.Prior}; {named(c.Belongs)}"))
-                            ),
-                            new("done", ""),
-                            new("options", string.Join('\n', asked.Options.Select(o => $"{named(o.Moved)}; {o.Minutes:0.#}"))),
-                        ]
-                );
-        }
-    }
-
     /// <summary>Trivial causes, first of all where nothing speaks against them.</summary>
     public IReadOnlyList<string> Trivial =>
         Seen.Starts == true || Seen.Lines is { Count: > 0 }

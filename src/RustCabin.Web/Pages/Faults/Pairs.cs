@@ -1,10 +1,6 @@
-using System.Text;
-using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Mvc;
-using RustCabin.Core.Declared;
 using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
-using RustCabin.Data;
 using RustCabin.Web.Pages.Sheets;
 
 namespace RustCabin.Web.Pages.Faults;
@@ -38,19 +34,11 @@ public sealed partial class FaultsModel
     {
         if (press.Refused is { } refused)
             return Refuse(refused);
-        if (Sheets.Json("part", part) is not { } json)
-            return NotFound();
-        JsonObject edited = Declaration<Part>.Edit(JsonNode.Parse(json)!.AsObject(), press.Edit!)!;
-        ImportOutcome outcome = import.Run(
-            Encoding.UTF8.GetBytes(DraftPreview.PackOf("part", edited, View.After.Currency)),
-            ImportMode.Replace,
-            press.What
-        );
-        return outcome.Errors.Count == 0
-            ? Redirect(Request.Path + AsShown())
-            : Refuse(
-                StatusCodes.Status422UnprocessableEntity,
-                $"Nothing was written: {string.Join("; ", outcome.Errors.Take(3).Select(e => e.Sentence))}."
-            );
+        return SheetWriter.Write(Sheets, import, part, press) switch
+        {
+            null => NotFound(),
+            "" => Redirect(Request.Path + AsShown()),
+            var wrong => Refuse(StatusCodes.Status422UnprocessableEntity, wrong),
+        };
     }
 }

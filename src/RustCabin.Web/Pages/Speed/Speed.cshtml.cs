@@ -33,10 +33,25 @@ public sealed class SpeedModel(SheetRepository sheets, JobRepository jobs) : Sta
 
     protected override void Loaded()
     {
-        Report = SpeedReport.Of(View.Before, View.After, View.Sheets.FindUnit);
+        Report = SpeedReport.Of(View.Before, View.After, View.Sheets);
         Factors = [.. Kinds.Select(k => (k, SpeedForecast.FactorOf(View.After, k) / SpeedForecast.FactorOf(View.Before, k)))];
         Clock ??= View.Model.ClockMHz is { } clock ? TypedNumber.Show(clock) : "";
     }
+
+    /// <summary>What is asked of the runs at several sizes.</summary>
+    public FramesAsked Asked => Framing.Asked(View.At);
+
+    /// <summary>The forecast of frame rates; null: too few runs.</summary>
+    public Frames? Forecast => Framing.Forecast(View.At);
+
+    public IActionResult OnPostFrame(string job, long version, string? size, string? fps) =>
+        Press(job, version, at => Framing.Run(at, size, fps));
+
+    public IActionResult OnPostDropFrame(string job, long version, int index) =>
+        Press(job, version, at => Framing.Drop(at, index));
+
+    public IActionResult OnPostRates(string job, long version, string? wanted, string? cap) =>
+        Press(job, version, _ => Framing.Rates(wanted, cap));
 
     public SpeedRecord Record => View.Job.Speed ?? new SpeedRecord();
 

@@ -1,3 +1,4 @@
+using RustCabin.Core.Baseline;
 using System.Text;
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Cards;
@@ -44,6 +45,18 @@ public sealed partial class StorageModel(SheetRepository sheets, JobRepository j
     }
 
     public PlannedCard? CardOf(Attached at) => Cards.FirstOrDefault(c => c.Device.Name == at.Device.Name);
+
+    /// <summary>The title to try first where the firmware or the card of a device may be to blame; null: no report parts
+    /// them.</summary>
+    public TryFirst? First(Attached at) =>
+        CardOf(at) is { } card
+            ? KnownReports.First(
+                at.Device.Part.Known,
+                View.Sheets.Titles.Where(t => t.IsFor(View.Model)).Select(t => t.Name),
+                at.Device.Fitted.Version ?? View.After.Firmware ?? "",
+                card.Card.Labelled
+            )
+            : null;
 
     public bool IsLog(PlannedCard card) => Scale is null ? CardStrip.IsUneven(card.Layout) : Scale == ShownScale;
 

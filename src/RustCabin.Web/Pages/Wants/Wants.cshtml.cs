@@ -102,6 +102,19 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
     public IActionResult OnPostUnwant(string job, long version, int index) =>
         Press(job, version, at => Wanting.Unwant(at, index));
 
+    /// <summary>The ways there are, the job itself first, and what they come to.</summary>
+    public IReadOnlyList<JobWay> Ways => Weighing.Ways(View.At);
+
+    public Alternatives Weighed => field ??= Weighing.Weighed(View.At);
+
+    public IActionResult OnPostWay(string job, long version, WayForm form) => Press(job, version, at => Weighing.Add(at, form));
+
+    public IActionResult OnPostDropWay(string job, long version, string way) =>
+        Press(job, version, at => Weighing.Drop(at, way));
+
+    public IActionResult OnPostHour(string job, long version, string? worth) =>
+        Press(job, version, _ => Weighing.Hour(worth));
+
     public IActionResult OnPostLimits(string job, long version, LimitsForm form) =>
         Press(job, version, at => Wanting.Limits(at, form));
 

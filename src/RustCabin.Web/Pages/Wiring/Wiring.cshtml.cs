@@ -26,7 +26,7 @@ public sealed record WayColumn(Instance Part, Way Way, bool Chosen, Wired Wired,
 /// <summary>
 /// The Wiring station: the board with this job's places in the order of work, the chip at hand, and the table for the meter.
 /// </summary>
-public sealed class WiringModel(SheetRepository sheets, JobRepository jobs, PhotoRepository photos, StockRepository stock)
+public sealed partial class WiringModel(SheetRepository sheets, JobRepository jobs, PhotoRepository photos, StockRepository stock)
     : StationPage(sheets, jobs)
 {
     public override Desk Desk => Desks.Of<WiringDesk>();

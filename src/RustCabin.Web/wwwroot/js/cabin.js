@@ -298,11 +298,31 @@
       afterG = Date.now();
       return;
     }
+    const count = document.querySelector(`[data-key-count="${CSS.escape(event.key)}"]:enabled`);
+    if (count) return count.click();
     const act = keys[event.key];
     if (!act) return;
     if (event.key === " " && !document.querySelector("[data-tick=true]")) return;
     event.preventDefault();
     act();
+  });
+
+  // Two places are tapped on a photo: the first fills the first pair of numbers, the next the second, and so on in turn.
+  let tap = 0;
+  document.addEventListener("click", (event) => {
+    const photo = event.target.closest("img.tapped");
+    if (!photo) return;
+    const box = photo.getBoundingClientRect(),
+      scale = photo.naturalWidth / box.width,
+      number = (tap++ % 2) + 1;
+    const put = (name, value) => {
+      for (const field of document.querySelectorAll(`[name="${name}${number}"]`)) {
+        field.value = Math.round(value * scale);
+        field.dispatchEvent(new Event("input", { bubbles: true }));
+      }
+    };
+    put("x", event.clientX - box.left);
+    put("y", event.clientY - box.top);
   });
 
   document.addEventListener("alpine:init", () => {
