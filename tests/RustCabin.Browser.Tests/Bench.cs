@@ -108,7 +108,7 @@ public sealed class Bench : IDisposable
         );
     }
 
-    /// <summary>Waits until the page asks for nothing more: an answer that comes later would lay it out anew.</summary>
+    /// <summary>Waits until the page asks for nothing more: an answer that comes later would lay it out once more.</summary>
     public void Rest() =>
         Until(
             () => Browser.ExecuteScript("return !document.querySelector('[data-again], #frame[aria-busy]')") is true,

@@ -1,7 +1,7 @@
 using Microsoft.AspNetCore.Html;
 using RustCabin.Core.Baseline;
-using RustCabin.Core.Sheets;
 using RustCabin.Core.Fit;
+using RustCabin.Core.Sheets;
 using RustCabin.Core.Speed;
 using RustCabin.Core.Wants;
 

@@ -56,9 +56,7 @@ static partial class EvidenceDrawings
         Wave(
             svg,
             frames.SelectMany(f =>
-                Enumerable
-                    .Range(0, by.Bits + 1)
-                    .Select(i => (f.Start * bit + i * own, i > 0 && (f.Byte >> (i - 1) & 1) == 1))
+                Enumerable.Range(0, by.Bits + 1).Select(i => (f.Start * bit + i * own, i > 0 && (f.Byte >> (i - 1) & 1) == 1))
             ),
             own,
             98,

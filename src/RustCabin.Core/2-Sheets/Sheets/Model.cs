@@ -134,7 +134,11 @@ public sealed record Model
     [Display(Name = "typical runs", ShortName = "benchmark", Description = "Runs of a typical machine, with their source.")]
     public IReadOnlyList<TypicalRuns> Runs { get; init; } = [];
 
-    [Display(Name = "serial lines", ShortName = "serial end", Description = "Its ends of serial lines, with what makes their speeds.")]
+    [Display(
+        Name = "serial lines",
+        ShortName = "serial end",
+        Description = "Its ends of serial lines, with what makes their speeds."
+    )]
     public IReadOnlyList<SerialEnd> Serial { get; init; } = [];
 
     [Display(ShortName = "picture", Description = "Pictures that it puts out.")]
@@ -235,82 +239,6 @@ public sealed record Clue
         Display(Description = "What it may show, each with the revisions that it speaks for.")
     ]
     public OrderedDictionary<string, IReadOnlyList<string>> Values { get; init; } = [];
-}
-
-/// <summary>How far a case is open, and what must come off to get there.</summary>
-public sealed record AccessLevel
-{
-    /// <summary>What the closed case is called where the sheet has no level of that name.</summary>
-    public const string Closed = "closed";
-
-    /// <summary>Something comes off on the way to it, so it is not the closed case.</summary>
-    public bool Opens => From is not null || Minutes > 0 || Remove.Count > 0 || Unplug.Count > 0;
-
-    [Required, Id, Display(Description = "Its identifier.")]
-    public string Id { get; init; } = "";
-
-    [
-        Id,
-        Usual,
-        OnSheet(Things.Access),
-        Display(Description = "The level above it on the sheet, from which it is reached; left out: the closed case.")
-    ]
-    public string? From { get; init; }
-
-    [Range(0, 10_000), Usual, UnitOf("minutes"), Display(Description = "How long it takes to get there.")]
-    public decimal Minutes { get; init; }
-
-    [Display(ShortName = "piece to remove", Description = "What is taken out on the way.")]
-    public IReadOnlyList<Removal> Remove { get; init; } = [];
-
-    [Display(Description = "Plugs to pull on the way.")]
-    public IReadOnlyList<string> Unplug { get; init; } = [];
-
-    [Display(Description = "What breaks easily there.")]
-    public IReadOnlyList<string> Fragile { get; init; } = [];
-
-    [OnSheet(Things.Cautions), Display(Description = "What can hurt there.")]
-    public IReadOnlyList<string> Cautions { get; init; } = [];
-}
-
-/// <summary>What it takes to test a machine between two steps. Source: docs/handbook/build.md, Gates.</summary>
-public sealed record GateRule
-{
-    [Range(0, 10_000), UnitOf("minutes"), Display(Description = "Switching on, reading the screen, switching off.")]
-    public decimal Minutes { get; init; } = 4;
-
-    [Display(
-        Name = "case",
-        Description = "How the case must be for it; left out: open, and laid shut where mains, a tube or a charge lies bare."
-    )]
-    public GateCase? Case { get; init; }
-
-    [Range(0, 10_000), UnitOf("minutes"), Display(Description = "Opening again; left out: as long as the way in.")]
-    public decimal? ReopenMinutes { get; init; }
-
-    [Display(Description = "What must be plugged in for it: a keyboard, a screen.")]
-    public IReadOnlyList<string> Needs { get; init; } = [];
-}
-
-/// <summary>How a case must be for a test.</summary>
-public enum GateCase
-{
-    Open,
-    Loose,
-    Closed,
-}
-
-/// <summary>Pieces that come off on the way in.</summary>
-public sealed record Removal
-{
-    [Required, Display(Description = "What it is, one of it: screw.")]
-    public string What { get; init; } = "";
-
-    [Range(1, 1000), Display(Description = "How many.")]
-    public int Count { get; init; } = 1;
-
-    [LongText, Display(Description = "Where they sit.")]
-    public string Where { get; init; } = "";
 }
 
 /// <summary>Where self-configuring cards are placed.</summary>

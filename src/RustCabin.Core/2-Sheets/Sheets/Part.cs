@@ -114,7 +114,11 @@ public sealed record Part : ICompleted<Part>
     [Display(ShortName = "message", Description = "What it says on the screen when something is wrong.")]
     public IReadOnlyList<Message> Messages { get; init; } = [];
 
-    [Display(Name = "serial lines", ShortName = "serial end", Description = "Its ends of serial lines, with what makes their speeds.")]
+    [Display(
+        Name = "serial lines",
+        ShortName = "serial end",
+        Description = "Its ends of serial lines, with what makes their speeds."
+    )]
     public IReadOnlyList<SerialEnd> Serial { get; init; } = [];
 
     [Display(ShortName = "picture", Description = "Pictures that it puts out.")]

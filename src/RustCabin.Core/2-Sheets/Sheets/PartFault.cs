@@ -22,16 +22,10 @@ public sealed record PartFault
     [Display(Description = "What the machine then shows: whether it starts, the lines of its count, anything else by its name.")]
     public FaultShows Shows { get; init; } = FaultShows.Nothing;
 
-    [
-        Range(0.001, 0.999),
-        Display(Description = "The share of cold starts that work with it; left out: it does not come and go.")
-    ]
+    [Range(0.001, 0.999), Display(Description = "The share of cold starts that work with it; left out: it does not come and go.")]
     public decimal? Cold { get; init; }
 
-    [
-        Range(0.001, 0.999),
-        Display(Description = "The share of warm starts that work with it; left out: as of cold ones.")
-    ]
+    [Range(0.001, 0.999), Display(Description = "The share of warm starts that work with it; left out: as of cold ones.")]
     public decimal? Warm { get; init; }
 
     [LongText, Display(Description = "What decides whether it is this.")]

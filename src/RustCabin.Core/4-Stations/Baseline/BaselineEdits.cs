@@ -13,7 +13,7 @@ public static class BaselineEdits
     public static Unit Count(Unit unit, bool warm, bool works) =>
         With(unit, b => b with { Tested = true, Counted = (b.Counted ?? new CountedStarts()).With(warm, works) });
 
-    /// <summary>Begins the count anew.</summary>
+    /// <summary>Begins the count from the start.</summary>
     public static Unit NoCount(Unit unit) => With(unit, b => b with { Counted = null });
 
     /// <summary>Says that it could not be tested before opening; what was read is taken back.</summary>

@@ -63,7 +63,12 @@ public static partial class KnownReports
     }
 
     static string[] Fields(string line) =>
-        line.Split(line.Contains(';') ? ';' : line.Contains('\t') ? '\t' : ',', StringSplitOptions.TrimEntries);
+        line.Split(
+            line.Contains(';') ? ';'
+                : line.Contains('\t') ? '\t'
+                : ',',
+            StringSplitOptions.TrimEntries
+        );
 
     static KnownPair? Of(string line)
     {
@@ -132,7 +137,10 @@ public static partial class KnownReports
     /// <summary>How open an outcome is, in bits.</summary>
     static double Open(double p) => p is <= 0 or >= 1 ? 0 : -p * Math.Log2(p) - (1 - p) * Math.Log2(1 - p);
 
-    [GeneratedRegex(@"\b(fail\w*|no|not|dead|bad|broken|never|hang\w*|crash\w*|freez\w*|doesn't|won't)\b", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"\b(fail\w*|no|not|dead|bad|broken|never|hang\w*|crash\w*|freez\w*|doesn't|won't)\b",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex Fails();
 
     [GeneratedRegex(@"\b(limit\w*|partly|part|sometimes|slow\w*|mostly|almost)\b", RegexOptions.IgnoreCase)]

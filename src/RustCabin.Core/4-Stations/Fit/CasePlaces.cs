@@ -38,14 +38,15 @@ public static class CasePlaces
         };
 
     /// <summary>A lead reaches as far as it is long, less a bend at each end; null: it is as long as needed.</summary>
-    public static decimal? Reach(PlacedThing thing) =>
-        thing.LeadMm is { } lead ? Math.Max(0, lead - 2 * thing.BendMm) : null;
+    public static decimal? Reach(PlacedThing thing) => thing.LeadMm is { } lead ? Math.Max(0, lead - 2 * thing.BendMm) : null;
 
     /// <summary>Both heights are known, and together they stay under the lid.</summary>
     static bool LiesOver(CaseInside inside, StandingThing stands, PlacedThing thing) =>
         inside.HeightMm is { } lid && stands.HeightMm is { } low && thing.HeightMm is { } high && low + high <= lid;
 
-    /// <summary>The openings of the case that something passes without drilling, either way round, the closest fit first.</summary>
+    /// <summary>
+    /// The openings of the case that something passes without drilling, either way round, the closest fit first.
+    /// </summary>
     public static IReadOnlyList<Opening> ThroughCase(PlannedUnit unit, decimal width, decimal height) =>
         [
             .. unit

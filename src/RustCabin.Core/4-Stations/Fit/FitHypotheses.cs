@@ -102,7 +102,11 @@ static class FitHypotheses
         };
         foreach (Hypothesis seated in SeatHypotheses.Of(at, part, gone, without))
             yield return seated;
-        foreach (Hypothesis other in Switches(at, part, opens).Concat(Drivers(part)).Concat(part.Part.Faults.Where(f => f.Cold is null).Select(f => Known(at, part, f, opens))))
+        foreach (
+            Hypothesis other in Switches(at, part, opens)
+                .Concat(Drivers(part))
+                .Concat(part.Part.Faults.Where(f => f.Cold is null).Select(f => Known(at, part, f, opens)))
+        )
             yield return other;
     }
 

@@ -34,7 +34,7 @@ static class FitMarginals
                 {
                     Rates = Cracked,
                     Instance = part,
-                    Mend = $"Flux, and melt every joint of {part.Title} anew until each is smooth.",
+                    Mend = $"Flux, and melt every joint of {part.Title} once more until each is smooth.",
                     MendMinutes = 10,
                 };
             foreach (PartFault known in part.Part.Faults.Where(f => f.Cold is not null))
@@ -43,7 +43,11 @@ static class FitMarginals
                     Rates = new StartRates((double)known.Cold!, (double)(known.Warm ?? known.Cold)!),
                 };
         }
-        foreach (Site site in at.Model.Sites.Where(s => s.Mount == "socketed" && (s.Revisions.Count == 0 || s.Revisions.Contains(at.Revision.Id))))
+        foreach (
+            Site site in at.Model.Sites.Where(s =>
+                s.Mount == "socketed" && (s.Revisions.Count == 0 || s.Revisions.Contains(at.Revision.Id))
+            )
+        )
             yield return Contact($"contact:{site.Id}", site.Called, SocketWeight);
     }
 

@@ -28,7 +28,8 @@ public static class SpeedEdits
         Frames(job, f => f with { Runs = [.. f.Runs.Where(r => r.Width != run.Width || r.Height != run.Height), run] });
 
     /// <summary>Takes a run at a size back, by its place.</summary>
-    public static Job DropFrame(Job job, int index) => Frames(job, f => f with { Runs = [.. f.Runs.Where((_, i) => i != index)] });
+    public static Job DropFrame(Job job, int index) =>
+        Frames(job, f => f with { Runs = [.. f.Runs.Where((_, i) => i != index)] });
 
     /// <summary>Notes which rate is wanted, and the display's own.</summary>
     public static Job Rates(Job job, decimal? wanted, decimal? cap) => Frames(job, f => f with { Wanted = wanted, Cap = cap });

@@ -8,7 +8,7 @@ namespace RustCabin.Core.Faults;
 /// What counted starts say of causes: each says how often the machine starts with it, and the binomial weighs that. Source:
 /// docs/handbook/faults.md, Rates.
 /// </summary>
-static class CountWeight
+public static class CountWeight
 {
     /// <summary>The logarithm of the chance that a machine with a cause starts just so often.</summary>
     /// <param name="cause">The cause; null: none of these, which starts as often as it likes.</param>

@@ -47,7 +47,9 @@ public static class SwapsAt
     /// <summary>Switching on over there, and back here.</summary>
     const decimal StartMinutes = 4;
 
-    /// <summary>What lies between part and machine shows where both are together; all else goes with the part, or stays.</summary>
+    /// <summary>
+    /// What lies between part and machine shows where both are together; all else goes with the part, or stays.
+    /// </summary>
     public static IReadOnlyList<string> BelongsTo(PlannedUnit unit, Hypothesis cause) =>
         cause switch
         {

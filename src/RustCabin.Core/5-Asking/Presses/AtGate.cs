@@ -45,8 +45,7 @@ public static class AtGate
             : [];
 
     /// <summary>The causes of what was seen there, and what to look at next.</summary>
-    public static Diagnosis Of(AtHand at, StepProgress gate) =>
-        Of(at, gate, Seen(at, gate));
+    public static Diagnosis Of(AtHand at, StepProgress gate) => Of(at, gate, Seen(at, gate));
 
     static Diagnosis Of(AtHand at, StepProgress gate, Seen seen) =>
         Diagnosis.Of(

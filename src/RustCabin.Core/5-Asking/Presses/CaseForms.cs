@@ -33,8 +33,7 @@ static class TypedMm
 public sealed record TapsForm(string? X1, string? Y1, string? X2, string? Y2)
 {
     /// <summary>The taps; null: two are wanted.</summary>
-    public (PhotoTap One, PhotoTap Other)? Read() =>
-        Tap(X1, Y1) is { } one && Tap(X2, Y2) is { } other ? (one, other) : null;
+    public (PhotoTap One, PhotoTap Other)? Read() => Tap(X1, Y1) is { } one && Tap(X2, Y2) is { } other ? (one, other) : null;
 
     static PhotoTap? Tap(string? x, string? y) =>
         TypedNumber.TryParse(x, out decimal left) && TypedNumber.TryParse(y, out decimal top) && left <= 100_000 && top <= 100_000
@@ -97,6 +96,5 @@ public sealed record BoardForm(
         );
     }
 
-    (string Field, string? Text)[] Ones =>
-        [("margin", Margin), ("lead", Lead), ("bend", Bend), ("hole", Hole), ("inset", Inset)];
+    (string Field, string? Text)[] Ones => [("margin", Margin), ("lead", Lead), ("bend", Bend), ("hole", Hole), ("inset", Inset)];
 }

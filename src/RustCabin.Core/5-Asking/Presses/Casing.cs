@@ -19,17 +19,7 @@ public static class Casing
             ? Refuse("size", $"Nothing was changed: \"{Texts.Of(size)}\" does not read; type 240 x 150 or 240 x 150 x 38 in mm.")
             : ChangeUnit(
                 $"Inside of the case: {string.Join(" x ", mm.Select(TypedNumber.Show))} mm",
-                unit =>
-                    With(
-                        unit,
-                        c =>
-                            c with
-                            {
-                                WidthMm = mm[0],
-                                DepthMm = mm[1],
-                                HeightMm = mm.Length > 2 ? mm[2] : null,
-                            }
-                    )
+                unit => With(unit, c => c with { WidthMm = mm[0], DepthMm = mm[1], HeightMm = mm.Length > 2 ? mm[2] : null })
             );
 
     /// <summary>Scales a photo by two taps on something of known length; the room then follows by its corners.</summary>
@@ -58,7 +48,9 @@ public static class Casing
                                     One = one,
                                     Other = other,
                                     Mm = mm.Value,
-                                    Corner = c.Photo?.Corner ?? new PhotoTap { X = Math.Min(one.X, other.X), Y = Math.Max(one.Y, other.Y) },
+                                    Corner =
+                                        c.Photo?.Corner
+                                        ?? new PhotoTap { X = Math.Min(one.X, other.X), Y = Math.Max(one.Y, other.Y) },
                                 },
                             }
                     )
@@ -87,14 +79,7 @@ public static class Casing
                 unit =>
                     With(
                         unit,
-                        c =>
-                            c with
-                            {
-                                WidthMm = wide,
-                                DepthMm = deep,
-                                HeightMm = high,
-                                Photo = photo with { Corner = corner },
-                            }
+                        c => c with { WidthMm = wide, DepthMm = deep, HeightMm = high, Photo = photo with { Corner = corner } }
                     )
             );
         (decimal x, decimal y) = photo.Of(corner);
@@ -111,7 +96,8 @@ public static class Casing
         if (TypedMm.Of(where, 4) is not { } mm)
             return Refuse(
                 "where",
-                $"Nothing was changed: \"{Texts.Of(where)}\" does not read; type from the left, from below, width, depth: 0 0 110 60."
+                $"Nothing was changed: \"{Texts.Of(where)}\" does not read; type from the left, from below, width, depth: "
+                    + "0 0 110 60."
             );
         return TypedMm.TryOne(height, out decimal? high)
             ? Stand(at, what, mm, high)

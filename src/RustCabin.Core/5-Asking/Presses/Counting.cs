@@ -19,9 +19,9 @@ public static class Counting
             ? Gone
             : ChangeUnit($"Counted before, {Kind(warm)}: {Told(works)}", unit => BaselineEdits.Count(unit, warm, works));
 
-    /// <summary>Begins the count of the baseline anew.</summary>
+    /// <summary>Begins the count of the baseline from the start.</summary>
     public static Press<Unit> Afresh(AtHand at) =>
-        at.Unit.Baseline?.Counted is null ? Gone : ChangeUnit("Starts are counted anew", BaselineEdits.NoCount);
+        at.Unit.Baseline?.Counted is null ? Gone : ChangeUnit("Starts are counted from the start", BaselineEdits.NoCount);
 
     /// <summary>Counts a start at a gate: of the state as it is, else a count of that state begins.</summary>
     public static Press<Job> AtGate(AtHand at, StepId step, bool warm, bool works)

@@ -18,7 +18,9 @@ public static class Framing
     /// <param name="fps">Frames a second.</param>
     public static Press<Job> Run(AtHand at, string? size, string? fps)
     {
-        string[] sides = Texts.Of(size).Split(['x', ' ', ','], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+        string[] sides = Texts
+            .Of(size)
+            .Split(['x', ' ', ','], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
         if (
             sides is not [var across, var down]
             || !int.TryParse(across, out int width)
@@ -42,7 +44,9 @@ public static class Framing
 
     /// <summary>Takes a run back, by its place.</summary>
     public static Press<Job> Drop(AtHand at, int index) =>
-        index >= 0 && index < Kept(at).Runs.Count ? Change("A run at a size taken back", j => SpeedEdits.DropFrame(j, index)) : Gone;
+        index >= 0 && index < Kept(at).Runs.Count
+            ? Change("A run at a size taken back", j => SpeedEdits.DropFrame(j, index))
+            : Gone;
 
     /// <summary>Says which rate is wanted, and the display's own; an empty field: none.</summary>
     public static Press<Job> Rates(string? wanted, string? cap)

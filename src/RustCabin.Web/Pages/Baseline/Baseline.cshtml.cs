@@ -64,7 +64,7 @@ public sealed partial class BaselineModel(SheetRepository sheets, JobRepository 
     public IActionResult OnPostCount(string job, long version, bool warm, bool works) =>
         PressUnit(job, version, at => Counting.Baseline(at, warm, works));
 
-    /// <summary>Begins the count anew.</summary>
+    /// <summary>Begins the count from the start.</summary>
     public IActionResult OnPostAfresh(string job, long version) => PressUnit(job, version, Counting.Afresh);
 
     public IActionResult OnPostNotTested(string job, long version) => PressUnit(job, version, _ => Readings.NotTested());

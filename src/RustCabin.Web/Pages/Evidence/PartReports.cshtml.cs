@@ -34,8 +34,7 @@ public sealed class PartReportsModel(SheetRepository sheets, PackImport import) 
     }
 
     /// <summary>Adds pasted reports.</summary>
-    public IActionResult OnPostAdd(string part, string? reports) =>
-        Load(part) ? Write(Reporting.Add(Part, reports)) : NotFound();
+    public IActionResult OnPostAdd(string part, string? reports) => Load(part) ? Write(Reporting.Add(Part, reports)) : NotFound();
 
     /// <summary>Takes a report back.</summary>
     public IActionResult OnPostDrop(string part, int index) => Load(part) ? Write(Reporting.Drop(Part, index)) : NotFound();

@@ -43,11 +43,14 @@ public class PlacesModel(SheetRepository sheets, JobRepository jobs, PhotoReposi
 
     public IReadOnlyList<PhotoLine> Photos => field ??= [.. photos.Of(View.Unit.Id).Where(p => !p.Hidden)];
 
+    /// <summary>A size as it is typed: 70 x 45 x 12; empty: there is none.</summary>
+    public static string Size(decimal? width, decimal? depth, decimal? height) =>
+        width is null ? "" : $"{width:0.#} x {depth:0.#}{(height is { } high ? $" x {high:0.#}" : "")}";
+
     public string HrefOf(long photo) => $"/units/{View.Unit.Id}/photos/{photo}";
 
     /// <summary>The photo that lies under the drawing; null: none does, or it is not here any more.</summary>
-    public string? Laid =>
-        Inside.Photo is { } under && Photos.Any(p => p.Id == under.Photo) ? HrefOf(under.Photo) : null;
+    public string? Laid => Inside.Photo is { } under && Photos.Any(p => p.Id == under.Photo) ? HrefOf(under.Photo) : null;
 
     /// <summary>Parts of the job whose size is on their sheets, and that seek no place yet.</summary>
     public IEnumerable<Instance> Sized =>
@@ -55,8 +58,7 @@ public class PlacesModel(SheetRepository sheets, JobRepository jobs, PhotoReposi
             i.Part is { WidthMm: not null, DepthMm: not null } && View.Job.Places.All(p => p.What != i.Title)
         );
 
-    public IActionResult OnPostRoom(string job, long version, string? size) =>
-        PressUnit(job, version, _ => Casing.Room(size));
+    public IActionResult OnPostRoom(string job, long version, string? size) => PressUnit(job, version, _ => Casing.Room(size));
 
     public IActionResult OnPostScale(string job, long version, long photo, TapsForm taps, string? length)
     {
@@ -78,8 +80,7 @@ public class PlacesModel(SheetRepository sheets, JobRepository jobs, PhotoReposi
     public IActionResult OnPostChoose(string job, long version, string thing, int place) =>
         Press(job, version, at => Casing.Choose(at, thing, place));
 
-    public IActionResult OnPostDrop(string job, long version, string thing) =>
-        Press(job, version, at => Casing.Drop(at, thing));
+    public IActionResult OnPostDrop(string job, long version, string thing) => Press(job, version, at => Casing.Drop(at, thing));
 }
 
 /// <summary>The drilling mask of a board at true size, for paper.</summary>

@@ -18,7 +18,9 @@ public sealed record ArrangementJson(
     int Joints
 );
 
-public sealed record MarkingAnswer(IReadOnlyList<ReadingJson> Readings);
+public sealed record MarkingAnswer(IReadOnlyList<ReadingJson> Readings, IReadOnlyList<OtherJson> Others);
+
+public sealed record OtherJson(string Number, string Family, string What, string Block, int Pins, IReadOnlyList<string> Legs);
 
 public sealed record ReadingJson(
     string Family,
@@ -46,7 +48,15 @@ static class MemoryCalls
         routes.MapCall(
             "memory/marking",
             "What a chip's marking says",
-            (MarkingAsked asked) => new MarkingAnswer([.. Marking.Read(asked.Text).Select(Of)])
+            (MarkingAsked asked) =>
+                new MarkingAnswer(
+                    [.. Marking.Read(asked.Text).Select(Of)],
+                    [
+                        .. LogicMarking
+                            .Read(asked.Text)
+                            .Select(o => new OtherJson(o.Number, o.Family, o.What, o.Block, o.Pins, o.Legs)),
+                    ]
+                )
         );
         routes.MapCall(
             "memory/sectors",

@@ -1,6 +1,6 @@
-using RustCabin.Core.Baseline;
 using System.Text;
 using Microsoft.AspNetCore.Mvc;
+using RustCabin.Core.Baseline;
 using RustCabin.Core.Cards;
 using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;

@@ -44,6 +44,10 @@ public sealed class ToolsModel(SheetRepository sheets) : PageModel
     public string? Files { get; set; }
 
     public IReadOnlyList<(string Line, IReadOnlyList<MarkingReading> Readings)> Read { get; private set; } = [];
+
+    /// <summary>What the chips beside memory are for.</summary>
+    public IReadOnlyList<BoardBlock> Blocks { get; private set; } = [];
+
     public IReadOnlyList<BoardProposal> Proposals { get; private set; } = [];
     public SectorPlan? Plan { get; private set; }
     public string? SectorsWrong { get; private set; }
@@ -57,9 +61,10 @@ public sealed class ToolsModel(SheetRepository sheets) : PageModel
         ];
         Read = [.. lines.Select(l => (l, Marking.Read(l, sheets.All().Parts.SelectMany(p => p.Markings))))];
         // "8 x 41256-12" stands for eight of them.
-        Proposals = MysteryBoard.Propose(
-            new BoardSeen([.. lines.SelectMany(Repeat)], Cell, Count(Switches), Count(Leads), Decoder)
-        );
+        string[] chips = [.. lines.SelectMany(Repeat)];
+        Blocks = BoardBlocks.Of(chips);
+        bool decodes = Decoder || Blocks.Any(b => b.What.StartsWith("Address decoder", StringComparison.Ordinal));
+        Proposals = MysteryBoard.Propose(new BoardSeen(chips, Cell, Count(Switches), Count(Leads), decodes));
         if (Sectors is not null || Bytes is not null)
             PlanSectors();
     }

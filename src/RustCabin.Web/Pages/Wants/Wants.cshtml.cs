@@ -109,11 +109,9 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
 
     public IActionResult OnPostWay(string job, long version, WayForm form) => Press(job, version, at => Weighing.Add(at, form));
 
-    public IActionResult OnPostDropWay(string job, long version, string way) =>
-        Press(job, version, at => Weighing.Drop(at, way));
+    public IActionResult OnPostDropWay(string job, long version, string way) => Press(job, version, at => Weighing.Drop(at, way));
 
-    public IActionResult OnPostHour(string job, long version, string? worth) =>
-        Press(job, version, _ => Weighing.Hour(worth));
+    public IActionResult OnPostHour(string job, long version, string? worth) => Press(job, version, _ => Weighing.Hour(worth));
 
     public IActionResult OnPostLimits(string job, long version, LimitsForm form) =>
         Press(job, version, at => Wanting.Limits(at, form));
