@@ -154,17 +154,10 @@ public sealed class EvidenceTests : OnACabin
     }
 
     [Fact]
-    public async Task Faults_takes_its_causes_along_to_the_swaps()
+    public async Task A_gate_offers_the_part_to_a_unit_that_is_known_to_work()
     {
         IHtmlDocument faults = await Cabin.Page("/jobs/slip-3-winter/faults?gate=count-fathom");
-        string href = faults.QuerySelector("a[href^='/tools/swaps']")!.GetAttribute("href")!;
-        IHtmlDocument page = await Cabin.Page(href);
-        Assert.Null(page.QuerySelector("[role=alert]"));
-        Assert.Contains("Fathom memory board; ", page.QuerySelector("[name=options]")!.TextContent);
-        string causes = page.QuerySelector("[name=causes]")!.TextContent;
-        // What is not seated belongs to part and machine together.
-        Assert.Contains("is not seated; ", causes);
-        Assert.Contains("Fathom memory board, Slipway 3", causes);
-        Assert.Contains(" next", page.QuerySelector("[role=status] h2")!.TextContent);
+        Assert.Contains("Put Fathom memory board of Slipway 3 into Slip 5", faults.QuerySelector(".swap")!.TextContent);
+        Assert.NotNull(faults.QuerySelector(".swap svg[role=img]"));
     }
 }

@@ -33,7 +33,7 @@ public sealed class ImportTests() : OnACabin(new() { Demo = false })
         IHtmlDocument page = await Cabin.Page("/");
         Assert.Contains("The shelf is empty", page.Body!.TextContent);
         (_, page) = await Cabin.Press((IHtmlFormElement)page.QuerySelector(".empty form")!);
-        Assert.Equal(32, page.QuerySelectorAll(".unit-row").Length);
+        Assert.Equal(33, page.QuerySelectorAll(".unit-row").Length);
     }
 
     [Fact]

@@ -62,13 +62,11 @@ public static partial class KnownReports
         return (read, unread);
     }
 
-    static string[] Fields(string line) =>
-        line.Split(
-            line.Contains(';') ? ';'
-                : line.Contains('\t') ? '\t'
-                : ',',
-            StringSplitOptions.TrimEntries
-        );
+    static string[] Fields(string line)
+    {
+        char between = ";\t".FirstOrDefault(line.Contains, ',');
+        return line.Split(between, StringSplitOptions.TrimEntries);
+    }
 
     static KnownPair? Of(string line)
     {
@@ -91,15 +89,24 @@ public static partial class KnownReports
     }
 
     static string WhyNot(string line) =>
-        Fields(line) is not [{ Length: > 0 and <= 100 }, var result, ..] ? "a thing and a result are wanted, with a ; between"
-        : ResultOf(result) is null ? $"\"{result}\" says neither that it works nor that it fails"
-        : "a field is longer than 100 letters";
+        Fields(line) switch
+        {
+            [{ Length: > 0 and <= 100 }, var result, ..] when ResultOf(result) is null =>
+                $"\"{result}\" says neither that it works nor that it fails",
+            [{ Length: > 0 and <= 100 }, _, ..] => "a field is longer than 100 letters",
+            _ => "a thing and a result are wanted, with a ; between",
+        };
 
+    static readonly (Func<Regex> Words, KnownResult Result)[] Results =
+    [
+        (Fails, KnownResult.Fails),
+        (Limits, KnownResult.Limits),
+        (Works, KnownResult.Works),
+    ];
+
+    /// <summary>What a word says; null: neither that it works nor that it fails. What does not work fails.</summary>
     static KnownResult? ResultOf(string word) =>
-        Fails().IsMatch(word) ? KnownResult.Fails
-        : Limits().IsMatch(word) ? KnownResult.Limits
-        : Works().IsMatch(word) ? KnownResult.Works
-        : null;
+        Results.Where(r => r.Words().IsMatch(word)).Select(r => (KnownResult?)r.Result).FirstOrDefault();
 
     /// <summary>
     /// Of the titles at hand, which to try first where the firmware or the card may be to blame: the one for which the two say
