@@ -6,12 +6,7 @@ namespace RustCabin.Browser.Tests;
 public sealed class EvidenceTests
 {
     /// <summary>The window of a bench, and that of a phone.</summary>
-    public static TheoryData<int, int> Windows() =>
-        new()
-        {
-            { 1280, 800 },
-            { 390, 844 },
-        };
+    public static TheoryData<int, int> Windows() => new() { { 1280, 800 }, { 390, 844 } };
 
     static void Type(Bench bench, string form, string name, string text)
     {
@@ -90,7 +85,7 @@ public sealed class EvidenceTests
     {
         using var bench = new Bench(width, height);
         bench.Go("/jobs/slip-6-card/places");
-        bench.Press("button", "Take the place at 56, 4");
+        bench.Press("button", "Take place 56, 4");
         bench.Sees("main", "56 mm from the left and 4 mm from below");
         Assert.Empty(bench.Violations());
         bench.Press("link", "Print its mask");
@@ -138,7 +133,9 @@ public sealed class EvidenceTests
     {
         using var bench = new Bench(width, height);
         bench.Go("/parts/skiff/reports");
-        bench.Browser.FindElement(By.CssSelector("textarea[name=reports]")).SendKeys("64 GB; fails; 5.3-drive; the harbour master");
+        bench
+            .Browser.FindElement(By.CssSelector("textarea[name=reports]"))
+            .SendKeys("64 GB; fails; 5.3-drive; the harbour master");
         bench.Press("button", "Add reports");
         bench.Sees("main", "64 GB, firmware 5.3-drive: works 0 of 1 times");
         bench.Go("/jobs/slip-6-card/storage");
@@ -155,7 +152,8 @@ public sealed class EvidenceTests
         string picture = Path.Combine(Path.GetTempPath(), $"inside-{width}-{Environment.ProcessId}.png");
         File.WriteAllBytes(picture, ((ITakesScreenshot)bench.Browser).GetScreenshot().AsByteArray);
         bench.Browser.FindElement(By.CssSelector("input[type=file]")).SendKeys(picture);
-        bench.Press("button", "Save photos");
+        Send(bench, "Photo");
+        bench.Until(() => bench.Browser.FindElements(By.CssSelector(".photos img")).Count == 1, "the photo is kept");
         bench.Go("/jobs/slip-3-winter/places");
         bench.Press("button", "Mark it on a photo");
         bench.Press("link", "Mark this photo");
@@ -180,8 +178,9 @@ public sealed class EvidenceTests
         Tap(320, 20);
         Send(bench, "Mark");
         bench.Until(
-            () => bench.Browser.FindElement(By.CssSelector("form[action*='handler=Room'] [name=size]")).GetAttribute("value")
-                is "150 x 150",
+            () =>
+                bench.Browser.FindElement(By.CssSelector("form[action*='handler=Room'] [name=size]")).GetAttribute("value")
+                    is "150 x 150",
             "the room is half as many millimetres as pixels"
         );
         File.Delete(picture);

@@ -27,6 +27,7 @@ public sealed class SwapsAtTests
         // Way in and out, and the fitting, twice at each machine, and two starts.
         Assert.Equal(2 * (6 + 6) + 2 * (6 + 6) + 4, swap.What.Minutes);
         Assert.Contains("both plugs out", swap.What.Needs);
+        Assert.Contains("static", swap.Cautions);
     }
 
     [Fact]

@@ -150,6 +150,9 @@ public enum Things
     /// <summary>Contacts of a connector in their order, each with a net.</summary>
     ContactNets,
 
+    /// <summary>The signals of a chip's legs, which a standard pinout gives.</summary>
+    Pinouts,
+
     /// <summary>Places of the model and of the part: legs, points, contacts, pads.</summary>
     Places,
 }

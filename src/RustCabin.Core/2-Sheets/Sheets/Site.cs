@@ -68,7 +68,7 @@ public sealed record Site
     [Display(Name = "where", Description = "Where it lies on a board; left out: it is listed and not drawn.")]
     public Spot? At { get; init; }
 
-    [Display(Description = "The signal of each pin, pin 1 first; n is not connected, / active low.")]
+    [OnSheet(Things.Pinouts), Display(Description = "The signal of each pin, pin 1 first; n is not connected, / active low.")]
     public IReadOnlyList<string> Pinout { get; init; } = [];
 }
 

@@ -23,6 +23,9 @@ public sealed record SwapLook(Observable What, Instance Part, Unit Other, bool O
     /// <summary>It works.</summary>
     public const string Works = "it works";
 
+    /// <summary>What can hurt on the way in at either machine, by the words of their sheets.</summary>
+    public IReadOnlyList<string> Cautions { get; init; } = [];
+
     /// <summary>
     /// What a cause shows: over there, where all that it belongs to went along; here, where nothing of it was taken out.
     /// </summary>
@@ -93,11 +96,11 @@ public static class SwapsAt
             where way is not null
             let minutes = Minutes(at, part) + Minutes(model, way) + StartMinutes
             orderby unit.Model != at.Model.Id, minutes
-            select (unit, way, minutes)
+            select (unit, model, way, minutes)
         )
             .Take(MostTried)
             .Where(o => Goes(stations, sheets, o.unit, part, o.way))
-            .Select(o => Out(at, part, o.unit, o.minutes))
+            .Select(o => Out(at, part, o.unit, o.minutes) with { Cautions = Mind(at, part, o.model, o.way) })
             .FirstOrDefault();
 
     static SwapLook? InFrom(Pack sheets, PlannedUnit at, Instance part, Unit[] good) =>
@@ -109,8 +112,22 @@ public static class SwapsAt
             where there?.Way is { Reversible: true } && IsSafe(AccessPath.To(model, there))
             let minutes = Minutes(at, part) + Minutes(model, there.Way!) + StartMinutes
             orderby minutes
-            select In(part, unit, minutes)
+            select In(part, unit, minutes) with
+            {
+                Cautions = Mind(at, part, model, there.Way!),
+            }
         ).FirstOrDefault();
+
+    /// <summary>What the sheets warn of: on the way in at both machines, and with the part.</summary>
+    static IReadOnlyList<string> Mind(PlannedUnit at, Instance part, Model there, Way way) =>
+        [
+            .. AccessPath
+                .To(at.Model, part)
+                .Concat(Opens(there, way))
+                .SelectMany(l => l.Cautions)
+                .Concat(part.Part.Cautions)
+                .Distinct(),
+        ];
 
     /// <summary>The quickest way that nothing on the sheets bars, on whichever of its boards the unit may be.</summary>
     static Way? WayInto(Model model, Unit unit, Instance part)

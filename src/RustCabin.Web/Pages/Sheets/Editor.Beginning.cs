@@ -41,7 +41,11 @@ public sealed partial class EditorModel
         string asked = Request.Query["model"].FirstOrDefault() ?? models.FirstOrDefault()?.Id ?? "";
         return kind switch
         {
-            "model" when Pattern.Of(Request.Query["pattern"].FirstOrDefault()) is { } pattern => BeginFrom(pattern),
+            "model" or "part" when Pattern.Of(kind, Request.Query["pattern"].FirstOrDefault()) is { } pattern => BeginFrom(
+                kind,
+                pattern,
+                asked
+            ),
             "model" => Declaration<Model>.Write(
                 new Model
                 {
@@ -60,11 +64,14 @@ public sealed partial class EditorModel
         };
     }
 
-    JsonObject BeginFrom(Pattern pattern)
+    /// <summary>A part goes by one way into the machine that is asked for, or the first that there is.</summary>
+    JsonObject BeginFrom(string kind, Pattern pattern, string model)
     {
-        var begun = new JsonObject { ["id"] = Free("model"), ["name"] = "" };
+        var begun = new JsonObject { ["id"] = Free(kind), ["name"] = "" };
         foreach ((string field, JsonNode? value) in pattern.Sheet)
             begun[field] = value?.DeepClone();
+        if (kind == "part")
+            begun["ways"] = new JsonArray(new JsonObject { ["id"] = "fit", ["model"] = model });
         return begun;
     }
 }

@@ -38,7 +38,7 @@ sealed class FieldInputs(StringBuilder html, IReadOnlyList<SheetError> errors, T
             WiredInputs.Legs(html, path, field, outline, nets, value as JsonArray, wrong);
         else if (field.Things == Things.LegNets && things.PackageAt(path) is { } package)
             WiredInputs.Nets(html, path, field, package, things.At(path, Things.Nets), value as JsonObject, wrong);
-        else if (field.Things == Things.ContactNets)
+        else if (field.Things is Things.ContactNets or Things.Pinouts)
             WiredInputs.Contacts(html, path, field, things.At(path, Things.Nets), value as JsonArray, wrong);
         else if (field.Things == Things.Places)
             WiredInputs.Places(html, path, field, choices, value, wrong);

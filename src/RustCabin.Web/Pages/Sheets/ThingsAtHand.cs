@@ -73,7 +73,7 @@ public sealed class ThingsAtHand(string kind, JsonObject sheet, Pack here, Func<
                 kind
             ),
             // A net may be a new one: those that are there are offered beside each leg.
-            Things.LegNets or Things.ContactNets => [],
+            Things.LegNets or Things.ContactNets or Things.Pinouts => [],
             Things.Legs => OutlineAt(path) is { } chip
                 ? Enumerable.Range(1, chip.Outline.Pins).Select(leg => Plain($"{leg}"))
                 : [],

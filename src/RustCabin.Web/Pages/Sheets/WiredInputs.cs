@@ -68,7 +68,7 @@ static class WiredInputs
                         + $"value=\"{E(nets?[$"{leg}"]?.ToString() ?? "")}\" list=\"{E(list)}\" autocomplete=\"off\" "
                         + $"aria-label=\"Net of leg {leg}\"></label>"
                 ),
-            $"<datalist id=\"{E(list)}\">{options}</datalist>",
+            $"<datalist id=\"{E(list)}\">{options}</datalist>{Standard(path, outline.Pins)}",
             wrong
         );
     }
@@ -107,8 +107,53 @@ static class WiredInputs
         foreach (Thing one in known)
             html.Append($"<option value=\"{E(one.Value)}\"></option>");
         html.Append("</datalist>");
+        if (field.Things == Things.Pinouts)
+            html.Append(Standard(path, null));
         Wrong(html, wrong);
         html.Append("</fieldset>");
+    }
+
+    /// <summary>Before the path of a field that a standard pinout fills.</summary>
+    const string StandardKey = "std:";
+
+    /// <summary>A field that takes the number of a chip, whose pinout then stands at the legs.</summary>
+    static string Standard(string path, int? legs)
+    {
+        string list = $"std-{path}";
+        return $"<label class=\"standard\">as on <input class=\"form-control mono\" name=\"{E(StandardKey + path)}\" value=\"\" "
+            + $"list=\"{E(list)}\" autocomplete=\"off\" placeholder=\"number of a chip\"></label><datalist id=\"{E(list)}\">"
+            + string.Concat(
+                (legs is { } count ? StandardPinout.With(count) : StandardPinout.All).Select(p =>
+                    $"<option value=\"{E(p.Name)}\">{E(p.What)}</option>"
+                )
+            )
+            + "</datalist>";
+    }
+
+    /// <summary>Puts the pinouts of the chips that were named at the legs of their fields.</summary>
+    /// <exception cref="ArgumentException">No pinout is known by that number.</exception>
+    static void TakeStandard(JsonObject sheet, IFormCollection form)
+    {
+        foreach (string key in form.Keys.Where(k => k.StartsWith(StandardKey, StringComparison.Ordinal)))
+            if (form[key].ToString().Trim() is { Length: > 0 } number)
+            {
+                StandardPinout pinout =
+                    StandardPinout.Find(number) ?? throw new ArgumentException($"no pinout is known of \"{number}\"");
+                string path = key[StandardKey.Length..];
+                // The legs of a chip are a map, the pins of a socket a list.
+                JsonPath.Put(
+                    sheet,
+                    path,
+                    path.EndsWith("nets", StringComparison.Ordinal)
+                        ? new JsonObject(
+                            pinout
+                                .Legs.Index()
+                                .Where(l => l.Item != "n")
+                                .Select(l => KeyValuePair.Create($"{l.Index + 1}", (JsonNode?)l.Item))
+                        )
+                        : new JsonArray([.. pinout.Legs.Select(l => (JsonNode)l)])
+                );
+            }
     }
 
     const int MoreContacts = 4;
@@ -178,6 +223,7 @@ static class WiredInputs
             if (!same && (here is not null || nets.Count > 0))
                 JsonPath.Put(sheet, chip.Key, nets.Count > 0 ? nets : null);
         }
+        TakeStandard(sheet, form);
     }
 
     /// <summary>A field for each place and one more, each with the places of the sheets to choose from.</summary>

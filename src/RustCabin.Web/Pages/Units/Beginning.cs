@@ -2,6 +2,7 @@ using RustCabin.Core.Planning;
 using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
+using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Units;
 
@@ -24,6 +25,21 @@ public static class Beginning
         Verdict board = Plan.For(all, known).Revision;
         bool doubt = PlannedUnit.Assumes(all.FindModel(known.Model)!, known, board);
         return ($"/jobs/{id}/{(doubt ? "identify" : FirstOf(all, known))}", null);
+    }
+
+    /// <summary>Begins a job that adds a part, named after it.</summary>
+    /// <returns>Where it goes on; or why it could not begin; neither: there is no such unit.</returns>
+    public static (string? Url, string? Refused) With(SheetRepository sheets, JobRepository jobs, string unit, Part part)
+    {
+        Pack all = sheets.All();
+        if (all.FindUnit(unit) is null)
+            return (null, null);
+        StoredJob begun = jobs.Find(jobs.Begin(unit, part.Name))!;
+        Press<Job> press = Parts.Add(JobView.Of(all, begun).At, part.Id);
+        if (press.Refused is { } refused)
+            return (null, refused.Why);
+        jobs.Change(begun.Job.Id, begun.Version, press.What, press.Edit!);
+        return ($"/jobs/{begun.Job.Id}/fit", null);
     }
 
     /// <summary>The station that a job opens with.</summary>
