@@ -76,6 +76,7 @@ public class LampTests(SharedBench shared) : IClassFixture<SharedBench>
         "/parts/skiff/reports",
         "/parts/fathom",
         "/cupboard/makes",
+        "/jobs/slip-5-line/missing",
         "/sheets/parts/new?pattern=part-bank-board",
         "/cupboard",
         "/cupboard?edit=1",

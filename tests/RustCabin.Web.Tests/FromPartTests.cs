@@ -61,4 +61,15 @@ public sealed class FromPartTests : OnACabin
         ];
         Assert.Equal(Core.Chips.StandardPinout.Find("27256")!.Legs, pins.Take(28));
     }
+
+    [Fact]
+    public async Task What_is_not_known_yet_is_listed_with_where_it_is_noted()
+    {
+        IHtmlDocument page = await Cabin.Page("/jobs/slip-5-line/fit");
+        string href = page.QuerySelector(".tray a[href$='/missing']")!.GetAttribute("href")!;
+        page = await Cabin.Page(href);
+        Assert.Contains("What Sandbar ROM line draws", page.QuerySelector("table")!.TextContent);
+        Assert.NotNull(page.QuerySelector("a[href='/sheets/parts/sandbar#section-draws']"));
+        Assert.NotNull(page.QuerySelector("a[href='/jobs/slip-5-line/baseline']"));
+    }
 }

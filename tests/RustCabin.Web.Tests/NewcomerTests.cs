@@ -40,7 +40,10 @@ public sealed class NewcomerTests : OnACabin
         Assert.NotNull(page.QuerySelector(".empty form[action*='handler=Sample'] button"));
         Assert.NotNull(page.QuerySelector(".empty a[href='/import']"));
         page = await empty.Page("/sheets");
-        string[] patterns = [.. page.QuerySelectorAll(".patterns a[href*='models/new?pattern=']").Select(a => a.GetAttribute("href")!)];
+        string[] patterns =
+        [
+            .. page.QuerySelectorAll(".patterns a[href*='models/new?pattern=']").Select(a => a.GetAttribute("href")!),
+        ];
         Assert.Equal(4, patterns.Length);
         // Each pattern is a sheet that reads, once it has a name, and has the closed case among its access levels.
         foreach (string pattern in patterns)

@@ -1,6 +1,8 @@
 namespace RustCabin.Core.Chips;
 
-/// <summary>A pinout that every maker keeps to, chosen by the number of its chip. Source: docs/handbook/memory.md, Other chips.</summary>
+/// <summary>
+/// A pinout that every maker keeps to, chosen by the number of its chip. Source: docs/handbook/memory.md, Other chips.
+/// </summary>
 /// <param name="Name">The number.</param>
 /// <param name="What">What the chip is.</param>
 /// <param name="Legs">The signal of each leg, leg 1 first; n is not connected, / active low.</param>

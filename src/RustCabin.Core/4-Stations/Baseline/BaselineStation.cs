@@ -204,6 +204,21 @@ public sealed class BaselineStation : Station
     }
 
     /// <inheritdoc/>
+    public override IEnumerable<MissingFact> Missing(PlannedUnit unit)
+    {
+        Unit here = unit.Unit;
+        if (here.Baseline is not { Tested: true })
+            yield return MissingFact.Here(
+                "whether it works before anything is touched",
+                "what differs later is the upgrade's, or was there before"
+            );
+        if (unit.Rails.Any() && here.Baseline is not { Rails.Count: > 0 })
+            yield return MissingFact.Here("its rails under load", "whether the supply is fit for more");
+        if (here.Survey is null && unit.Model.Service.Count > 0)
+            yield return MissingFact.Here("its condition", "what is due to be replaced while the case is open");
+    }
+
+    /// <inheritdoc/>
     public override Far FarOf(PlannedUnit unit) =>
         unit.Unit.Baseline is { Tested: true } ? Far.Clear
         : unit.Unit.Baseline is not null || unit.Unit.Survey is not null ? Far.InHand

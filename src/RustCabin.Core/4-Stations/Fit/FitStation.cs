@@ -152,5 +152,35 @@ public sealed class FitStation : Station
         };
 
     /// <inheritdoc/>
+    public override IEnumerable<MissingFact> Missing(PlannedUnit unit)
+    {
+        if (unit.Model.Access.Count == 0)
+            yield return MissingFact.OfModel(
+                unit,
+                nameof(Model.Access),
+                "how its case is opened",
+                "the steps of opening and closing, their minutes and cautions"
+            );
+        foreach (Instance part in unit.Instances.Where(i => i.Added))
+        {
+            Site[] sites = [.. part.Occupied.Select(o => unit.FindSite(o.Site!)).OfType<Site>()];
+            if (part.Part.HeightMm is null && sites.Any(s => s.HeightMm is not null))
+                yield return MissingFact.OfPart(
+                    part,
+                    nameof(Part.HeightMm),
+                    $"how high {part.Title} is",
+                    "whether the case closes over it"
+                );
+            if (part.Part.HeightMm is not null && sites.Length > 0 && sites.All(s => s.HeightMm is null))
+                yield return MissingFact.OfModel(
+                    unit,
+                    nameof(Model.Sites),
+                    $"how much room is over {sites[0].Called}",
+                    $"whether the case closes over {part.Title}"
+                );
+        }
+    }
+
+    /// <inheritdoc/>
     public override Far FarOf(PlannedUnit unit) => Far.Clear;
 }

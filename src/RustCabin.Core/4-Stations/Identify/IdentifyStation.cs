@@ -1,6 +1,7 @@
 using RustCabin.Core.Choices;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Identify;
@@ -52,6 +53,16 @@ public sealed class IdentifyStation : Station
 
     static string SaysOf(Sheets.Clue clue, string revision) =>
         clue.Values.Where(v => v.Value.Contains(revision)).Select(v => v.Key).FirstOrDefault("");
+
+    /// <inheritdoc/>
+    public override IEnumerable<MissingFact> Missing(PlannedUnit unit)
+    {
+        const string tells = "which board this unit is, and what fits it";
+        if (unit.Model is { Revisions.Count: > 1, Clues.Count: 0 })
+            yield return MissingFact.OfModel(unit, nameof(Model.Clues), "what tells its boards apart", tells);
+        else if (unit.IsBoardAssumed)
+            yield return MissingFact.Here("what the clues show", tells);
+    }
 
     /// <inheritdoc/>
     public override Far FarOf(PlannedUnit unit) =>

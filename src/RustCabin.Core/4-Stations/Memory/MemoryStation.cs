@@ -104,5 +104,21 @@ public sealed class MemoryStation : Station
         };
 
     /// <inheritdoc/>
+    public override IEnumerable<MissingFact> Missing(PlannedUnit unit)
+    {
+        if (unit.Model.Claims.Count == 0)
+            yield return MissingFact.OfModel(unit, nameof(Model.Claims), "its map", "who answers where");
+        foreach (
+            Instance part in unit.Instances.Where(i => i is { Added: true, Part.Kind: PartKind.Memory, Part.Claims.Count: 0 })
+        )
+            yield return MissingFact.OfPart(
+                part,
+                nameof(Part.Claims),
+                $"where {part.Title} answers",
+                "what fights it, and what the machine counts"
+            );
+    }
+
+    /// <inheritdoc/>
     public override Far FarOf(PlannedUnit unit) => Far.Clear;
 }

@@ -142,6 +142,20 @@ public sealed class PictureSoundStation : Station
     }
 
     /// <inheritdoc/>
+    public override IEnumerable<MissingFact> Missing(PlannedUnit unit) =>
+        unit.Model.Pictures.Count == 0 && unit.Instances.Any(i => i is { Added: true, Part.Kind: PartKind.Picture })
+            ?
+            [
+                MissingFact.OfModel(
+                    unit,
+                    nameof(Model.Pictures),
+                    "its picture: pixel clock, line, lines",
+                    "whether a display holds it, and how it is sampled"
+                ),
+            ]
+            : [];
+
+    /// <inheritdoc/>
     public override Far FarOf(PlannedUnit unit) =>
         unit.Job is not { } job || (job.Picture is null && job.Sound is null) ? Far.Empty
         : PictureHere.Converter(unit) is { Added: true } && job.Picture?.Phase is null ? Far.InHand

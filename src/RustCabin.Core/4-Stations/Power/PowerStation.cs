@@ -3,6 +3,7 @@ using RustCabin.Core.Choices;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Fit;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Power;
@@ -48,4 +49,14 @@ public sealed class PowerStation : Station
 
     /// <inheritdoc/>
     public override IEnumerable<Sight> Sights(PlannedUnit at) => PowerHypotheses.Sights();
+
+    /// <inheritdoc/>
+    public override IEnumerable<MissingFact> Missing(PlannedUnit unit)
+    {
+        const string tells = "whether each rail carries it";
+        if (unit.Model.Rails.Count == 0)
+            yield return MissingFact.OfModel(unit, nameof(Model.Rails), "what its supply gives", tells);
+        foreach (Instance part in unit.Instances.Where(i => i is { Added: true, Part.Draws.Count: 0 }))
+            yield return MissingFact.OfPart(part, nameof(Part.Draws), $"what {part.Title} draws", tells);
+    }
 }

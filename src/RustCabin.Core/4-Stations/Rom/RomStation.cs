@@ -160,5 +160,27 @@ public sealed class RomStation : Station
         };
 
     /// <inheritdoc/>
+    public override IEnumerable<MissingFact> Missing(PlannedUnit unit)
+    {
+        foreach (Site socket in (unit.Job?.Roms ?? []).Select(r => unit.FindSite(r.Site)).OfType<Site>())
+        {
+            if (socket.Pinout.Count == 0)
+                yield return MissingFact.OfModel(
+                    unit,
+                    nameof(Model.Sites),
+                    $"the pins of {socket.Called}",
+                    "which legs of the device are lifted or linked"
+                );
+            if (socket.RomBudgetNs is null)
+                yield return MissingFact.OfModel(
+                    unit,
+                    nameof(Model.Sites),
+                    $"how long a ROM in {socket.Called} has to answer",
+                    "whether the device is fast enough"
+                );
+        }
+    }
+
+    /// <inheritdoc/>
     public override Far FarOf(PlannedUnit unit) => unit.Job?.Roms.Count > 0 ? Far.Clear : Far.Empty;
 }

@@ -1,6 +1,7 @@
 using RustCabin.Core.Choices;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
+using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Speed;
@@ -50,6 +51,22 @@ public sealed class SpeedStation : Station
                 State = LookState.Running,
             },
         };
+
+    /// <inheritdoc/>
+    public override IEnumerable<MissingFact> Missing(PlannedUnit unit)
+    {
+        foreach (
+            Instance part in unit.Instances.Where(i => i is { Added: true, Part.Kind: PartKind.Accelerator, Part.Speed.Count: 0 })
+        )
+            yield return MissingFact.OfPart(
+                part,
+                nameof(Part.Speed),
+                $"how many times as fast {part.Title} is",
+                "how long the work takes afterwards"
+            );
+        if (unit.Model.ClockMHz is null && unit.Instances.Any(i => i is { Added: true, Part.Kind: PartKind.Accelerator }))
+            yield return MissingFact.OfModel(unit, nameof(Model.ClockMHz), "its clock", "what a benchmark should read");
+    }
 
     /// <inheritdoc/>
     public override Far FarOf(PlannedUnit unit) =>

@@ -66,6 +66,9 @@ public abstract class Station
     /// <summary>What a person sees or hears here of the running machine.</summary>
     public virtual IEnumerable<Sight> Sights(PlannedUnit at) => [];
 
+    /// <summary>What it would still use of this job, with what it would then tell.</summary>
+    public virtual IEnumerable<MissingFact> Missing(PlannedUnit unit) => [];
+
     /// <summary>What it writes into the unit's passport.</summary>
     public virtual IEnumerable<PassportLine> Passport(PassportAsked asked) => [];
 

@@ -107,6 +107,26 @@ public sealed class StorageStation : Station
     public override IEnumerable<Proposal> Proposals(PlannedUnit unit) => CardMends.Of(unit);
 
     /// <inheritdoc/>
+    public override IEnumerable<MissingFact> Missing(PlannedUnit unit)
+    {
+        Instance[] devices = [.. unit.Instances.Where(i => i is { Added: true, Part.Storage: not null })];
+        if (devices.Length > 0 && unit.Model.Hosts.Count == 0 && unit.Instances.All(i => i.Part.Hosts.Count == 0))
+            yield return MissingFact.OfModel(
+                unit,
+                nameof(Model.Hosts),
+                "what its drives come to",
+                "whether contacts, power and ids agree"
+            );
+        foreach (Instance device in devices.Where(d => d.Part.Storage is { TakesCard: true, LargestCard: null }))
+            yield return MissingFact.OfPart(
+                device,
+                nameof(Part.Storage),
+                $"the largest card that {device.Title} takes",
+                "whether the card that is planned works"
+            );
+    }
+
+    /// <inheritdoc/>
     public override Far FarOf(PlannedUnit unit)
     {
         IReadOnlyList<Attached> devices = Attached.Of(unit);

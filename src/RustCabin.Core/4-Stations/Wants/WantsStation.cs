@@ -22,5 +22,11 @@ public sealed class WantsStation : Station
     [Check.On(Rests.All, WantChecks.Unmet), Check.On(Rests.Parts, WantChecks.Limits)];
 
     /// <inheritdoc/>
+    public override IEnumerable<MissingFact> Missing(PlannedUnit unit) =>
+        unit.Job is { Wants.Count: 0 }
+            ? [MissingFact.Here("what it should do afterwards", "sets of parts that do it, and whether the plan gives it")]
+            : [];
+
+    /// <inheritdoc/>
     public override Far FarOf(PlannedUnit unit) => unit.Job?.Wants.Count > 0 ? Far.Clear : Far.Empty;
 }

@@ -90,6 +90,20 @@ public sealed class WiringStation : Station
         );
 
     /// <inheritdoc/>
+    public override IEnumerable<MissingFact> Missing(PlannedUnit unit) =>
+        unit.Model.Boards.Count == 0 && PlacedChange.Of(unit).Count > 0
+            ?
+            [
+                MissingFact.OfModel(
+                    unit,
+                    nameof(Model.Boards),
+                    "its board, and where chips and points lie",
+                    "a drawing of the work, leg by leg"
+                ),
+            ]
+            : [];
+
+    /// <inheritdoc/>
     public override Far FarOf(PlannedUnit unit) =>
         PlacedChange.Of(unit).Count == 0 ? Far.Empty
         : Wired.Of(unit).Readings.All(l => l.Agrees == true) ? Far.Clear

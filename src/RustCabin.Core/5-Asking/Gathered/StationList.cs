@@ -138,6 +138,10 @@ public sealed class StationList(IReadOnlyList<Station> stations) : IReadOnlyList
     public IReadOnlyList<Sight> Sights(PlannedUnit at, bool inCall = false) =>
         Sight.Merged(stations.SelectMany(s => s.Sights(at)).Where(s => !inCall || s.InCall));
 
+    /// <summary>What the stations would still use of a job, in their order.</summary>
+    public IReadOnlyList<(StationName Station, MissingFact Fact)> Missing(PlannedUnit unit) =>
+        [.. stations.SelectMany(s => s.Missing(unit).Select(m => (s.Name, m)))];
+
     /// <summary>What stands in a unit's passport, part by part.</summary>
     public ILookup<PassportPart, PassportLine> Passport(PassportAsked asked) =>
         stations.SelectMany(s => s.Passport(asked)).ToLookup(l => l.Part);
