@@ -111,12 +111,35 @@ public sealed class EvidenceTests : OnACabin
     [InlineData("/tools/swaps?causes=a;%201", "causes[0].belongs")]
     [InlineData("/tools/swaps?done=board;%20maybe", "done[0].shows")]
     [InlineData("/tools/reports?reports=card;%20perhaps", "reports[0].works")]
+    [InlineData("/tools/legs?package=BRICK-9", "package")]
+    [InlineData("/tools/legs?pins=99", "pins[0]")]
+    [InlineData("/tools/rates?clock=fast", "pixelClockMHz")]
+    [InlineData("/tools/rates?line=30", "display.lineKHz")]
+    [InlineData("/tools/ratio?parts=processor,%20long", "parts[0].seconds")]
+    [InlineData("/tools/names?rule=12", "rule")]
     [InlineData("/tools/socket?device=27C9", "27C9")]
     [InlineData("/tools/socket?contacts=A0%20A1%20A2", "3 contacts stand in no two rows")]
     public async Task What_was_typed_wrong_is_said_by_its_field(string url, string field)
     {
         IHtmlDocument page = await Cabin.Page(url);
         Assert.Contains(field, page.QuerySelector("[role=alert]")!.TextContent);
+    }
+
+    [Theory]
+    // Leg 22 of 28 is the seventh from the upper right corner, seen from above.
+    [InlineData("/tools/legs?package=DIP-28&pins=22", "22: right side, number 7 from the top-right")]
+    // 13.4 MHz over 856 pixels is 15.654 kHz, which the display does not take until the lines are doubled.
+    [InlineData("/tools/rates", "The display does not lock: line rate")]
+    [InlineData("/tools/rates?doubled=true", "The display locks")]
+    [InlineData("/tools/names?names=Harbour%20Lights.img%0AHarbour%20Lamps.img", "2 names")]
+    // 100 s become 80 / 4 + 20 = 40.
+    [InlineData("/tools/ratio?parts=processor,%2080,%204%0Arest,%2020", "x 2.50")]
+    [InlineData("/tools/ratio?parts=a,1,2&before=3&after=1.5", "measured x 2.00")]
+    public async Task A_question_without_a_sheet_is_answered(string url, string says)
+    {
+        IHtmlDocument page = await Cabin.Page(url);
+        Assert.Null(page.QuerySelector("[role=alert]"));
+        Assert.Contains(says, page.QuerySelector("[role=status]")!.TextContent);
     }
 
     [Fact]
@@ -135,6 +158,10 @@ public sealed class EvidenceTests : OnACabin
                     "/tools/swaps",
                     "/tools/reports",
                     "/tools/socket",
+                    "/tools/legs",
+                    "/tools/rates",
+                    "/tools/names",
+                    "/tools/ratio",
                 ]
         )
             Assert.NotNull(page.QuerySelector($"a[href='{tool}']"));

@@ -1,5 +1,4 @@
 using RustCabin.Core.Presses;
-using RustCabin.Core.Sheets;
 using RustCabin.Core.Speed;
 using RustCabin.Core.Tests.Presses;
 

@@ -134,6 +134,9 @@ public sealed record Model
     [Display(Name = "typical runs", ShortName = "benchmark", Description = "Runs of a typical machine, with their source.")]
     public IReadOnlyList<TypicalRuns> Runs { get; init; } = [];
 
+    [Display(ShortName = "source of a fact", Description = "Where facts of this sheet are from, and how far they are trusted.")]
+    public IReadOnlyList<FactSource> Sources { get; init; } = [];
+
     [Display(
         Name = "serial lines",
         ShortName = "serial end",

@@ -114,6 +114,9 @@ public sealed record Part : ICompleted<Part>
     [Display(ShortName = "message", Description = "What it says on the screen when something is wrong.")]
     public IReadOnlyList<Message> Messages { get; init; } = [];
 
+    [Display(ShortName = "source of a fact", Description = "Where facts of this sheet are from, and how far they are trusted.")]
+    public IReadOnlyList<FactSource> Sources { get; init; } = [];
+
     [Display(
         Name = "serial lines",
         ShortName = "serial end",

@@ -46,6 +46,7 @@ public sealed class BaselineStation : Station
     public override IReadOnlyList<Act> OwnActs { get; } =
     [
         Act.Traceless("prove"),
+        Act.Traceless("measure"),
         new("service", a => a.Leaves($"{IdText.Plain(a.Step.Id.About)} was replaced", "a worn piece is not put back")),
     ];
 
@@ -77,7 +78,33 @@ public sealed class BaselineStation : Station
             {
                 Opens = AccessPath.To(asked.Before.Model, open.Instance),
             })
-            .Concat(ServiceWorks(asked.After));
+            .Concat(ServiceWorks(asked.After))
+            .Concat(Guess.Of(asked.After).Where(g => g.Fact.Measure.Length > 0).Select(MeasureWork));
+
+    /// <summary>A guess that can be measured is measured before the first power-on.</summary>
+    static Work MeasureWork(Guess guess) =>
+        new(
+            WorkTime.BeforePower,
+            [
+                new Step(
+                    new StepId("measure", guess.Key),
+                    StepKind.Set,
+                    $"Measure: {guess.Words}",
+                    [
+                        guess.Fact.Measure,
+                        "It is a guess on the sheet" + (guess.Fact.Source.Length > 0 ? $": {guess.Fact.Source}." : "."),
+                        "Write what you read onto the sheet.",
+                    ],
+                    ProofMinutes
+                )
+                {
+                    Instance = guess.Part,
+                },
+            ]
+        )
+        {
+            Anywhere = true,
+        };
 
     /// <summary>Pieces that are replaced while the case is open anyway.</summary>
     static IEnumerable<Work> ServiceWorks(PlannedUnit unit) =>
@@ -214,6 +241,20 @@ public sealed class BaselineStation : Station
             );
         if (unit.Rails.Any() && here.Baseline is not { Rails.Count: > 0 })
             yield return MissingFact.Here("its rails under load", "whether the supply is fit for more");
+        foreach (Guess guess in Guess.Of(unit).Where(g => g.Fact.Measure.Length == 0))
+            yield return guess.Part is { } part
+                ? MissingFact.OfPart(
+                    part,
+                    nameof(Part.Sources),
+                    $"{guess.Words}, which is a guess",
+                    "whether what rests on it is so"
+                )
+                : MissingFact.OfModel(
+                    unit,
+                    nameof(Model.Sources),
+                    $"{guess.Words}, which is a guess",
+                    "whether what rests on it is so"
+                );
         if (here.Survey is null && unit.Model.Service.Count > 0)
             yield return MissingFact.Here("its condition", "what is due to be replaced while the case is open");
     }

@@ -1,7 +1,6 @@
 using System.ComponentModel.DataAnnotations;
 using System.Numerics;
 using MathNet.Numerics;
-using RustCabin.Core.Declared;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Baseline;

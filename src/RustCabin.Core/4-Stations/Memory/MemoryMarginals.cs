@@ -1,4 +1,3 @@
-using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;

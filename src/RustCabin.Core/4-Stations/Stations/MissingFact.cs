@@ -1,6 +1,5 @@
 using System.Text.Json;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Stations;
 

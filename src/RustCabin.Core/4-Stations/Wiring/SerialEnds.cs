@@ -1,6 +1,5 @@
 using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Wiring;
 

@@ -81,14 +81,18 @@ public sealed class StationList(IReadOnlyList<Station> stations) : IReadOnlyList
                 select (finding, mend),
             ];
 
-    IEnumerable<Finding> Found(PlannedUnit unit, PowerUpCount count) =>
-        stations
+    IEnumerable<Finding> Found(PlannedUnit unit, PowerUpCount count)
+    {
+        Guess[] guesses = [.. Guess.Of(unit)];
+        return stations
             .SelectMany(s => s.Checks)
             .SelectMany(check =>
             {
                 Budget.SpendMuch();
                 return check.Of(unit, count);
-            });
+            })
+            .Select(f => Guess.Told(guesses, f));
+    }
 
     /// <summary>The mend that the job says settles a finding; null: none does, or nobody can by hand.</summary>
     static HandMend? MendOf(PlannedUnit unit, Finding finding) =>
