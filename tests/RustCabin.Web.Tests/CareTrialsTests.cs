@@ -108,7 +108,7 @@ public sealed class CareTrialsTests : OnACabin
             );
         string[] parts =
         [
-            .. (await Cabin.Page("/sheets")).QuerySelectorAll("a[href^='/sheets/parts/']").Select(a => a.TextContent.Trim()),
+            .. (await Cabin.Page("/sheets")).QuerySelectorAll("a[href^='/parts/']").Select(a => a.TextContent.Trim()),
         ];
         Assert.Contains(parts, p => p.Contains("Tidewell video memory", StringComparison.Ordinal));
         IHtmlDocument page = await Tried(false, "Tidewell video memory", "Heron picture converter", "short");

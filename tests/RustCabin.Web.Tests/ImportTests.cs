@@ -7,7 +7,7 @@ namespace RustCabin.Web.Tests;
 /// <summary>Bringing packs in through the page, on an empty cabin.</summary>
 public sealed class ImportTests() : OnACabin(new() { Demo = false })
 {
-    async Task<(HttpStatusCode, IHtmlDocument)> Bring(byte[] pack, string name = "pack.json")
+    async Task<(HttpStatusCode, IHtmlDocument)> Bring(byte[] pack, string name = "pack.json", string mode = "replace")
     {
         IHtmlDocument page = await Cabin.Page("/import");
         var form = new MultipartFormDataContent
@@ -19,7 +19,7 @@ public sealed class ImportTests() : OnACabin(new() { Demo = false })
                 "__RequestVerificationToken"
             },
             { new ByteArrayContent(pack), "pack", name },
-            { new StringContent("replace"), "mode" },
+            { new StringContent(mode), "mode" },
         };
         HttpResponseMessage answer = await Cabin.Http.PostAsync("/import", form);
         return (answer.StatusCode, await CabinServer.Html(answer));
@@ -34,6 +34,19 @@ public sealed class ImportTests() : OnACabin(new() { Demo = false })
         Assert.Contains("The shelf is empty", page.Body!.TextContent);
         (_, page) = await Cabin.Press((IHtmlFormElement)page.QuerySelector(".empty form")!);
         Assert.Equal(33, page.QuerySelectorAll(".unit-row").Length);
+    }
+
+    [Fact]
+    public async Task What_a_sheet_would_bring_is_drawn_before_it_comes()
+    {
+        byte[] weir = Encoding.UTF8.GetBytes(CabinServer.Sample("weir.json"));
+        (_, IHtmlDocument page) = await Bring(weir, mode: "");
+        Assert.Contains("nothing is written yet", page.Body!.TextContent);
+        Assert.Single(page.QuerySelectorAll(".brings svg"));
+        await Bring(weir);
+        (_, page) = await Bring(weir, mode: "");
+        Assert.Contains("There is nothing to do", page.Body!.TextContent);
+        Assert.Empty(page.QuerySelectorAll(".brings"));
     }
 
     [Fact]

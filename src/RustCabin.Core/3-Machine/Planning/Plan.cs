@@ -16,6 +16,19 @@ public static class Plan
     /// <summary>The unit as it stands, before any job.</summary>
     public static PlannedUnit For(Pack pack, Unit unit) => Make(pack, unit, null);
 
+    /// <summary>A machine of a model as it left its maker, on its first board.</summary>
+    public static PlannedUnit Bare(Pack pack, Model model) =>
+        For(
+            pack,
+            new Unit
+            {
+                Id = "bare",
+                Model = model.Id,
+                Name = model.Name,
+                Revision = model.Revisions[0].Id,
+            }
+        );
+
     static PlannedUnit Make(Pack pack, Unit unit, Job? job)
     {
         Model model = pack.FindModel(unit.Model)!;

@@ -42,6 +42,9 @@ public sealed class BaselineStation : Station
     /// <summary>A piece that ages is replaced while the case is open anyway.</summary>
     public static StepId Service(string piece) => new("service", piece);
 
+    /// <summary>A guess on a sheet is measured.</summary>
+    public static StepId Measure(string guess) => new("measure", guess);
+
     /// <inheritdoc/>
     public override IReadOnlyList<Act> OwnActs { get; } =
     [
@@ -87,7 +90,7 @@ public sealed class BaselineStation : Station
             WorkTime.BeforePower,
             [
                 new Step(
-                    new StepId("measure", guess.Key),
+                    Measure(guess.Key),
                     StepKind.Set,
                     $"Measure: {guess.Words}",
                     [

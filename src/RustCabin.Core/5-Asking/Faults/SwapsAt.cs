@@ -83,7 +83,11 @@ public static class SwapsAt
 
     /// <summary>A person saw it work, and nobody is at work on it.</summary>
     static bool IsKnownGood(Pack sheets, Unit unit) =>
-        unit is { Retired: false, Baseline: { Tested: true, Reading: { Starts: not false }, Counted: null } seen }
+        unit
+            is {
+                Retired: false,
+                Baseline: { Tested: true, Reading: { Starts: not false }, Counted: null or { Failing: null } } seen
+            }
         && !seen.Notes.Any(n => n.Fault)
         && !sheets.Jobs.Any(j => j is { Ended: false, Done.Count: > 0 } && j.Unit == unit.Id);
 

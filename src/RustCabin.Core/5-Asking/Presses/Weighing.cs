@@ -125,7 +125,9 @@ public static class Weighing
         at.Job.Wants.Count == 0
             ? []
             : at
-                .Sheets.Units.Where(u => u.Id != at.Unit.Id && !u.Retired && u.Baseline is { Tested: true, Counted: null })
+                .Sheets.Units.Where(u =>
+                    u.Id != at.Unit.Id && !u.Retired && u.Baseline is { Tested: true, Counted: null or { Failing: null } }
+                )
                 .Where(u => at.Sheets.FindModel(u.Model) is not null)
                 .Where(u => NeedCheck.Of(Plan.For(at.Sheets, u), at.Job.Wants).All(n => n.Met == true))
                 .Take(MostUnits)

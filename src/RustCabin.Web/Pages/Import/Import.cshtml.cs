@@ -2,6 +2,7 @@ using System.Text.Json;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
 
@@ -33,6 +34,34 @@ public sealed class ImportModel(PackImport import) : PageModel
     /// <summary>Where a pack that was looked at came from, kept until it is decided on.</summary>
     [BindProperty]
     public string? Source { get; set; }
+
+    /// <summary>So many models of a pack are drawn.</summary>
+    const int MostDrawn = 8;
+
+    /// <summary>The models that a pack brings or changes, each as its bare map.</summary>
+    public IEnumerable<PlannedUnit> Drawn =>
+        Outcome is { Pack: { } pack } outcome
+            ? pack
+                .Models.Where(m =>
+                    outcome.New.Contains($"model {m.Id}") || outcome.Clashes.Any(c => c.Kind == "model" && c.Id == m.Id)
+                )
+                .Take(MostDrawn)
+                .Select(m => Bare(pack, m))
+                .OfType<PlannedUnit>()
+            : [];
+
+    /// <summary>A model as it left its maker; null: its map is too dense to be drawn.</summary>
+    static PlannedUnit? Bare(Pack pack, Model model)
+    {
+        try
+        {
+            return Plan.Bare(pack, model);
+        }
+        catch (Core.Maps.MapTooDenseException)
+        {
+            return null;
+        }
+    }
 
     public IReadOnlyList<ImportLine> Earlier => field ??= import.Log();
 

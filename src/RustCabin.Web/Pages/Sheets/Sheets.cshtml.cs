@@ -58,22 +58,7 @@ public sealed class SheetsModel(SheetRepository sheets, DraftRepository drafts) 
         [
             .. all
                 .Models.Where(m => Has($"{m.Name} {m.Maker} {m.Summary}"))
-                .Select(m =>
-                    (
-                        m,
-                        all.Units.Count(u => u.Model == m.Id),
-                        Plan.For(
-                            all,
-                            new Unit
-                            {
-                                Id = "bare",
-                                Model = m.Id,
-                                Name = m.Name,
-                                Revision = m.Revisions[0].Id,
-                            }
-                        )
-                    )
-                ),
+                .Select(m => (m, all.Units.Count(u => u.Model == m.Id), Plan.Bare(all, m))),
         ];
         Part[] found =
         [
