@@ -13,25 +13,20 @@ public sealed class Svg
 {
     readonly StringBuilder _text = new();
 
-    public static Svg Begin(double width, double height, string cssClass, string role, string label)
-    {
-        var svg = new Svg();
-        svg._text.Append(
-            CultureInfo.InvariantCulture,
-            $"<svg class=\"{cssClass}\" viewBox=\"0 0 {N(width)} {N(height)}\" width=\"{N(width)}\" height=\"{N(height)}\" "
-                + $"role=\"{role}\" aria-label=\"{E(label)}\">"
-        );
-        return svg;
-    }
+    public static Svg Begin(double width, double height, string cssClass, string role, string label) =>
+        Begin(width, height, "", cssClass, role, label);
 
     /// <summary>A drawing at true size: a unit is a millimetre on paper.</summary>
-    public static Svg BeginMm(double width, double height, string cssClass, string label)
+    public static Svg BeginMm(double width, double height, string cssClass, string label) =>
+        Begin(width, height, "mm", cssClass, "img", label);
+
+    static Svg Begin(double width, double height, string unit, string cssClass, string role, string label)
     {
         var svg = new Svg();
         svg._text.Append(
             CultureInfo.InvariantCulture,
-            $"<svg class=\"{cssClass}\" viewBox=\"0 0 {N(width)} {N(height)}\" width=\"{N(width)}mm\" height=\"{N(height)}mm\" "
-                + $"role=\"img\" aria-label=\"{E(label)}\">"
+            $"<svg class=\"{cssClass}\" viewBox=\"0 0 {N(width)} {N(height)}\" width=\"{N(width)}{unit}\" "
+                + $"height=\"{N(height)}{unit}\" role=\"{role}\" aria-label=\"{E(label)}\">"
         );
         return svg;
     }

@@ -15,13 +15,11 @@ public static class BoardBlocks
     /// <param name="markings">What is printed on its chips, one each.</param>
     public static IReadOnlyList<BoardBlock> Of(IReadOnlyList<string> markings)
     {
-        OtherChip[] others = [.. markings.SelectMany(m => LogicMarking.Read(m).Take(1))];
+        (string Marking, OtherChip? Other)[] read = [.. markings.Select(m => (m, LogicMarking.Read(m).FirstOrDefault()))];
+        OtherChip[] others = [.. read.Select(r => r.Other).OfType<OtherChip>()];
         ChipType[] memory =
         [
-            .. markings
-                .Where(m => LogicMarking.Read(m).Count == 0)
-                .Select(m => Marking.Read(m).FirstOrDefault()?.Type)
-                .OfType<ChipType>(),
+            .. read.Where(r => r.Other is null).Select(r => Marking.Read(r.Marking).FirstOrDefault()?.Type).OfType<ChipType>(),
         ];
         bool dynamic = memory.Any(t => t.Family == ChipType.Dram),
             any = memory.Length > 0,

@@ -125,7 +125,8 @@ public static partial class KnownReports
             from title in titles.Distinct()
             let byFirmware = Mean(known.Where(k => IsSame(k.With, title) && IsSame(k.Firmware, firmware)))
             where byFirmware is not null
-            let bits = Open((byFirmware.Value + byCard) / 2) - (Open(byFirmware.Value) + Open(byCard)) / 2
+            let bits = Units.Bits.Open((byFirmware.Value + byCard) / 2)
+                - (Units.Bits.Open(byFirmware.Value) + Units.Bits.Open(byCard)) / 2
             where bits > 1e-9
             orderby bits descending, title
             select new TryFirst(title, bits, byFirmware.Value, byCard)
@@ -140,9 +141,6 @@ public static partial class KnownReports
     }
 
     static bool IsSame(string one, string other) => string.Equals(one.Trim(), other.Trim(), StringComparison.OrdinalIgnoreCase);
-
-    /// <summary>How open an outcome is, in bits.</summary>
-    static double Open(double p) => p is <= 0 or >= 1 ? 0 : -p * Math.Log2(p) - (1 - p) * Math.Log2(1 - p);
 
     [GeneratedRegex(
         @"\b(fail\w*|no|not|dead|bad|broken|never|hang\w*|crash\w*|freez\w*|doesn't|won't)\b",

@@ -135,8 +135,8 @@ public sealed record Posterior(IReadOnlyList<double> Chances, double Other)
                 (predicted[outcome], told) = (predicted[outcome] + Chances[i], told + Chances[i]);
         double open = 0;
         foreach (double here in predicted)
-            open += Surprise(hit * here + miss * (told - here) + silent / n);
-        return open - told * (Surprise(hit) + (n - 1) * Surprise(miss)) - silent * Math.Log2(n);
+            open += Units.Bits.Surprise(hit * here + miss * (told - here) + silent / n);
+        return open - told * (Units.Bits.Surprise(hit) + (n - 1) * Units.Bits.Surprise(miss)) - silent * Math.Log2(n);
     }
 
     static int IndexOf(IReadOnlyList<string> outcomes, string outcome)
@@ -146,9 +146,6 @@ public sealed record Posterior(IReadOnlyList<double> Chances, double Other)
                 return i;
         return -1;
     }
-
-    /// <summary>What an outcome of a chance adds to how open a question is, in bits.</summary>
-    internal static double Surprise(double p) => p > 0 ? -p * Math.Log2(p) : 0;
 
     /// <summary>The look that tells most a minute, of equals the first; null: none tells anything.</summary>
     public NextLook? Next(

@@ -163,14 +163,13 @@ public sealed record Swaps(IReadOnlyList<SwappedCause> Causes, double Other, Nex
             double[] shows = [.. Enumerable.Range(0, chances.Length).Select(i => ShowsOf(belongs, i, moved))];
             if (made.Any(moved.SetEquals) || shows[..^1].Distinct().Count() < 2)
                 continue;
-            double bits = Open(chances.Zip(shows, (c, s) => c * s).Sum()) - chances.Zip(shows, (c, s) => c * Open(s)).Sum(),
+            double bits =
+                    Units.Bits.Open(chances.Zip(shows, (c, s) => c * s).Sum())
+                    - chances.Zip(shows, (c, s) => c * Units.Bits.Open(s)).Sum(),
                 per = bits / (double)option.Minutes;
             if (best is null || per > rate + Same * Math.Abs(rate))
                 (best, rate) = (new NextSwap(option.Moved, bits, option.Minutes), per);
         }
         return best;
     }
-
-    /// <summary>How open an outcome is, in bits.</summary>
-    static double Open(double chance) => Posterior.Surprise(chance) + Posterior.Surprise(1 - chance);
 }
