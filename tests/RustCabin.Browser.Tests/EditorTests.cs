@@ -37,108 +37,177 @@ public sealed class EditorTests
         );
     }
 
-    static void Add(Bench bench, string section, string button, int count)
-    {
-        bench.Browser.ExecuteScript("document.getElementById(arguments[0]).open = true", $"section-{section}");
-        bench.Press("button", button);
-        bench.Until(
-            () => bench.Browser.FindElements(By.CssSelector($"#section-{section} .item")).Count >= count,
-            $"{count} in {section}"
-        );
-    }
+    /// <summary>A table of addresses as a manual prints it.</summary>
+    const string Addresses = """
+        Address table
+        from  to    use
+        0000  3FFF  main RAM
+        4000  5FFF  bank window
+        6000  A7FF  free
+        A800  CFFF  monitor ROM
+        D000  D01F  I/O ports
+        """;
+
+    /// <summary>A table of jumpers as the leaflet of a board prints it.</summary>
+    const string Jumpers = """
+        Setting of W7
+        W7 open: 8K at 6000h
+        W7 closed: 8K at D800h
+        """;
 
     [Fact]
-    public void A_machine_nobody_described_gets_its_sheet_a_part_a_unit_and_the_right_map()
+    public void A_machine_nobody_described_and_a_board_for_it_in_under_forty_presses_and_fields()
     {
         using var bench = new Bench(demo: false);
-        bench.Go("/sheets");
-        bench.Press("link", "New model");
-        Fill(bench, "id", "tern");
+        bench.Go("/");
+        bench.Press("link", "Sheets");
+        bench.Press("link", "8-bit");
         Fill(bench, "name", "Tern");
-        Fill(bench, "revisions[0].name", "Tern early");
-        Add(bench, "revisions", "Add a revision", 2);
-        Fill(bench, "revisions[1].id", "late");
-        Fill(bench, "revisions[1].name", "Tern late");
+        Paste(bench, "claims", Addresses, "Put these in place");
+        bench.Sees(".drawn-map", "free");
 
-        // 16 KiB below, a window of 8 banks on the late board, its register, a ROM.
-        Add(bench, "claims", "Add a claim", 1);
-        Fill(bench, "claims[0].id", "main");
-        Fill(bench, "claims[0].base", "0x0000");
-        Fill(bench, "claims[0].size", "16K");
-        Add(bench, "claims", "Add a claim", 2);
-        Fill(bench, "claims[1].id", "banks");
-        Fill(bench, "claims[1].base", "0x4000");
-        Fill(bench, "claims[1].size", "8K");
-        bench.Browser.ExecuteScript("document.querySelectorAll('#section-claims details').forEach(d => d.open = true)");
-        bench.Press("button", "Add a window to banks");
+        // The register of the window is a press into the gap above the ports; nothing is typed of it.
+        bench.Press("button", "register at D020");
+        bench.Until(() => Json(bench).Contains("\"register\":\"register\""), "the window has its register");
         Fill(bench, "claims[1].window.banks", "8");
-        Fill(bench, "claims[1].window.reset", "written-first");
-        Add(bench, "claims", "Add a claim", 3);
-        Fill(bench, "claims[2].id", "select");
-        // The register stands on the sheet by now, so it is chosen and not typed.
-        Fill(bench, "claims[1].window.register", "select");
-        Fill(bench, "claims[2].kind", "register");
-        Fill(bench, "claims[2].base", "0xC000");
-        Fill(bench, "claims[2].size", "16");
-        Fill(bench, "claims[2].access", "write");
-        IWebElement late = bench.Browser.FindElement(By.CssSelector("[name='f:claims[1].revisions'][value=late]"));
-        bench.Browser.ExecuteScript("arguments[0].scrollIntoView({ block: 'center' })", late);
-        late.Click();
-        bench.Until(
-            () =>
-                bench.Text("#raw").Contains("late")
-                || bench.Browser.FindElement(By.Id("raw")).GetDomProperty("value")!.Split("\"late\"").Length > 2,
-            "the window is on the late board only"
-        );
 
-        Add(bench, "powerUp", "Add a power-up line", 1);
-        Fill(bench, "powerUp[0].label", "memory");
-        Fill(bench, "powerUp[0].from", "0x0000");
-        Fill(bench, "powerUp[0].to", "0x8000");
-        Fill(bench, "powerUp[0].step", "4K");
-        bench.Sees(".screen", "16 KiB");
-        Assert.DoesNotContain("8 x 8 KiB", bench.Text(".ladder"));
-        bench.Press("link", "Tern late");
-        bench.Sees(".screen", "24 KiB");
-        bench.Sees(".ladder", "8 x 8 KiB");
-        Add(bench, "sites", "Add a site", 1);
-        Fill(bench, "sites[0].id", "slot");
-        Fill(bench, "sites[0].kind", "slot");
+        // The window is on the second board only.
+        bench.Press("button", "Add a board");
+        Fill(bench, "revisions[0].name", "Tern early");
+        Fill(bench, "revisions[1].name", "Tern late");
+        bench.Press("checkbox", "bank window on Tern early");
+        bench.Until(() => Json(bench).Contains("\"revisions\":[\"revision-1\"]"), "the window is on the late board only");
+
+        // What tells them apart.
+        bench.Press("button", "a clue");
+        Fill(bench, "clues[0].ask", "the label beside the socket");
+        Clue(bench, 0, "white", "Tern early");
+        Clue(bench, 1, "none", "Tern late");
+
+        // A jumper of its own board switches the ROM.
+        bench.Press("button", "a switch");
+        Fill(bench, "switches[0].id", "W3");
+        Fill(bench, "switches[0].positions", "on, off");
+        bench.Browser.ExecuteScript("document.querySelectorAll('.drawn-map details').forEach(d => d.open = true)");
+        bench.Touches++;
+        Choose(bench, "[name='w:claims[2].when']", "W3=on");
         Assert.Empty(bench.Violations());
         bench.Press("button", "Save the sheet");
         bench.Sees(".saved", "Saved");
+        Assert.Contains("\"rails\"", Json(bench));
+        Assert.Contains("\"count\":4,\"where\":\"underside\"", Json(bench));
 
-        bench.Go("/sheets/parts/new");
-        Fill(bench, "id", "egg");
-        Fill(bench, "name", "Egg card");
-        Add(bench, "claims", "Add a claim", 1);
-        Fill(bench, "claims[0].id", "more");
-        Fill(bench, "claims[0].base", "0x8000");
-        Fill(bench, "claims[0].size", "16K");
-        bench.Sees("[aria-labelledby=map-title]", "Tern early");
+        bench.Press("link", "Sheets");
+        bench.Press("button", "Or a part");
+        bench.Press("link", "memory board");
+        Fill(bench, "name", "Egg board");
+        Paste(bench, "switches", Jumpers, "Put these in place");
         bench.Press("button", "Save the sheet");
         bench.Sees(".saved", "Saved");
 
+        // The machine counts what is there, and the board answers in the gap.
+        bench.Sees(".screen", "14 KiB");
+        bench.Sees(".ladder", "8 KiB");
+        Assert.Contains("6000", bench.Text(".ladder"));
+        Assert.Empty(bench.Complaints);
+        Assert.InRange(bench.Touches, 20, 39);
+        Assert.DoesNotContain(bench.Browser.FindElements(By.CssSelector("input")), i => i.GetDomAttribute("name") == "f:id");
+    }
+
+    /// <summary>The unit of a machine that was described, with its own jumper at the station Memory.</summary>
+    [Fact]
+    public void The_jumper_of_a_machines_own_board_is_set_at_memory()
+    {
+        using var bench = new Bench(demo: false);
+        bench.Go("/sheets/models/new?pattern=8-bit");
+        Fill(bench, "name", "Tern");
+        bench.Press("button", "a switch");
+        Fill(bench, "switches[0].id", "W3");
+        Fill(bench, "switches[0].positions", "on, off");
+        bench.Browser.ExecuteScript("document.querySelectorAll('.drawn-map details').forEach(d => d.open = true)");
+        Choose(bench, "[name='w:claims[0].when']", "W3=on");
+        bench.Press("button", "Save the sheet");
+        bench.Sees(".saved", "Saved");
         bench.Go("/sheets/units/new?model=tern");
-        Fill(bench, "id", "tern-1");
         Fill(bench, "name", "Slip Tern");
-        Fill(bench, "revision", "late");
         bench.Press("button", "Save the sheet");
         bench.Sees(".saved", "It is on the shelf");
         bench.Go("/");
         bench.Press("button", "Begin a job for Slip Tern");
         bench.Sees("h1", "Memory");
-        bench.By("combobox", "Plan another part").FindElements(By.TagName("option")).First(o => o.Text == "Egg card").Click();
-        bench.Press("button", "Add part");
-        bench.Sees(".boards", "Egg card");
-        Assert.Contains("8 x 8 KiB", bench.Text(".ladder"));
-        Assert.Contains("16 KiB", bench.Text(".ladder"));
-        bench.Sees(".screen", "24 KiB");
-        // 16 below, 64 behind the window, 16 on the card.
-        bench.Sees("[aria-labelledby=reach-title]", "96 KiB");
+        bench.Sees(".boards", "Mainboard");
+        bench.Sees(".screen", "14 KiB");
+        bench.Press("button", "W3");
+        bench.Until(() => !bench.Text(".screen").Contains("14 KiB"), "the memory is gone with its jumper");
+        bench.Press("button", "Undo");
+        bench.Sees(".screen", "14 KiB");
         Assert.Empty(bench.Complaints);
-        // Without the JSON pane, in fewer than 120 presses and fields.
-        Assert.InRange(bench.Touches, 30, 119);
+    }
+
+    /// <summary>The upper edge of a place is dragged: the size that comes of it is on the sheet, and an undo brings the other
+    /// back.</summary>
+    [Fact]
+    public void A_place_of_the_map_is_dragged_larger()
+    {
+        using var bench = new Bench(demo: false);
+        bench.Go("/sheets/models/new?pattern=8-bit");
+        Fill(bench, "name", "Tern");
+        IWebElement edge = bench.Browser.FindElement(By.CssSelector("[data-edge='claims[2]']"));
+        bench.Browser.ExecuteScript("arguments[0].scrollIntoView({ block: 'center' })", edge);
+        int high = bench.Browser.FindElement(By.Id("item-claims[2]")).Size.Height;
+        new OpenQA.Selenium.Interactions.Actions(bench.Browser).ClickAndHold(edge).MoveByOffset(0, -high / 2).Release().Perform();
+        bench.Until(() => Json(bench).Contains("\"size\":\"15K\"") || Json(bench).Contains("\"size\":\"16K\""), "it has grown");
+        bench.Press("button", "Undo");
+        bench.Until(() => Json(bench).Contains("\"size\":\"10K\""), "it is as it was");
+        Assert.Empty(bench.Complaints);
+    }
+
+    /// <summary>The sheet as the pane of JSON has it, without blanks.</summary>
+    static string Json(Bench bench) =>
+        bench.Browser.FindElement(By.Id("raw")).GetDomProperty("value")!.Replace(" ", "").Replace("\n", "");
+
+    /// <summary>Pastes a text into a list of the sheet, reads it, and takes what was read.</summary>
+    static void Paste(Bench bench, string list, string text, string take)
+    {
+        bench.Browser.ExecuteScript(
+            "document.getElementById(arguments[0])?.closest('details.section')?.setAttribute('open', '')",
+            $"paste-{list}"
+        );
+        bench.Press("button", $"Paste {(list == "claims" ? "an address map" : "switches")}");
+        bench.Touches++;
+        bench.Browser.ExecuteScript(
+            "const t = document.querySelector(arguments[0]); t.value = arguments[1]",
+            $"textarea[name='p:{list}']",
+            text
+        );
+        bench.Press("button", "Read text");
+        bench.Until(() => bench.Browser.FindElements(By.CssSelector($"#paste-{list} .lines li")).Count > 0, "what was read");
+        bench.Press("button", take);
+        bench.Until(() => bench.Browser.FindElements(By.CssSelector($"#paste-{list} .lines li")).Count == 0, "it is taken");
+    }
+
+    static void Choose(Bench bench, string css, string value)
+    {
+        bench.Browser.ExecuteScript(
+            "const s = document.querySelector(arguments[0]); s.value = arguments[1]; "
+                + "s.dispatchEvent(new Event('change', { bubbles: true }))",
+            css,
+            value
+        );
+        bench.Until(() => Json(bench).Contains($"\"when\":{{\"{value.Replace("=", "\":\"")}\"}}"), $"{css} is {value}");
+    }
+
+    /// <summary>A row of the last clue: what it shows, and the board that it speaks for.</summary>
+    static void Clue(Bench bench, int row, string shows, string board)
+    {
+        bench.Touches++;
+        IWebElement field = bench.By("textbox", $"What it may show, {row + 1}");
+        bench.Browser.ExecuteScript("arguments[0].scrollIntoView({ block: 'center' })", field);
+        field.SendKeys(shows + Keys.Tab);
+        bench.Until(() => Json(bench).Contains($"\"{shows}\""), $"{shows} is on the sheet");
+        bench.Press("checkbox", $"{shows} speaks for {board}");
+        bench.Until(() => bench.By("checkbox", $"{shows} speaks for {board}").Selected, "it is ticked");
+        bench.Rest();
     }
 
     /// <summary>A field is typed into and the page is left at once: the draft has it.</summary>
@@ -170,8 +239,9 @@ public sealed class EditorTests
         using var bench = new Bench(demo: false);
         bench.Go("/sheets");
         bench.Press("link", "New model");
-        Fill(bench, "id", "tern");
-        Add(bench, "claims", "Add a claim", 1);
+        Fill(bench, "name", "Tern");
+        bench.Press("button", "Add a claim");
+        bench.Until(() => bench.Browser.FindElements(By.CssSelector("#section-claims .claim")).Count == 1, "a claim");
         bench.Browser.ExecuteCdpCommand("Network.enable", []);
         bench.Browser.ExecuteCdpCommand(
             "Network.emulateNetworkConditions",

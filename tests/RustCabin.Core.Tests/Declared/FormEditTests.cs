@@ -30,6 +30,38 @@ public class FormEditTests
     }
 
     [Fact]
+    public void A_name_makes_the_id_and_whatever_names_the_thing_goes_along()
+    {
+        const string Sheet = """
+            {"access":[{"id":"closed"},{"id":"level-1","from":"closed"},{"id":"deep","from":"level-1"}],
+             "claims":[{"id":"claim-1","window":{"register":"claim-2"}},{"id":"claim-2","overlays":["claim-1"]}],
+             "sites":[{"id":"claim-2","access":"level-1"}]}
+            """;
+        JsonObject named = FormEdit.Apply(
+            Json(Sheet),
+            Declaration<Model>.Shape,
+            [("access[1].id", ["Lid off"]), ("claims[1].id", ["Bank select!"]), ("claims[0].id", ["claim 1"])]
+        );
+        Assert.Equal("lid-off", (string?)named["access"]![2]!["from"]);
+        Assert.Equal("lid-off", (string?)named["sites"]![0]!["access"]);
+        Assert.Equal("bank-select", (string?)named["claims"]![0]!["window"]!["register"]);
+        // What a field shows already is no change, and a thing of another kind keeps its name.
+        Assert.Equal("claim-1", (string?)named["claims"]![0]!["id"]);
+        Assert.Equal("claim-2", (string?)named["sites"]![0]!["id"]);
+    }
+
+    [Fact]
+    public void A_name_of_which_no_id_can_be_made_stands_as_it_was_typed() =>
+        Assert.Equal("??", (string?)Apply("""{"claims":[{"id":"a"}]}""", "claims[0].id", "??")["claims"]![0]!["id"]);
+
+    [Theory]
+    [InlineData("Screen memory", "screen-memory")]
+    [InlineData("  ROM 2 (upper) ", "rom-2-upper")]
+    [InlineData("÷", "")]
+    [InlineData("a very long name of a thing that goes on and on", "a-very-long-name-of-a-thing-that-goes-on")]
+    public void An_id_is_made_of_a_name(string name, string id) => Assert.Equal(id, IdText.Of(name));
+
+    [Fact]
     public void A_field_that_shows_what_stands_there_changes_nothing()
     {
         const string Sheet =

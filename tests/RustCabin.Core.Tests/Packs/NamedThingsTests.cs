@@ -59,11 +59,11 @@ public class NamedThingsTests
     )]
     [InlineData(
         """, "draws": [ { "rail": "+5", "typicalAmps": 0.1, "when": { "S": "on" } } ]""",
-        "parts[0].draws[0].when.S: \"S\" is not a switch of this part"
+        "parts[0].draws[0].when.S: \"S\" is not a switch of this sheet"
     )]
     [InlineData(
         """, "switchTable": [ { "arrangement": [null], "positions": { "S": "on" } } ]""",
-        "parts[0].switchTable[0].positions.S: \"S\" is not a switch of p"
+        "parts[0].switchTable[0].positions.S: \"S\" is not a switch here"
     )]
     [InlineData(
         """, "cables": [ { "what": "ribbon", "into": "hole", "widthMm": 1, "heightMm": 1 } ]""",

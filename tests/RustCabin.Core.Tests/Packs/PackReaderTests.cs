@@ -62,7 +62,7 @@ public class PackReaderTests
     [InlineData("\"currency\": \"EUR\"", "\"currency\": \"euro\"", "currency: \"euro\" is not a currency")]
     [InlineData("\"seen\": {", "\"seen\": { \"stripe\": \"x\",", "units[0].seen.stripe: \"stripe\" is not a clue")]
     [InlineData("\"trust\": 0.97", "\"trust\": 1.97", "models[0].clues[0].trust: must lie from 0 to 1")]
-    [InlineData("\"W3\": \"open\"\n", "\"W4\": \"open\"\n", "W4: \"W4\" is not a switch of fathom")]
+    [InlineData("\"W3\": \"open\"\n", "\"W4\": \"open\"\n", "W4: \"W4\" is not a switch here")]
     [InlineData("\"base\": \"0x1C0000\",\n     \"size\": \"256K\"", "\"size\": \"256K\"", "models[0].claims[2].base: is missing")]
     [InlineData("\"size\": \"1M\"", "\"size\": \"3M\"", "parts[0].claims[0].size: must be a power of two")]
     [InlineData("\"wants\": [", "\"wants\": [ {}, ", "jobs[0].wants[0]: names no need")]

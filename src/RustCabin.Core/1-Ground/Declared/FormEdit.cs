@@ -120,10 +120,61 @@ public static class FormEdit
             string text = values.Count == 1 ? values[0] : string.Join(", ", values.Where(v => v.Length > 0));
             if (text.Replace("\r\n", "\n").Trim() == Text(shape, JsonPath.Get(edited, path)).Trim())
                 continue;
-            JsonPath.Put(edited, path, Parse(shape, text));
+            if (shape.Kind == ShapeKind.Id && path.EndsWith("].id", StringComparison.Ordinal))
+                Name(edited, root, path, text);
+            else
+                JsonPath.Put(edited, path, Parse(shape, text));
         }
         return edited;
     }
+
+    /// <summary>
+    /// A thing of a list is called otherwise. Its id is made from the name, and whatever of the sheet names the thing goes
+    /// along.
+    /// </summary>
+    static void Name(JsonObject sheet, Shape root, string path, string name)
+    {
+        string was = Plain(JsonPath.Get(sheet, path));
+        if (name.Trim() == IdText.Plain(was))
+            return;
+        string id = IdText.Of(name);
+        JsonPath.Put(sheet, path, Parse(Shape.Id, id.Length > 0 ? id : name));
+        string list = path[..path.LastIndexOf('[')];
+        list = list[(list.LastIndexOf('.') + 1)..];
+        if (id.Length > 0 && was.Length > 0 && ThingsOf(list) is { } things)
+            Rename(sheet, root, things, was, id);
+    }
+
+    /// <summary>The things that a list of a sheet holds, as fields ask for them; null: no field does.</summary>
+    static Things? ThingsOf(string list) =>
+        list == "chips" ? Things.BoardChips
+        : Enum.TryParse(list, ignoreCase: true, out Things things) ? things
+        : null;
+
+    /// <summary>In every field that names such things, one name becomes another.</summary>
+    static void Rename(JsonNode? node, Shape shape, Things things, string was, string name)
+    {
+        if (node is JsonObject fields && shape.Kind == ShapeKind.Object)
+            foreach (ShapeField field in shape.Fields!)
+                if (field.Things == things && fields[field.Name] is { } named)
+                    fields[field.Name] = Renamed(named, was, name);
+                else
+                    Rename(fields[field.Name], field.Shape, things, was, name);
+        else if (node is JsonArray items && shape is { Kind: ShapeKind.List, Items: { } of })
+            foreach (JsonNode? item in items)
+                Rename(item, of, things, was, name);
+    }
+
+    static JsonNode? Renamed(JsonNode? value, string was, string name) =>
+        value switch
+        {
+            JsonArray list => new JsonArray([.. list.Select(v => Renamed(v?.DeepClone(), was, name))]),
+            JsonObject map => new JsonObject(
+                map.Select(p => KeyValuePair.Create(p.Key == was ? name : p.Key, Renamed(p.Value?.DeepClone(), was, name)))
+            ),
+            JsonValue text when Plain(text) == was => JsonValue.Create(name),
+            _ => value?.DeepClone(),
+        };
 
     /// <summary>
     /// Sets switches of a condition or a setting, each given as <c>switch=position</c>; an empty position takes the switch out.
@@ -144,7 +195,8 @@ public static class FormEdit
     }
 
     /// <summary>
-    /// The sheet with every plain text that stands for an object written as that object, so that each of its fields has a place.
+    /// The sheet with every plain text that stands for an object written as that object, so that each of its fields has a
+    /// place.
     /// </summary>
     public static void Spread(JsonNode? node, Shape shape)
     {
@@ -160,8 +212,8 @@ public static class FormEdit
     }
 
     /// <summary>
-    /// A new thing of a shape, its required fields filled with something that reads, to be changed: ids are free among <paramref
-    /// name="taken"/>.
+    /// A new thing of a shape, its required fields filled with something that reads, to be changed: ids are free among
+    /// <paramref name="taken"/>.
     /// </summary>
     public static JsonNode Blank(Shape shape, string noun, ISet<string> taken) =>
         shape.Kind switch

@@ -7,6 +7,15 @@ public static class IdText
     public static bool Is(string text) =>
         text.Length > 0 && text[0] != '-' && text.All(c => c is (>= 'a' and <= 'z') or (>= '0' and <= '9') or '-');
 
+    /// <summary>The id that a name makes: <c>Screen memory</c> makes <c>screen-memory</c>, 40 signs at most; empty: the name
+    /// has neither a letter nor a figure of the plain alphabet.</summary>
+    public static string Of(string name)
+    {
+        string id = string.Concat(name.ToLowerInvariant().Select(c => c is (>= 'a' and <= 'z') or (>= '0' and <= '9') ? c : '-'));
+        id = string.Join('-', id.Split('-', StringSplitOptions.RemoveEmptyEntries));
+        return id.Length > 40 ? id[..40].TrimEnd('-') : id;
+    }
+
     /// <summary>An id that is not taken: itself, else with a number behind it, from 2.</summary>
     public static string Free(string id, Func<string, bool> isTaken) =>
         Enumerable.Range(1, int.MaxValue).Select(n => n == 1 ? id : $"{id}-{n}").First(free => !isTaken(free));

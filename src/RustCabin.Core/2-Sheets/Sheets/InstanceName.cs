@@ -11,6 +11,9 @@ namespace RustCabin.Core.Sheets;
 /// <param name="Number">From 1.</param>
 public readonly record struct InstanceName(string Part, int Number) : IParsable<InstanceName>
 {
+    /// <summary>The machine's own board, where its sheet has switches on it. No part may be called so.</summary>
+    public static readonly InstanceName Mainboard = new("mainboard", 1);
+
     /// <summary>The first, or only, one of a part.</summary>
     public static InstanceName First(string part) => new(part, 1);
 

@@ -73,6 +73,12 @@ public sealed record Model
     [Display(Description = "The ranges of addresses that something answers to.")]
     public IReadOnlyList<Claim> Claims { get; init; } = [];
 
+    [Display(
+        ShortName = "switch",
+        Description = "Jumpers and switches of its own board. Its claims name them in their conditions."
+    )]
+    public IReadOnlyList<Switch> Switches { get; init; } = [];
+
     [Display(Name = "self-configuration windows", Description = "Where self-configuring cards are placed.")]
     public IReadOnlyList<AutoWindow> AutoWindows { get; init; } = [];
 

@@ -35,6 +35,12 @@ public sealed record Unit
     [Display(Description = "The short survey at intake; left out: not looked at.")]
     public Survey? Survey { get; init; }
 
+    [
+        OnSheet(Things.Switches),
+        Display(ShortName = "switch", Description = "Switches of its own board that do not stand at factory.")
+    ]
+    public OrderedDictionary<string, string> Switches { get; init; } = [];
+
     [Display(Description = "Drivers and other software on it, by name, with their versions.")]
     public IReadOnlyDictionary<string, string> Software { get; init; } = new Dictionary<string, string>();
 

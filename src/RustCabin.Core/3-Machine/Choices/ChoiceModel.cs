@@ -68,11 +68,14 @@ public sealed partial class ChoiceModel
             checker.Require(this, want, _yes, true);
     }
 
+    /// <summary>Whose switches the claims of the machine name plainly; null: its board has none.</summary>
+    string? Own => _named.ContainsKey(InstanceName.Mainboard) ? InstanceName.Mainboard : null;
+
     IEnumerable<Cell> CellsOf() =>
         [
             .. _unit
                 .Model.Claims.Where(c => _unit.Holds(c.Revisions))
-                .Select(c => new Cell(ClaimName.Model(c.Id), c, Holds(null, _yes, c.When))),
+                .Select(c => new Cell(ClaimName.Model(c.Id), c, Holds(Own, _yes, c.When))),
             .. Named.SelectMany(p =>
                 p.Part.Claims.Where(c => _unit.Holds(c.Revisions))
                     .Select(c => new Cell(ClaimName.Part(p.Name, c.Id), c, Holds(p.Name, _named[p.Name], c.When)))
@@ -162,7 +165,7 @@ public sealed partial class ChoiceModel
     {
         if (part.SwitchTable.Any(r => r.Positions.ContainsKey(id)))
             return true;
-        IEnumerable<Condition> own = Conditions(part),
+        IEnumerable<Condition> own = name == Own ? _unit.Model.Claims.Select(c => c.When) : Conditions(part),
             all = Named
                 .SelectMany(p => Conditions(p.Part))
                 .Concat(_unit.Model.Claims.Select(c => c.When))
@@ -321,8 +324,8 @@ public sealed partial class ChoiceModel
     }
 
     /// <summary>
-    /// What a stop proves: its subjects never go together; this choice of parts does not; or this choice with these switches does
-    /// not.
+    /// What a stop proves: its subjects never go together; this choice of parts does not; or this choice with these switches
+    /// does not.
     /// </summary>
     void RuleOut(CpSolver solver, (Rests Rests, Finding Finding)[] stops)
     {

@@ -18,7 +18,7 @@ static partial class PackReferences
             yield return new($"{path}.at", $"\"{at}\" is not a site of {model.Id}");
         if (fitted.Way is { } way && part.FindWay(way) is null)
             yield return new($"{path}.way", $"\"{way}\" is not a way of {part.Id}");
-        foreach (SheetError error in CheckPositions(fitted.Switches, $"{path}.switches", part))
+        foreach (SheetError error in CheckPositions(fitted.Switches, $"{path}.switches", part.Switches))
             yield return error;
         foreach (SheetError error in CheckBanks(fitted.Banks, $"{path}.banks", part))
             yield return error;
@@ -54,12 +54,16 @@ static partial class PackReferences
                 yield return new($"{path}[{i}]", $"\"{bank}\" is not a type of the table, such as 256Kx1 or 256Kx1-150");
     }
 
-    static IEnumerable<SheetError> CheckPositions(IEnumerable<KeyValuePair<string, string>> positions, string path, Part part)
+    static IEnumerable<SheetError> CheckPositions(
+        IEnumerable<KeyValuePair<string, string>> positions,
+        string path,
+        IReadOnlyList<Switch> switches
+    )
     {
         foreach ((string id, string position) in positions)
         {
-            if (part.Switches.FirstOrDefault(s => s.Id == id) is not { } own)
-                yield return new($"{path}.{id}", $"\"{id}\" is not a switch of {part.Id}");
+            if (switches.FirstOrDefault(s => s.Id == id) is not { } own)
+                yield return new($"{path}.{id}", $"\"{id}\" is not a switch here");
             else if (!own.Positions.Contains(position))
                 yield return new($"{path}.{id}", $"\"{position}\" is not a position of {id}: {string.Join(", ", own.Positions)}");
         }

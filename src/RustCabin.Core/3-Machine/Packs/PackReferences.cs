@@ -74,6 +74,11 @@ static partial class PackReferences
         foreach ((int i, Claim claim) in model.Claims.Index())
         foreach (SheetError error in CheckClaim(claim, $"{path}.claims[{i}]", model.AddressBits, model.Masters, model.Claims))
             yield return error;
+        foreach ((int i, Claim claim) in model.Claims.Index())
+        foreach (SheetError error in CheckWhen(claim.When, $"{path}.claims[{i}].when", model.Switches))
+            yield return error;
+        foreach (SheetError error in Twice(model.Switches.Select(s => s.Id), $"{path}.switches"))
+            yield return error;
         foreach (SheetError error in CheckSockets(model.Claims, $"{path}.claims", model.Sites))
             yield return error;
         foreach (SheetError error in Twice(model.Vectors.Select(v => v.Id), $"{path}.vectors"))
@@ -149,6 +154,8 @@ static partial class PackReferences
 
     static IEnumerable<SheetError> CheckPart(Part part, string path, Func<string, Model?> findModel)
     {
+        if (part.Id == InstanceName.Mainboard.Part)
+            yield return new($"{path}.id", $"\"{part.Id}\" is what a machine's own board is called");
         foreach (SheetError error in Twice(part.Ways.Select(w => w.Id), $"{path}.ways"))
             yield return error;
         foreach (SheetError error in Twice(part.Claims.Select(c => c.Id), $"{path}.claims"))
@@ -166,22 +173,22 @@ static partial class PackReferences
         {
             foreach (SheetError error in CheckClaim(claim, $"{path}.claims[{i}]", 0, null, part.Claims))
                 yield return error;
-            foreach (SheetError error in CheckWhen(claim.When, $"{path}.claims[{i}].when", part))
+            foreach (SheetError error in CheckWhen(claim.When, $"{path}.claims[{i}].when", part.Switches))
                 yield return error;
         }
         foreach (SheetError error in CheckSockets(part.Claims, $"{path}.claims", part.Sites))
             yield return error;
         foreach ((int i, SetChange set) in part.Sets.Index())
-        foreach (SheetError error in CheckWhen(set.When, $"{path}.sets[{i}].when", part))
+        foreach (SheetError error in CheckWhen(set.When, $"{path}.sets[{i}].when", part.Switches))
             yield return error;
         foreach ((int i, Draw draw) in part.Draws.Index())
-        foreach (SheetError error in CheckWhen(draw.When, $"{path}.draws[{i}].when", part))
+        foreach (SheetError error in CheckWhen(draw.When, $"{path}.draws[{i}].when", part.Switches))
             yield return error;
         foreach ((int i, Need need) in part.Needs.Index())
-        foreach (SheetError error in CheckWhen(need.When, $"{path}.needs[{i}].when", part))
+        foreach (SheetError error in CheckWhen(need.When, $"{path}.needs[{i}].when", part.Switches))
             yield return error;
         foreach ((int i, SwitchRow row) in part.SwitchTable.Index())
-        foreach (SheetError error in CheckPositions(row.Positions, $"{path}.switchTable[{i}].positions", part))
+        foreach (SheetError error in CheckPositions(row.Positions, $"{path}.switchTable[{i}].positions", part.Switches))
             yield return error;
 
         foreach ((int i, Way way) in part.Ways.Index())
@@ -196,14 +203,14 @@ static partial class PackReferences
         }
     }
 
-    static IEnumerable<SheetError> CheckWhen(Condition when, string path, Part part)
+    static IEnumerable<SheetError> CheckWhen(Condition when, string path, IReadOnlyList<Switch> switches)
     {
         foreach ((string key, IReadOnlyList<string> positions) in when.Keys)
         {
             if (key.Contains('.'))
                 continue;
-            if (part.Switches.FirstOrDefault(s => s.Id == key) is not { } own)
-                yield return new($"{path}.{key}", $"\"{key}\" is not a switch of this part");
+            if (switches.FirstOrDefault(s => s.Id == key) is not { } own)
+                yield return new($"{path}.{key}", $"\"{key}\" is not a switch of this sheet");
             else
                 foreach (string position in positions.Where(p => !own.Positions.Contains(p)))
                     yield return new($"{path}.{key}", $"\"{position}\" is not a position of {key}");
@@ -222,6 +229,8 @@ static partial class PackReferences
         foreach (string clue in unit.Seen.Keys.Where(k => model.Clues.All(c => c.Id != k)))
             yield return new($"{path}.seen.{clue}", $"\"{clue}\" is not a clue of {model.Id}");
         foreach (SheetError error in CheckFirmware(unit.Firmware, $"{path}.firmware", model))
+            yield return error;
+        foreach (SheetError error in CheckPositions(unit.Switches, $"{path}.switches", model.Switches))
             yield return error;
         foreach ((int i, FittedPart fitted) in unit.Fitted.Index())
         foreach (SheetError error in CheckFitted(fitted, $"{path}.fitted[{i}]", model, pack, known))
@@ -318,10 +327,13 @@ static partial class PackReferences
     {
         foreach ((string name, OrderedDictionary<string, string> positions) in switches)
         {
-            if (!instances.TryGetValue(name, out FittedPart? fitted))
+            if (name == InstanceName.Mainboard && (pack.FindModel(unit.Model) ?? known.FindModel(unit.Model)) is { } model)
+                foreach (SheetError error in CheckPositions(positions, $"{path}.{name}", model.Switches))
+                    yield return error;
+            else if (!instances.TryGetValue(name, out FittedPart? fitted))
                 yield return new($"{path}.{name}", $"\"{name}\" is neither fitted to {unit.Id} nor added");
             else if ((pack.FindPart(fitted.Part) ?? known.FindPart(fitted.Part)) is { } part)
-                foreach (SheetError error in CheckPositions(positions, $"{path}.{name}", part))
+                foreach (SheetError error in CheckPositions(positions, $"{path}.{name}", part.Switches))
                     yield return error;
         }
     }

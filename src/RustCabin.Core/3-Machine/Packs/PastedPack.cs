@@ -68,12 +68,7 @@ public static class PastedPack
     /// <summary>An id made of a name, different from those that are there.</summary>
     static string IdOf(string name, HashSet<string> taken)
     {
-        string id = string.Concat(name.ToLowerInvariant().Select(c => c is (>= 'a' and <= 'z') or (>= '0' and <= '9') ? c : '-'));
-        id = string.Join('-', id.Split('-', StringSplitOptions.RemoveEmptyEntries));
-        id =
-            id.Length == 0 ? "pasted"
-            : id.Length > 40 ? id[..40].TrimEnd('-')
-            : id;
+        string id = IdText.Of(name) is { Length: > 0 } made ? made : "pasted";
         string free = IdText.Free(id, taken.Contains);
         taken.Add(free);
         return free;
@@ -93,27 +88,34 @@ public static class PastedPack
             DataBits = 8,
             Masters = ["cpu"],
             Revisions = [new Revision { Id = "board", Name = "the board" }],
-            Claims =
-            [
-                .. all.Where(r => r.Kind is "ram" or "rom" or "io" or "window")
-                    .Select(r => new Claim
-                    {
-                        Id = IdOf(r.Name.Length > 0 ? r.Name : r.Kind!, taken),
-                        Kind = r.Kind switch
-                        {
-                            "rom" => ClaimKind.Rom,
-                            "io" => ClaimKind.Io,
-                            _ => ClaimKind.Ram,
-                        },
-                        Base = new Address(r.From),
-                        Size = new ByteSize((ulong)r.Size),
-                        Access = r.Kind == "rom" ? BusAccess.Read : BusAccess.Both,
-                    }),
-            ],
+            Claims = [.. ClaimsOf(all, taken)],
         };
     }
 
-    static IEnumerable<Switch> SwitchesOf(IEnumerable<PastedSetting> settings)
+    /// <summary>The claims of a map that was read; what is free makes none.</summary>
+    /// <param name="ranges">The ranges, in their order.</param>
+    /// <param name="taken">The ids that are taken; those that are given are added.</param>
+    public static IEnumerable<Claim> ClaimsOf(IEnumerable<PastedRange> ranges, HashSet<string> taken) =>
+        ranges
+            .Where(r => r.Kind is "ram" or "rom" or "io" or "window")
+            .Select(r => new Claim
+            {
+                Id = IdOf(r.Name.Length > 0 ? r.Name : r.Kind!, taken),
+                Kind = r.Kind switch
+                {
+                    "rom" => ClaimKind.Rom,
+                    "io" => ClaimKind.Io,
+                    _ => ClaimKind.Ram,
+                },
+                Base = new Address(r.From),
+                Size = new ByteSize((ulong)r.Size),
+                Access = r.Kind == "rom" ? BusAccess.Read : BusAccess.Both,
+                // How many banks lie behind it no map says; one is what is seen.
+                Window = r.Kind == "window" ? new Window() : null,
+            });
+
+    /// <summary>The switches of settings that were read, each with the positions that were named.</summary>
+    public static IEnumerable<Switch> SwitchesOf(IEnumerable<PastedSetting> settings)
     {
         HashSet<string> taken = [];
         foreach (var positions in settings.SelectMany(s => s.Positions).GroupBy(p => p.Key, p => p.Value))
@@ -135,7 +137,8 @@ public static class PastedPack
         }
     }
 
-    static BoardChip ChipOf(IEnumerable<PastedLeg> legs)
+    /// <summary>A chip with the nets of the legs that were read.</summary>
+    public static BoardChip ChipOf(IEnumerable<PastedLeg> legs)
     {
         var nets = new OrderedDictionary<string, string>();
         foreach (PastedLeg leg in legs.OrderBy(l => l.Leg))

@@ -19,6 +19,38 @@ public sealed record Instance(
     /// <summary>How findings name it.</summary>
     public Subject Subject => Subject.Part(Name);
 
+    /// <summary>It is the machine's own board: no part that is fitted or taken out, but switches that are set as a part's
+    /// are.</summary>
+    public bool IsMainboard => Name == InstanceName.Mainboard;
+
+    /// <summary>The machine's own board with its switches: where the job moves them, else where the unit has them, else at
+    /// factory. Null: its sheet has none.</summary>
+    public static Instance? MainboardOf(Model model, Unit unit, Job? job)
+    {
+        if (model.Switches.Count == 0)
+            return null;
+        var way = new Way { Id = "own", Model = model.Id };
+        var part = new Part
+        {
+            Id = InstanceName.Mainboard.Part,
+            Name = "Mainboard",
+            Switches = model.Switches,
+            Ways = [way],
+        };
+        IReadOnlyDictionary<string, string>? moved = job?.Switches.GetValueOrDefault(InstanceName.Mainboard);
+        return new Instance(
+            InstanceName.Mainboard,
+            part,
+            way,
+            model.Switches.ToDictionary(
+                s => s.Id,
+                s => moved?.GetValueOrDefault(s.Id) ?? unit.Switches.GetValueOrDefault(s.Id) ?? s.Factory
+            ),
+            Added: false,
+            new FittedPart { Part = part.Id, Switches = unit.Switches }
+        );
+    }
+
     /// <summary>The part's name, with its number where there are several.</summary>
     public string Title => Name.Number > 1 ? $"{Part.Name} #{Name.Number}" : Part.Name;
 

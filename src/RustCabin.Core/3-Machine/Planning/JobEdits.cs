@@ -25,7 +25,7 @@ public static class JobEdits
     {
         string[] names = [.. Instance.Number([.. fitted, .. job.Add]).Select(n => n.Name)];
         int index = Array.IndexOf(names, instance);
-        if (index < 0)
+        if (index < 0 && instance != InstanceName.Mainboard)
             return null;
         Job moved =
             index >= fitted.Count

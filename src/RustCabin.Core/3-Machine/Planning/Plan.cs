@@ -73,7 +73,7 @@ public static class Plan
     /// The same plan with some of its parts only: as the unit stands between two steps of a build, or with a part not seated.
     /// </summary>
     public static PlannedUnit With(PlannedUnit planned, Func<Instance, bool> fitted) =>
-        Of(planned, [.. planned.Instances.Where(fitted)]);
+        Of(planned, [.. planned.Instances.Where(i => i.IsMainboard || fitted(i))]);
 
     /// <summary>The same plan on another board of the model.</summary>
     public static PlannedUnit OnBoard(PlannedUnit planned, string revision) =>
@@ -117,8 +117,8 @@ public static class Plan
     }
 
     /// <summary>
-    /// Gives each part whose way names only a connector its site: the one it says, else the first of that connector that no part
-    /// before it takes.
+    /// Gives each part whose way names only a connector its site: the one it says, else the first of that connector that no
+    /// part before it takes.
     /// </summary>
     static IReadOnlyList<Instance> Seated(Model model, string revision, IReadOnlyList<Instance> instances)
     {
@@ -162,6 +162,7 @@ public static class Plan
         int here = unit.Fitted.Count;
         return
         [
+            .. Instance.MainboardOf(pack.FindModel(unit.Model)!, unit, job) is { } own ? [own] : (Instance[])[],
             .. Instance
                 .Number(unit.Fitted.Concat(job?.Add ?? []))
                 .Index()

@@ -25,7 +25,8 @@ static class PlannedClaims
     )
     {
         var drafts = new List<Draft>();
-        string? Elsewhere(string key) => Instance.PositionOf(null, key, instances);
+        Instance? mainboard = instances.FirstOrDefault(i => i.IsMainboard);
+        string? Elsewhere(string key) => Instance.PositionOf(mainboard, key, instances);
         foreach (Claim claim in model.Claims)
             if ((claim.Revisions.Count == 0 || claim.Revisions.Contains(revision)) && claim.When.Holds(Elsewhere))
                 drafts.Add(

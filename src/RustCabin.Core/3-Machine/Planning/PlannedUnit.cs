@@ -41,6 +41,9 @@ public sealed record PlannedUnit(
             ? Find(InstanceName.Parse(local.Owner))?.Part.Sites.FirstOrDefault(s => s.Id == local.Id)
             : Sites.FirstOrDefault(s => s.Id == name);
 
+    /// <summary>What is fitted or planned, without the machine's own board.</summary>
+    public IEnumerable<Instance> Parts => Instances.Where(i => !i.IsMainboard);
+
     /// <summary>The instance of a name; null where there is none.</summary>
     public Instance? Find(InstanceName instance)
     {
@@ -62,7 +65,8 @@ public sealed record PlannedUnit(
         model.Revisions.Count > 1 && unit.Revision is null && revision.Probability <= 0.95;
 
     /// <summary>
-    /// True if something that a sheet limits to <paramref name="revisions"/> is there on this unit; an empty list limits nothing.
+    /// True if something that a sheet limits to <paramref name="revisions"/> is there on this unit; an empty list limits
+    /// nothing.
     /// </summary>
     public bool Holds(IReadOnlyList<string> revisions) => revisions.Count == 0 || revisions.Contains(Revision.Id);
 

@@ -21,10 +21,11 @@ static class FitHypotheses
     public const string Pressed = "it works then",
         NoChange = "no change";
 
-    /// <summary>What is seen of parts: whether a press helps, what their known faults show, what stands on the screen.</summary>
+    /// <summary>What is seen of parts: whether a press helps, what their known faults show, what stands on the
+    /// screen.</summary>
     public static IEnumerable<Sight> Sights(PlannedUnit at)
     {
-        if (at.Instances.Count > 0)
+        if (at.Parts.Any())
             yield return new Sight(
                 Press,
                 "Power off, press every plug, board and chip home, and switch on again",
@@ -56,7 +57,8 @@ static class FitHypotheses
             };
     }
 
-    public static IEnumerable<Hypothesis> Of(PlannedUnit at) => at.Instances.SelectMany(part => Of(at, part)).Concat(Pairs(at));
+    public static IEnumerable<Hypothesis> Of(PlannedUnit at) =>
+        at.Instances.SelectMany(part => part.IsMainboard ? Switches(at, part, []) : Of(at, part)).Concat(Pairs(at));
 
     /// <summary>Two parts of one site that are both not seated: what sits below takes the other with it.</summary>
     static IEnumerable<Hypothesis> Pairs(PlannedUnit at) =>

@@ -17,7 +17,7 @@ static class FitMarginals
 
     public static IEnumerable<Hypothesis> Of(PlannedUnit at)
     {
-        foreach (Instance part in at.Instances)
+        foreach (Instance part in at.Parts)
         {
             yield return Contact($"contact:{part.Name}", part.Title, Work.ChanceOf(part)) with
             {

@@ -72,10 +72,11 @@ public sealed class FitStation : Station
     {
         foreach (Instance instance in unit.Instances)
         {
-            yield return new Slip(
-                new BusFault(FaultKind.Unseated, instance.Name),
-                _ => Effect.Without(unit, instance).CountAndWhy(unit, "Everything that the part answers to is gone.")
-            );
+            if (!instance.IsMainboard)
+                yield return new Slip(
+                    new BusFault(FaultKind.Unseated, instance.Name),
+                    _ => Effect.Without(unit, instance).CountAndWhy(unit, "Everything that the part answers to is gone.")
+                );
             foreach (Switch own in instance.Part.Switches)
             foreach (string position in own.Positions.Where(p => p != instance.Positions[own.Id]))
                 yield return new Slip(

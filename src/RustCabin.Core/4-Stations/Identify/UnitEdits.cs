@@ -49,7 +49,8 @@ public static class UnitEdits
     public static Unit Fold(Unit unit, PlannedUnit now) =>
         unit with
         {
-            Fitted = [.. now.Instances.Select(AsFitted)],
+            Fitted = [.. now.Parts.Select(AsFitted)],
+            Switches = now.Find(InstanceName.Mainboard) is { } own ? AsFitted(own).Switches : unit.Switches,
             Firmware = now.Firmware,
             Changes =
             [

@@ -15,11 +15,12 @@ public static class PassportText
     /// <summary>So many bytes go into the code of a label.</summary>
     public const int MostBytes = 200;
 
-    /// <summary>What was changed, one thing a line: parts with switches that do not stand at factory, devices, wiring.</summary>
+    /// <summary>What was changed, one thing a line: parts with switches that do not stand at factory, devices,
+    /// wiring.</summary>
     public static IReadOnlyList<string> Changes(PassportAsked record)
     {
         PlannedUnit now = record.Now;
-        IEnumerable<string> parts = now.Instances.Select(i => i.Title + Set(i));
+        IEnumerable<string> parts = now.Instances.Where(i => !i.IsMainboard || Set(i).Length > 0).Select(i => i.Title + Set(i));
         IEnumerable<string> roms = (record.Unit.Job?.Roms ?? [])
             .Where(r => record.IsDone(Acts.FitRom(r.Site)))
             .Select(r => $"{r.Device} in {r.Socket}");

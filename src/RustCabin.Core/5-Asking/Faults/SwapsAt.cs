@@ -73,7 +73,7 @@ public static class SwapsAt
         return
         [
             .. made,
-            .. from part in at.Instances
+            .. from part in at.Parts
             where part.Way is { Reversible: true } && IsSafe(AccessPath.To(at.Model, part))
             from swap in (SwapLook?[])[OutOf(stations, sheets, at, part, good), InFrom(sheets, at, part, good)]
             where swap is not null && !made.Any(m => m.Part.Name == part.Name && m.Out == swap.Out)

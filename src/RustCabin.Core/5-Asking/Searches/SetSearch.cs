@@ -221,7 +221,7 @@ public static class SetSearch
             .. limits.Budget is null ? [] : (Requirement[])[budget],
             .. limits.Skill is null ? [] : (Requirement[])[skill],
             .. limits.Reversible ? [undone] : (Requirement[])[],
-            .. question.Unit.Instances.Select(i => new Requirement($"{i.Title} stays", Instance: i.Name)),
+            .. question.Unit.Parts.Select(i => new Requirement($"{i.Title} stays", Instance: i.Name)),
         ];
         SetQuestion With(IReadOnlyCollection<Requirement> some) =>
             question with

@@ -19,7 +19,7 @@ public sealed partial class FaultsModel
 
     /// <summary>What a level may be named, for the list: parts of this job, and units of the shelf.</summary>
     public IEnumerable<string> Nameable =>
-        View.After.Instances.Select(i => i.Part.Name).Concat(View.Sheets.Units.Select(u => u.Name)).Distinct().Order();
+        View.After.Parts.Select(i => i.Part.Name).Concat(View.Sheets.Units.Select(u => u.Name)).Distinct().Order();
 
     public IActionResult OnPostConflict(string job, string one, string other) =>
         Load(job) ? Write(one, PairPresses.Conflict(AtThisMoment, one, other)) : NotFound();

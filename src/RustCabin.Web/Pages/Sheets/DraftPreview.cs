@@ -18,6 +18,14 @@ public sealed record DraftPreview(IReadOnlyList<SheetError> Errors, Pack? Pack, 
     /// <summary>Reads a draft as the importer would, beside the sheets that are here.</summary>
     public static DraftPreview Of(string kind, JsonObject sheet, Pack here, string? revision)
     {
+        // A sheet that has no name yet is drawn all the same.
+        if (kind is not "title" && sheet["name"] is null or JsonValue && $"{sheet["name"]}".Trim().Length == 0)
+        {
+            JsonObject named = sheet.DeepClone().AsObject();
+            named["name"] = "It";
+            DraftPreview drawn = Of(kind, named, here, revision);
+            return drawn with { Errors = [new SheetError("name", "is not said yet"), .. drawn.Errors] };
+        }
         using JsonDocument document = PackReader.Parse(Encoding.UTF8.GetBytes(PackOf(kind, sheet, here.Currency)));
         Reading<Pack> reading = PackReader.Read(document.RootElement, here);
         if (reading.Value is not { } pack)

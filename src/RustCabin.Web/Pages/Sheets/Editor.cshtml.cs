@@ -43,6 +43,9 @@ public sealed partial class EditorModel(SheetRepository sheets, DraftRepository 
     /// <summary>The raw pane: the sheet as JSON, or what was typed there and does not read.</summary>
     public string Raw { get; private set; } = "";
 
+    /// <summary>The text of the raw pane was not taken, and stands open.</summary>
+    public bool RawRefused { get; private set; }
+
     [BindProperty(SupportsGet = true, Name = "board")]
     public string? Board { get; set; }
 
@@ -90,12 +93,15 @@ public sealed partial class EditorModel(SheetRepository sheets, DraftRepository 
             )
                 ApplyClueValues(edited, values.Key, values);
             WiredInputs.Apply(edited, Request.Form);
+            ApplyBoards(edited);
             foreach (
                 (string path, StringValues stands) in Request.Form.Where(f => f.Key.StartsWith("w:", StringComparison.Ordinal))
             )
                 FormEdit.Stand(edited, path[2..], [.. stands.OfType<string>()]);
-            if (op is not null && op.IndexOf(' ') is > 0 and var space)
-                what = Do(edited, root, op[..space], op[(space + 1)..]);
+            if (op?.Split(' ', 2) is ["read", var into])
+                return ShowRead(seq, edited, into);
+            if (op?.Split(' ', 2) is [var verb, var place])
+                what = DoDrawn(edited, verb, place) ?? Do(edited, root, verb, place);
         }
         catch (ArgumentException wrong)
         {
@@ -121,7 +127,10 @@ public sealed partial class EditorModel(SheetRepository sheets, DraftRepository 
                 var list = JsonPath.Get(sheet, path) as JsonArray;
                 var taken = list?.OfType<JsonObject>().Select(o => o["id"]?.ToString() ?? "").ToHashSet() ?? [];
                 string noun = path[(path.LastIndexOf('.') + 1)..];
-                JsonPath.Put(sheet, $"{path}[+]", FormEdit.Blank(items, IdText.Singular(noun).ToLowerInvariant(), taken));
+                JsonNode blank = FormEdit.Blank(items, IdText.Singular(noun).ToLowerInvariant(), taken);
+                if (blank is JsonObject { } named && named["name"] is not null && named["id"] is { } made)
+                    named["name"] = IdText.Capital(IdText.Plain(made.ToString()));
+                JsonPath.Put(sheet, $"{path}[+]", blank);
                 return $"Added to {noun}";
             case "add":
                 JsonPath.Put(sheet, path, FormEdit.Blank(shape, "new", new HashSet<string>()));
@@ -213,10 +222,11 @@ public sealed partial class EditorModel(SheetRepository sheets, DraftRepository 
     {
         if (Preview.Errors.Count > 0)
             return Show("It was not saved: see what is wrong.", StatusCodes.Status422UnprocessableEntity);
+        NameNew();
         string id = Sheet["id"]!.ToString();
         if (id != Key && Stored(id) is not null)
             return Show(
-                $"It was not saved: there is a {Kind} \"{id}\" already. Choose another id.",
+                $"It was not saved: there is a {Kind} \"{id}\" already. Give it another name.",
                 StatusCodes.Status422UnprocessableEntity
             );
         ImportOutcome outcome = import.Run(
@@ -270,7 +280,7 @@ public sealed partial class EditorModel(SheetRepository sheets, DraftRepository 
 
     string Here => $"/sheets/{Kind}s/{Key}{(Board is null ? "" : $"?board={Uri.EscapeDataString(Board)}")}";
 
-    bool Open(string kind, string key)
+    bool Open(string kind, string key, bool fromDraft = false)
     {
         (Kind, Key) = (kind.TrimEnd('s'), key);
         kind = Kind;
@@ -279,7 +289,7 @@ public sealed partial class EditorModel(SheetRepository sheets, DraftRepository 
         Draft? draft = drafts.Find(kind, key);
         Seq = draft?.Seq ?? 0;
         Undoes = draft?.What;
-        if (Begun)
+        if (Begun && !fromDraft)
             Sheet = Copied() ?? Begin(kind);
         else if (draft is not null)
             Sheet = JsonNode.Parse(draft.Json)!.AsObject();
@@ -305,6 +315,7 @@ public sealed partial class EditorModel(SheetRepository sheets, DraftRepository 
     {
         IActionResult page = Show(notice, StatusCodes.Status422UnprocessableEntity);
         Raw = raw ?? "";
+        RawRefused = true;
         return page;
     }
 

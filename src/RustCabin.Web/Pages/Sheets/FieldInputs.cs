@@ -59,8 +59,12 @@ sealed class FieldInputs(StringBuilder html, IReadOnlyList<SheetError> errors, T
 
     void WriteOne(string path, ShapeField field, IReadOnlyList<Thing> choices, string text, string? wrong)
     {
+        // What was not said yet is asked for; only what was typed can be wrong.
+        bool typed = text.Trim().Length > 0;
         string id = $"f-{path}",
-            attributes = $"id=\"{E(id)}\" name=\"{E($"f:{path}")}\"{(wrong is null ? "" : " aria-invalid=\"true\"")}";
+            attributes = $"id=\"{E(id)}\" name=\"{E($"f:{path}")}\"{(wrong is null || !typed ? "" : " aria-invalid=\"true\"")}";
+        if (IsName(path, field))
+            (field, text) = (field with { Label = "name" }, IdText.Is(text) ? IdText.Plain(text) : text);
         bool told = field.Label.Contains(',') || field.Label.EndsWith(field.Unit, StringComparison.Ordinal);
         string unit = told ? "" : $", {field.Unit}",
             star = field.Required ? " *" : "";
@@ -81,9 +85,13 @@ sealed class FieldInputs(StringBuilder html, IReadOnlyList<SheetError> errors, T
                 $"<input class=\"form-control{(IsMono(field.Shape) ? " mono" : "")}\" {attributes} value=\"{E(text)}\" "
                     + $"autocomplete=\"off\" spellcheck=\"false\" placeholder=\"{Hint(field.Shape)}\">"
             );
-        Wrong(wrong);
+        Wrong(wrong, typed);
         html.Append("</label>");
     }
+
+    /// <summary>The identifier of a thing of a list is shown and typed as its name.</summary>
+    static bool IsName(string path, ShapeField field) =>
+        field.Shape.Kind == ShapeKind.Id && path.EndsWith("].id", StringComparison.Ordinal);
 
     static string Wording(Shape shape) =>
         shape.OrFlag ? "yes, no, or switch = position"
@@ -200,10 +208,10 @@ sealed class FieldInputs(StringBuilder html, IReadOnlyList<SheetError> errors, T
         html.Append("</fieldset>");
     }
 
-    void Wrong(string? wrong)
+    void Wrong(string? wrong, bool typed = true)
     {
         if (wrong is not null)
-            html.Append($"<span class=\"wrong\">{E(wrong)}</span>");
+            html.Append($"<span class=\"{(typed ? "wrong" : "unsaid")}\">{E(wrong)}</span>");
     }
 
     static bool IsMono(Shape shape) => shape.Kind is not (ShapeKind.Name or ShapeKind.Text or ShapeKind.NameOrNames);

@@ -32,12 +32,65 @@ public sealed class SheetFields(Shape root, JsonObject sheet, IReadOnlyList<Shee
     public IHtmlContent Top()
     {
         _html.Clear();
+        ILookup<bool, ShapeField> fields = root.Fields!.Where(f => FieldInputs.IsPlain(f.Shape) && !IsMade(root, f))
+            .ToLookup(f => f.Required || f.Usual || sheet[f.Name] is not null);
         _html.Append("<div class=\"fields\">");
-        foreach (ShapeField field in root.Fields!.Where(f => FieldInputs.IsPlain(f.Shape)))
+        foreach (ShapeField field in fields[true])
             Write(field.Name, field, sheet[field.Name]);
         _html.Append("</div>");
+        if (fields[false].Any())
+            WriteMore("", [.. fields[false]], "it");
         return new HtmlString(_html.ToString());
     }
+
+    /// <summary>The input of one plain field, by its place: <c>claims[0].base</c>.</summary>
+    public IHtmlContent One(string path)
+    {
+        _html.Clear();
+        int dot = path.LastIndexOf('.');
+        ShapeField field =
+            FormEdit.ShapeAt(root, path[..dot])?.Field(path[(dot + 1)..])
+            ?? throw new ArgumentException($"\"{path}\" is no field of this sheet", nameof(path));
+        Write(path, field, JsonPath.Get(sheet, path));
+        return new HtmlString(_html.ToString());
+    }
+
+    /// <summary>What a thing says beside the fields that a drawing has.</summary>
+    /// <param name="path">The place of the thing.</param>
+    /// <param name="drawn">The names of the fields that are drawn.</param>
+    public IHtmlContent Others(string path, params string[] drawn)
+    {
+        _html.Clear();
+        Shape shape = FormEdit.ShapeAt(root, path) ?? throw new ArgumentException($"\"{path}\" is no place", nameof(path));
+        WriteObject(
+            path,
+            shape with
+            {
+                Fields = [.. shape.Fields!.Where(f => !drawn.Contains(f.Name))],
+            },
+            JsonPath.Get(sheet, path)
+        );
+        return new HtmlString(_html.ToString());
+    }
+
+    /// <summary>What a thing is called, by its place.</summary>
+    public string NameAt(string path) => JsonPath.Get(sheet, path) is JsonObject o ? Name(o) : "";
+
+    /// <summary>The lists whose things say on which boards they are.</summary>
+    public IEnumerable<ShapeField> OnBoards =>
+        Sections.Where(s =>
+            IsItems(s.Shape) && s.Shape.Items!.Fields!.Any(IsBoards) && sheet[s.Name] is JsonArray { Count: > 0 }
+        );
+
+    /// <summary>An identifier that is made of the name beside it is not asked for.</summary>
+    static bool IsMade(Shape shape, ShapeField field) => field.Name == "id" && shape.Field("name") is not null;
+
+    /// <summary>The boards that have a thing are ticked in one table for all things, where the sheet itself has
+    /// boards.</summary>
+    static bool IsBoards(ShapeField field) => field is { Things: Things.Revisions, Shape.Kind: ShapeKind.List };
+
+    bool IsDrawn(string path, ShapeField field) =>
+        IsBoards(field) && root.Field("revisions") is not null && path.Count(c => c == '[') == 1 && !path.Contains('.');
 
     /// <summary>The lists and objects of the sheet, in canonical order.</summary>
     public IEnumerable<ShapeField> Sections =>
@@ -81,7 +134,9 @@ public sealed class SheetFields(Shape root, JsonObject sheet, IReadOnlyList<Shee
     {
         Wrong(path);
         var here = value as JsonObject;
-        ILookup<bool, ShapeField> fields = shape.Fields!.ToLookup(f => f.Required || f.Usual || here?[f.Name] is not null);
+        ILookup<bool, ShapeField> fields = shape
+            .Fields!.Where(f => !IsMade(shape, f) && !IsDrawn(path, f))
+            .ToLookup(f => f.Required || f.Usual || here?[f.Name] is not null);
         _html.Append("<div class=\"fields\">");
         foreach (ShapeField field in fields[true].Where(f => FieldInputs.IsPlain(f.Shape)))
             Write(Sub(path, field.Name), field, here?[field.Name]);
@@ -117,7 +172,10 @@ public sealed class SheetFields(Shape root, JsonObject sheet, IReadOnlyList<Shee
     void Wrong(string path)
     {
         foreach (SheetError error in errors.Where(e => e.Path == path && path.Length > 0))
-            _html.Append($"<p class=\"wrong\">{E(error.Message)}</p>");
+            _html.Append(
+                $"<p class=\"{(JsonPath.Get(sheet, path) is JsonArray { Count: > 0 } or JsonObject ? "wrong" : "unsaid")}\">"
+                    + $"{E(error.Message)}</p>"
+            );
     }
 
     void Button(string op, string path, string text, string label, bool disabled) =>
@@ -128,10 +186,14 @@ public sealed class SheetFields(Shape root, JsonObject sheet, IReadOnlyList<Shee
 
     /// <summary>What an item is called: the first of its fields that names it.</summary>
     static string Name(JsonObject item) =>
-        ((string[])["id", "label", "do", "net", "site", "signal", "what", "part", "rail", "claim", "chip"])
+        ((string[])["name", "id", "label", "do", "net", "site", "signal", "what", "part", "rail", "claim", "chip"])
             .Select(f => item[f]?.ToString())
             .FirstOrDefault(t => t is { Length: > 0 })
-        ?? "it";
+            is { } named
+            ? IdText.Is(named)
+                ? IdText.Plain(named)
+                : named
+            : "it";
 
     static string Sub(string path, string field) => path.Length == 0 ? field : $"{path}.{field}";
 

@@ -82,7 +82,9 @@ public sealed class ThingsAtHand(string kind, JsonObject sheet, Pack here, Func<
 
     /// <summary>The switches that a condition or a setting at a place may name, with their positions.</summary>
     public IEnumerable<(string Id, IReadOnlyList<string> Positions)> Switches(string path) =>
-        from own in ((PartAt(path) ?? sheet)["switches"] as JsonArray ?? []).OfType<JsonObject>()
+        from own in (
+            (PartAt(path) ?? (kind == "unit" ? Models(path).FirstOrDefault() : sheet))?["switches"] as JsonArray ?? []
+        ).OfType<JsonObject>()
         let positions = own["positions"] as JsonArray
         where positions is not null
         select (Text(own["id"]), (IReadOnlyList<string>)[.. positions.Select(Text)]);

@@ -38,3 +38,44 @@
     told(into);
   });
 })();
+
+// The upper edge of a place on the map is dragged: its size grows and shrinks by eighths of the power of two below it.
+(() => {
+  let held = null;
+  const bytes = (text) => {
+    const found = /^\s*(0x[0-9a-f]+|[0-9]+)\s*([KMG]?)/i.exec(text);
+    return found ? Number(found[1]) * { "": 1, K: 1024, M: 1048576, G: 1073741824 }[found[2].toUpperCase()] : 0;
+  };
+  const written = (size) =>
+    size % 1048576 === 0 ? `${size / 1048576}M` : size % 1024 === 0 ? `${size / 1024}K` : String(size);
+
+  document.addEventListener("pointerdown", (event) => {
+    const edge = event.target.closest("[data-edge]");
+    if (!edge) return;
+    const field = document.querySelector(`input[name="${CSS.escape(`f:${edge.dataset.edge}.size`)}"]`),
+      size = field ? bytes(field.value) : 0;
+    if (size < 1) return;
+    event.preventDefault();
+    held = { edge, field, size, from: event.clientY, high: edge.parentElement.offsetHeight, was: field.value };
+    edge.classList.add("held");
+    edge.setPointerCapture(event.pointerId);
+  });
+  document.addEventListener("pointermove", (event) => {
+    if (!held) return;
+    const step = Math.max(1, 2 ** Math.floor(Math.log2(held.size)) / 8),
+      wanted = held.size * (1 + (held.from - event.clientY) / held.high);
+    held.field.value = written(Math.max(step, Math.round(wanted / step) * step));
+  });
+  const let_go = (event) => {
+    if (!held) return;
+    const { edge, field, was } = held;
+    held = null;
+    edge.classList.remove("held");
+    if (event.type === "pointercancel") field.value = was;
+    if (field.value === was) return;
+    field.dispatchEvent(new Event("input", { bubbles: true }));
+    field.dispatchEvent(new Event("change", { bubbles: true }));
+  };
+  document.addEventListener("pointerup", let_go);
+  document.addEventListener("pointercancel", let_go);
+})();
