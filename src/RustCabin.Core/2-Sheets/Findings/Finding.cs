@@ -1,3 +1,4 @@
+using RustCabin.Core.Declared;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Findings;
@@ -13,6 +14,9 @@ public sealed record Fix
     public IReadOnlyDictionary<string, IReadOnlyList<CardPartition>> Cards { get; init; } =
         new Dictionary<string, IReadOnlyList<CardPartition>>();
 
+    /// <summary>Other ways by which parts are fitted, by instance.</summary>
+    public IReadOnlyDictionary<string, string> Ways { get; init; } = new Dictionary<string, string>();
+
     /// <summary>What changes on the cards, in words; empty: nothing.</summary>
     public string Divides { get; init; } = "";
 
@@ -23,6 +27,7 @@ public sealed record Fix
             [
                 .. Switches.SelectMany(i => i.Value.Select(s => $"Set {s.Key} to {s.Value}")),
                 .. Divides.Length > 0 ? [Divides] : (string[])[],
+                .. Ways.Select(w => $"Fit {IdText.Plain(w.Key)} by the way {IdText.Plain(w.Value)}"),
             ]
         );
 

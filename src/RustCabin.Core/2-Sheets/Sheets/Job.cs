@@ -36,6 +36,12 @@ public sealed record Job
     [Display(Description = "Other ways to come by it, weighed against the job as it is planned.")]
     public JobWays? Ways { get; init; }
 
+    [Id, Display(Name = "comes after", Description = "The job of the same unit that comes before this one.")]
+    public string? After { get; init; }
+
+    [Display(ShortName = "answer", Description = "Answers to questions that were asked of others.")]
+    public IReadOnlyList<HeardAnswer> Heard { get; init; } = [];
+
     [Display(Description = "Within which bounds.")]
     public JobLimits Limits { get; init; } = new();
 
@@ -145,6 +151,12 @@ public sealed record JobLimits
 
     [Id, OnSheet(Things.Parts), Display(Description = "Parts that every proposal must hold.")]
     public IReadOnlyList<string> Keep { get; init; } = [];
+
+    [Display(Name = "functions to keep", Description = "Functions and ports that must not be given up.")]
+    public IReadOnlyList<string> KeepFunctions { get; init; } = [];
+
+    [Display(Name = "may hang out", Description = "Something may hang out of the case afterwards.")]
+    public bool Outside { get; init; } = true;
 }
 
 /// <summary>What a meter showed between two places: a beep or none, or ohms. Source: docs/handbook/wiring.md,

@@ -34,6 +34,9 @@ public sealed record JobBuild : ICompleted<JobBuild>
     [Display(ShortName = "note at a step", Description = "What was noted or photographed at steps.")]
     public IReadOnlyList<BenchNote> Notes { get; init; } = [];
 
+    [Display(Description = "How each test of the test set went with the job done.")]
+    public IReadOnlyDictionary<string, FunctionState> Tried { get; init; } = new Dictionary<string, FunctionState>();
+
     [Display(ShortName = "care of the case", Description = "What is whitened, and where a hole is made.")]
     public IReadOnlyList<CareWork> Care { get; init; } = [];
 

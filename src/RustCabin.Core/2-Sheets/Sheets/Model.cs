@@ -134,6 +134,12 @@ public sealed record Model
     )]
     public IReadOnlyList<RouteLeg> Routes { get; init; } = [];
 
+    [Display(ShortName = "function", Description = "What it can do and a person can try, before a job and after it.")]
+    public IReadOnlyList<MachineFunction> Functions { get; init; } = [];
+
+    [Display(ShortName = "line of use", Description = "How it is used, for the operating card.")]
+    public IReadOnlyList<UseLine> Use { get; init; } = [];
+
     [Display(ShortName = "message", Description = "What it says on the screen when something is wrong.")]
     public IReadOnlyList<Message> Messages { get; init; } = [];
 

@@ -77,6 +77,12 @@ public sealed record Part : ICompleted<Part>
     [Display(ShortName = "known pair", Description = "What a person has tried with it, and how that went.")]
     public IReadOnlyList<KnownPair> Known { get; init; } = [];
 
+    [Display(ShortName = "line of use", Description = "How it is used, for the operating card.")]
+    public IReadOnlyList<UseLine> Use { get; init; } = [];
+
+    [Display(ShortName = "function", Description = "What it brings that a person can try.")]
+    public IReadOnlyList<MachineFunction> Functions { get; init; } = [];
+
     [Display(ShortName = "switch", Description = "Its jumpers, switches and solder links.")]
     public IReadOnlyList<Switch> Switches { get; init; } = [];
 
@@ -356,33 +362,6 @@ public enum DriverOrder
     Before,
     After,
     Any,
-}
-
-/// <summary>What a person has tried with a part, and how that went. Source: docs/handbook/faults.md, Trials.</summary>
-public sealed record KnownPair
-{
-    [Required, Display(Description = "What it was tried with: a card, another part, a title.")]
-    public string With { get; init; } = "";
-
-    [Required, Display(Description = "How it went.")]
-    public KnownResult Result { get; init; }
-
-    [Display(Description = "With which firmware.")]
-    public string Firmware { get; init; } = "";
-
-    [Display(Name = "when", Description = "The day, 2026-11-26.")]
-    public string Date { get; init; } = "";
-
-    [Display(Description = "Who says so: a unit of the cabin, a person.")]
-    public string Source { get; init; } = "";
-}
-
-/// <summary>How something went with a part.</summary>
-public enum KnownResult
-{
-    Works,
-    Fails,
-    Limits,
 }
 
 /// <summary>A part that does not go with another.</summary>

@@ -53,6 +53,9 @@ public sealed record Unit
     [Display(ShortName = "belonging", Description = "Accessories and original pieces that belong to it.")]
     public IReadOnlyList<Belonging> Belongings { get; init; } = [];
 
+    [Display(ShortName = "borrowed thing", Description = "What it has from another unit for a time.")]
+    public IReadOnlyList<BorrowedThing> Borrowed { get; init; } = [];
+
     [Display(
         ShortName = "act of wiring",
         Description = "What was repaired or changed on its boards, beside what its parts ask for."
@@ -167,6 +170,9 @@ public sealed record Baseline
 
     [Display(Description = "What it showed at power-up.")]
     public FirstReading? Reading { get; init; }
+
+    [Display(Description = "What each function did before anything was touched; left out: not looked at.")]
+    public IReadOnlyDictionary<string, FunctionState> Functions { get; init; } = new Dictionary<string, FunctionState>();
 
     [Display(Description = "Starts that were counted, where it does not start every time.")]
     public CountedStarts? Counted { get; init; }
@@ -327,6 +333,15 @@ public sealed record Title
 
     [Display(Description = "The name of its file; that of disc 2 has -2 before the last point.")]
     public string? File { get; init; }
+
+    [Display(Description = "What running it tries: functions, and claims of the machine.")]
+    public IReadOnlyList<string> Exercises { get; init; } = [];
+
+    [Range(0, 10_000), UnitOf("minutes"), Display(Description = "How long such a try takes.")]
+    public decimal Minutes { get; init; } = 5;
+
+    [Range(1, 1000), Display(Description = "Clean passes in a row that are asked of it.")]
+    public int Passes { get; init; } = 1;
 
     /// <summary>Whether it was made for a model: one that its sheet names, or any where the sheet names none.</summary>
     public bool IsFor(Model model) => Models.Count == 0 || Models.Contains(model.Id);

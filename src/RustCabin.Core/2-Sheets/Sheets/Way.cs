@@ -82,6 +82,15 @@ public sealed record Way : ICompleted<Way>
     [LongText, Display(Description = "Original pieces that come off and must be kept.")]
     public IReadOnlyList<string> Keeps { get; init; } = [];
 
+    [Display(
+        ShortName = "thing that is lost",
+        Description = "What is given up for it: functions of the machine, or a port in words."
+    )]
+    public IReadOnlyList<string> Loses { get; init; } = [];
+
+    [Display(Name = "hangs out", Description = "What hangs out of the case afterwards; left out: nothing.")]
+    public string? HangsOut { get; init; }
+
     [Display(Description = "What then belongs to this unit only.")]
     public string? Special { get; init; }
 

@@ -55,6 +55,22 @@ public static class FitFindings
         ByHand = ["the chip desoldered and a socket put in"],
     };
 
+    /// <summary>FIT-LOSES.</summary>
+    public static readonly FindingKind FitLoses = new("FIT-LOSES", At, [Severity.Stop, Severity.Watch])
+    {
+        Meaning =
+            "The way by which a part is fitted gives up a function or a port, or lets something hang out of the case. Stop where "
+            + "the job is to keep it.",
+        Mend = "Another way, which the press sets where there is one; or let it go under Wants.",
+    };
+
+    /// <summary>PART-IDLE.</summary>
+    public static readonly FindingKind PartIdle = new("PART-IDLE", At, [Severity.Note])
+    {
+        Meaning = "A part that stays in does nothing any more once the job is done.",
+        Mend = "Take it out, to the cupboard.",
+    };
+
     /// <summary>FIT-HEIGHT.</summary>
     public static readonly FindingKind FitHeight = new("FIT-HEIGHT", At, [Severity.Stop, Severity.Watch])
     {
@@ -170,6 +186,8 @@ public static class FitFindings
         FitTrim,
         FitDriver,
         PartErrata,
+        FitLoses,
+        PartIdle,
         FitSkill,
     ];
 }

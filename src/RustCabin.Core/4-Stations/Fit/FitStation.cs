@@ -53,7 +53,11 @@ public sealed class FitStation : Station
         Check.On(Rests.Subjects, SoftwareChecks.Drivers),
         Check.On(Rests.Subjects, SoftwareChecks.Errata),
         Check.On(Rests.Subjects, SkillChecks.Skill),
+        Check.On(Rests.Subjects, Losses.Check),
     ];
+
+    /// <inheritdoc/>
+    public override IEnumerable<Proposal> Proposals(PlannedUnit unit) => Losses.Proposals(unit);
 
     /// <inheritdoc/>
     public override IEnumerable<Work> Works(BuildAsked asked) => FitWorks.Of(asked);

@@ -64,7 +64,7 @@ public sealed record Answer(
         return new Answer(
             planned,
             count,
-            findings,
+            [.. findings, .. Searches.IdleParts.Of(stations, planned, findings)],
             RailLoad.Of(planned),
             new Money(added.Sum(i => i.Part.Price), planned.Currency),
             added.Sum(i => i.Way?.Minutes ?? 0),

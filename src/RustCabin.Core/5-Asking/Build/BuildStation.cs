@@ -14,6 +14,9 @@ public sealed class BuildStation : Station
     public override StationName Name => StationName.Build;
 
     /// <inheritdoc/>
+    public override IReadOnlyList<FindingKind> Findings { get; } = [NextJobs.PlanBlocks];
+
+    /// <inheritdoc/>
     public override IReadOnlyList<Act> OwnActs { get; } =
     [
         Act.Traceless(Acts.Untouched.Act),

@@ -32,7 +32,9 @@ public sealed record AtHand(Pack Sheets, Job Job, PlannedUnit Before, Answer Ans
             sheets,
             job,
             before,
-            Answer.For(stations, after).With(GateFindings.Of(stations, progress, job)),
+            Answer
+                .For(stations, after)
+                .With([.. GateFindings.Of(stations, progress, job), .. NextJobs.Blocked(stations, sheets, after)]),
             sheet,
             progress
         );

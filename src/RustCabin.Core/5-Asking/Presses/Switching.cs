@@ -36,11 +36,18 @@ public static class Switching
                     [
                         .. moves.Select(m => Words(at, m.Item1, m.Item2, m.Item3)),
                         .. fix.Divides.Length > 0 ? [fix.Divides] : (string[])[],
+                        .. fix.Ways.Select(w =>
+                            $"{at.After.Find(InstanceName.Parse(w.Key))?.Title ?? w.Key} by the way {w.Value}"
+                        ),
                     ]
                 ),
             job =>
                 fix.Cards.Aggregate(
-                    JobEdits.SetSwitches(job, at.Unit.Fitted, moves),
+                    fix.Ways.Aggregate(
+                        JobEdits.SetSwitches(job, at.Unit.Fitted, moves),
+                        (j, w) =>
+                            j is null ? null : JobEdits.SetWay(j, at.Unit.Fitted, InstanceName.Parse(w.Key), new WayName(w.Value))
+                    ),
                     (j, card) => j is null ? null : StorageEdits.Divide(j, InstanceName.Parse(card.Key), card.Value)
                 )
         );

@@ -54,6 +54,12 @@ public sealed record AskForm(string? Kind, string? Amount, string? What, bool Fr
 /// <summary>The limits of a job as they are typed and ticked.</summary>
 public sealed record LimitsForm(string? Budget, int? Skill, bool Reversible, bool FromStock, IReadOnlyList<string>? Keep)
 {
+    /// <summary>Functions and ports that must not be given up.</summary>
+    public IReadOnlyList<string>? KeepFunctions { get; init; }
+
+    /// <summary>Nothing may hang out of the case.</summary>
+    public bool NothingOut { get; init; }
+
     /// <summary>The limits; false: <paramref name="wrong"/> says what is wrong with the budget.</summary>
     /// <param name="known">True for the id of a part that there is.</param>
     /// <param name="limits">The limits.</param>
@@ -67,6 +73,11 @@ public sealed record LimitsForm(string? Budget, int? Skill, bool Reversible, boo
             Reversible = Reversible,
             FromStock = FromStock,
             Keep = [.. (Keep ?? []).Where(known).Distinct()],
+            KeepFunctions =
+            [
+                .. (KeepFunctions ?? []).Select(Texts.Of).Where(k => k.Length is > 0 and <= 100).Distinct().Take(50),
+            ],
+            Outside = !NothingOut,
         };
         wrong = $"\"{budget}\" is not an amount; type 90 or 90.50";
         if (budget.Length == 0)

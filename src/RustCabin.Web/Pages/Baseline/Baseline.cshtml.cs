@@ -60,6 +60,14 @@ public sealed partial class BaselineModel(SheetRepository sheets, JobRepository 
     public IActionResult OnPostStarts(string job, long version, bool starts) =>
         PressUnit(job, version, at => Readings.BaselineStarts(at, starts));
 
+    /// <summary>Something is taken from another unit for a time.</summary>
+    public IActionResult OnPostBorrow(string job, long version, string? what, string? from) =>
+        PressUnit(job, version, at => Loans.Borrow(at.Sheets, at.Unit, what, from));
+
+    /// <summary>A loan ends.</summary>
+    public IActionResult OnPostEndLoan(string job, long version, int index, bool stays) =>
+        PressUnit(job, version, at => Loans.End(at.Unit, index, stays));
+
     /// <summary>One start that was counted.</summary>
     public IActionResult OnPostCount(string job, long version, bool warm, bool works) =>
         PressUnit(job, version, at => Counting.Baseline(at, warm, works));

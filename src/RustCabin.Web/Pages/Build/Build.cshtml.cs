@@ -23,6 +23,20 @@ public partial class BuildModel(SheetRepository sheets, JobRepository jobs, Phot
     public Diagnosis? Explained(StepProgress step) =>
         step is { State: StepState.Differs, Step.At: not null } ? AtGate.Of(View.At, step) : null;
 
+    /// <summary>The tests of what the job touches.</summary>
+    public JobTests Tests => field ??= JobTests.Of(View.Before, View.After);
+
+    /// <summary>How each of them went, before and after.</summary>
+    public IReadOnlyList<TriedTest> Tried => field ??= Functioning.Of(View.At, Tests);
+
+    /// <summary>How a function was found before anything was touched.</summary>
+    public IActionResult OnPostTriedBefore(string job, long version, string test, string? state) =>
+        PressUnit(job, version, at => Functioning.Before(at, test, state));
+
+    /// <summary>How a test went with the job done.</summary>
+    public IActionResult OnPostTriedAfter(string job, long version, string test, string? state) =>
+        Press(job, version, at => Functioning.After(at, test, state));
+
     /// <summary>Notes how many minutes a step that is done really took.</summary>
     public IActionResult OnPostTook(string job, long version, StepId step, string? took) =>
         Press(job, version, at => Ticking.Took(at, step, took));

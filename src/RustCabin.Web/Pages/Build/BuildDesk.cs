@@ -11,7 +11,11 @@ public sealed class BuildDesk : Desk
     public override string Word => "steps and gates";
     public override char Key => 'b';
 
-    public override void Map(IEndpointRouteBuilder routes) => BuildCalls.Map(routes);
+    public override void Map(IEndpointRouteBuilder routes)
+    {
+        BuildCalls.Map(routes);
+        AskModel.Map(routes);
+    }
 
     protected override StationMark FarOf(JobView view) =>
         view.Progress switch

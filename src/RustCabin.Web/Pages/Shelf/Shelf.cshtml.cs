@@ -58,6 +58,24 @@ public sealed class ShelfModel(
     [BindProperty(SupportsGet = true)]
     public int From { get; set; }
 
+    /// <summary>The choices of how long one has.</summary>
+    public static readonly IReadOnlyList<int> MinutesAtHand = [30, 60, 120];
+
+    /// <summary>So many stretches of work are shown, and so many that lack something.</summary>
+    public const int WorksShown = 5,
+        LacksShown = 12;
+
+    /// <summary>How long one has, in minutes.</summary>
+    [BindProperty(SupportsGet = true)]
+    public int Minutes { get; set; } = MinutesAtHand[1];
+
+    /// <summary>What could be done at each open job.</summary>
+    public IReadOnlyList<NowWork> Works { get; private set; } = [];
+
+    /// <summary>The page for another time at hand.</summary>
+    public string InMinutes(int minutes) =>
+        UrlOf(State) is var url ? $"{url}{(url.Contains('?') ? '&' : '?')}minutes={minutes}" : "";
+
     /// <summary>How many units there are in each state, of those that have the words.</summary>
     public IReadOnlyDictionary<ShelfState, int> Counts { get; private set; } = new Dictionary<ShelfState, int>();
 
@@ -107,6 +125,14 @@ public sealed class ShelfModel(
                 unplanned.Add((unit, dense.Message));
             }
         Units = rows.Count + unplanned.Count;
+        if (!MinutesAtHand.Contains(Minutes))
+            Minutes = MinutesAtHand[1];
+        Works =
+        [
+            .. rows.Where(r => !r.Unit.Retired)
+                .Select(r => r.Job is { Job.Ended: false } job ? NowWork.Of(job.At, items, clock.GetUtcNow()) : null)
+                .OfType<NowWork>(),
+        ];
         string[] words = (Find ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries);
         rows.RemoveAll(r => !words.All(w => Said(r).Contains(w, StringComparison.OrdinalIgnoreCase)));
         Counts = rows.CountBy(r => r.On.State).ToDictionary();

@@ -27,6 +27,9 @@ public sealed class UnitModel(SheetRepository sheets, JobRepository jobs, StockR
     /// <summary>The part that it is; null: it is a machine.</summary>
     public Part? Part { get; private set; }
 
+    /// <summary>The loans in which it is on either side.</summary>
+    public IReadOnlyList<OnLoan> Loans { get; private set; } = [];
+
     /// <summary>What became of a press that could not be carried out; null when all is well.</summary>
     public string? Notice { get; private set; }
 
@@ -38,6 +41,7 @@ public sealed class UnitModel(SheetRepository sheets, JobRepository jobs, StockR
         Shown = known;
         Machine = all.FindModel(known.Model)!;
         Part = Beginning.BenchedPart(all, known);
+        Loans = [.. Core.Presses.Loans.Of(all, known)];
         ViewData["Title"] = known.Name;
         try
         {

@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core;
 using RustCabin.Core.Cupboard;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Presses;
 using RustCabin.Core.Searches;
 using RustCabin.Core.Sheets;
@@ -112,6 +113,20 @@ public sealed class WantsModel(SheetRepository sheets, JobRepository jobs, Stock
     public IActionResult OnPostDropWay(string job, long version, string way) => Press(job, version, at => Weighing.Drop(at, way));
 
     public IActionResult OnPostHour(string job, long version, string? worth) => Press(job, version, _ => Weighing.Hour(worth));
+
+    /// <summary>What could be given up, each by the name under which it is kept: what the machine can do, what the ways of parts
+    /// into it take away, and what is kept already.</summary>
+    public IEnumerable<(string Id, string Words)> MayBeLost =>
+        View
+            .Model.Functions.Select(f => (f.Id, f.Called))
+            .Concat(
+                View.Sheets.Parts.SelectMany(p => p.Ways)
+                    .Where(w => w.Model == View.Model.Id)
+                    .SelectMany(w => w.Loses)
+                    .Concat(View.Job.Limits.KeepFunctions)
+                    .Select(l => (l, IdText.Is(l) ? IdText.Plain(l) : l))
+            )
+            .DistinctBy(l => l.Item1);
 
     public IActionResult OnPostLimits(string job, long version, LimitsForm form) =>
         Press(job, version, at => Wanting.Limits(at, form));
