@@ -1,0 +1,86 @@
+using System.Net;
+using AngleSharp.Html.Dom;
+using RustCabin.Web.Pages.Tools;
+
+namespace RustCabin.Web.Tests;
+
+/// <summary>Every declared tool answers its example with a drawing, from at most ten fields, one press from the empty
+/// shelf.</summary>
+public sealed class ToolsTests(ToolsTests.Empty empty) : IClassFixture<ToolsTests.Empty>
+{
+    /// <summary>A cabin without sheets.</summary>
+    public sealed class Empty : IAsyncLifetime
+    {
+        public CabinServer Cabin { get; } = new() { Demo = false };
+
+        public ValueTask InitializeAsync() => Cabin.InitializeAsync();
+
+        public ValueTask DisposeAsync() => Cabin.DisposeAsync();
+    }
+
+    public static readonly TheoryData<string> Slugs = new(AllTools.List.Select(t => t.Slug));
+
+    [Theory]
+    [MemberData(nameof(Slugs))]
+    public async Task A_tool_answers_its_example_from_an_empty_cabin(string slug)
+    {
+        Tool tool = AllTools.List.First(t => t.Slug == slug);
+        Assert.InRange(tool.Fields.Count, 1, 10);
+        Assert.Contains(
+            $"/tools/{slug}",
+            (await empty.Cabin.Page("/tools")).QuerySelectorAll("a").Select(a => a.GetAttribute("href"))
+        );
+        IHtmlDocument page = await empty.Cabin.Page($"/tools/{slug}");
+        Assert.Equal(tool.Title, page.QuerySelector("h1")!.TextContent);
+        Assert.NotEmpty(page.QuerySelector("[role=status] h2")!.TextContent);
+        Assert.NotNull(page.QuerySelector("[role=status] svg"));
+        // The handbook has the heading that it leads to.
+        string heading = page.QuerySelector(".top a")!.GetAttribute("href")!;
+        IHtmlDocument handbook = await empty.Cabin.Page(heading[..heading.IndexOf('#')]);
+        Assert.NotNull(handbook.GetElementById(heading[(heading.IndexOf('#') + 1)..]));
+    }
+
+    [Theory]
+    [InlineData("chips?types=9Kx1", "types")]
+    [InlineData("map?ranges=nothing", "ranges")]
+    [InlineData("map?bits=3", "bits")]
+    [InlineData("power?amps=much", "amps")]
+    [InlineData("power?loads=board, some", "loads")]
+    [InlineData("card?card=large", "card")]
+    [InlineData("palette?levels=8 8", "levels")]
+    [InlineData("panel?panel=9 9", "panel")]
+    [InlineData("load?speakers=", "speakers")]
+    [InlineData("trials?trials=old, fails", "trials")]
+    [InlineData("batch?kept=0", "kept")]
+    [InlineData("bath?from=3", "fromPercent")]
+    public async Task What_is_typed_wrong_is_told_with_its_field(string address, string field)
+    {
+        IHtmlDocument page = await empty.Cabin.Page($"/tools/{address}");
+        Assert.Contains(
+            page.QuerySelectorAll("[role=alert] b").Select(b => b.TextContent),
+            f => f.StartsWith(field, StringComparison.Ordinal)
+        );
+        Assert.Null(page.QuerySelector("[role=status]"));
+    }
+
+    [Theory]
+    [InlineData("power", "0.23 A are left")] // 2.6 x 0.8 - 1.3 - 0.55
+    [InlineData("batch", "4.50 for each that is kept")] // (24 + 96 + 18 - 120) / 4
+    [InlineData("load", "4.5 ohms take 0.89 W")] // 4 / 4.5
+    [InlineData("chips", "512 KiB from 18 x 256Kx1")]
+    [InlineData("trials", "supply own")]
+    [InlineData("map", "Two answer in 1 range")]
+    public async Task The_example_gives_the_worked_figure(string slug, string headline) =>
+        Assert.Equal(headline, (await empty.Cabin.Page($"/tools/{slug}")).QuerySelector("[role=status] h2")!.TextContent);
+
+    [Fact]
+    public async Task There_is_no_tool_of_another_name_and_a_map_is_kept_as_a_sheet()
+    {
+        Assert.Equal(HttpStatusCode.NotFound, (await empty.Cabin.Http.GetAsync("/tools/oars")).StatusCode);
+        IHtmlDocument page = await empty.Cabin.Page("/tools/map");
+        var keep = (IHtmlFormElement)page.QuerySelector("form.keep")!;
+        string text = keep.QuerySelector("textarea")!.TextContent;
+        (_, page) = await empty.Cabin.Press(keep, ("Text", text), ("Name", "Tern"));
+        Assert.Contains("The sheet is made", page.Body!.TextContent);
+    }
+}
