@@ -114,6 +114,58 @@ public sealed class EditorTests
         Assert.DoesNotContain(bench.Browser.FindElements(By.CssSelector("input")), i => i.GetDomAttribute("name") == "f:id");
     }
 
+    /// <summary>Ten acts, as somebody wrote them down.</summary>
+    const string TenActs = """
+        Lift pins 12, 13 and 14 of U72
+        Lift pin 40 of U72
+        Run a red wire from U72.12 to pad A, 40 mm
+        Run a wire from U72.13 to pad B, 42 mm
+        Run a wire from U72.14 to pad C, 44 mm
+        Wire U72.40 to pad BEAT, blue, 7 cm
+        Remove R14
+        Bridge L2
+        Connect TP3 to pad WAKE
+        Socket U9
+        """;
+
+    [Fact]
+    public void A_console_and_a_drive_emulator_from_a_guide_in_under_forty_presses_to_the_continuity_table()
+    {
+        using var bench = new Bench(demo: false);
+        bench.Go("/");
+        bench.Press("link", "Sheets");
+        bench.Press("link", "console");
+        Fill(bench, "name", "Gull");
+        bench.Press("button", "Save the sheet");
+        bench.Sees(".saved", "Saved");
+        bench.Press("link", "put a unit");
+        Fill(bench, "name", "Slip Gull");
+        bench.Press("button", "Save the sheet");
+        bench.Sees(".saved", "It is on the shelf");
+
+        bench.Press("link", "Sheets");
+        bench.Press("button", "Or a part");
+        bench.Press("link", "card adapter");
+        Fill(bench, "name", "Petrel");
+        Paste(bench, "ways[0].changes", TenActs, "Take these");
+        bench.Press("button", "Save the sheet");
+        bench.Sees(".saved", "Saved");
+        Assert.Contains("\"do\":\"lift\",\"chip\":\"U72\",\"pins\":[12,13,14]", Json(bench));
+
+        bench.Press("link", "Which units take it");
+        bench.Press("button", "Begin");
+        bench.Sees("h1", "Fit");
+        bench.Press("link", "Wiring");
+        bench.Sees("h1", "Wiring");
+        // The leg that was lifted and led to the first pad.
+        bench.Until(
+            () => bench.Text("main").Contains("U72.12") && bench.Text("main").Contains("U72.12p"),
+            "the readings of the first lift"
+        );
+        Assert.Empty(bench.Complaints);
+        Assert.InRange(bench.Touches, 15, 39);
+    }
+
     /// <summary>The unit of a machine that was described, with its own jumper at the station Memory.</summary>
     [Fact]
     public void The_jumper_of_a_machines_own_board_is_set_at_memory()
@@ -173,7 +225,7 @@ public sealed class EditorTests
             "document.getElementById(arguments[0])?.closest('details.section')?.setAttribute('open', '')",
             $"paste-{list}"
         );
-        bench.Press("button", $"Paste {(list == "claims" ? "an address map" : "switches")}");
+        bench.Press("button", $"Paste {(list == "claims" ? "an address map" : list == "switches" ? "switches" : "a guide")}");
         bench.Touches++;
         bench.Browser.ExecuteScript(
             "const t = document.querySelector(arguments[0]); t.value = arguments[1]",
@@ -181,9 +233,12 @@ public sealed class EditorTests
             text
         );
         bench.Press("button", "Read text");
-        bench.Until(() => bench.Browser.FindElements(By.CssSelector($"#paste-{list} .lines li")).Count > 0, "what was read");
+        bench.Until(
+            () => bench.Browser.FindElements(By.CssSelector($"[id='paste-{list}'] .lines li")).Count > 0,
+            "what was read"
+        );
         bench.Press("button", take);
-        bench.Until(() => bench.Browser.FindElements(By.CssSelector($"#paste-{list} .lines li")).Count == 0, "it is taken");
+        bench.Until(() => bench.Browser.FindElements(By.CssSelector($"[id='paste-{list}'] .lines li")).Count == 0, "it is taken");
     }
 
     static void Choose(Bench bench, string css, string value)

@@ -8,6 +8,7 @@ using RustCabin.Core.Packs;
 using RustCabin.Core.Pasted;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
+using RustCabin.Data;
 
 namespace RustCabin.Web.Pages.Sheets;
 
@@ -114,8 +115,9 @@ public sealed partial class EditorModel
 
     /// <summary>The kind of text that can be pasted into a list of the sheet; null: none.</summary>
     public static PasteKind? PasteInto(string list) =>
-        list switch
+        list[(list.LastIndexOf('.') + 1)..] switch
         {
+            "changes" => PasteKind.Acts,
             "claims" => PasteKind.Map,
             "switches" => PasteKind.Switches,
             "chips" => PasteKind.Pinout,
@@ -170,29 +172,73 @@ public sealed partial class EditorModel
         Core.Pasted.Paste read = ReadPasted(list, text);
         string[] ticked = [.. Request.Form[$"t:{list}"].OfType<string>()];
         read = read with { Lines = [.. read.Lines.Where(l => l.Doubt is null || ticked.Contains($"{l.Line}"))] };
-        if (instead || sheet[list] is not JsonArray things)
-            sheet[list] = things = [];
+        JsonArray things = instead ? [] : JsonPath.Get(sheet, list) as JsonArray ?? [];
         HashSet<string> taken = [.. things.OfType<JsonObject>().Select(o => $"{o["id"]}")];
-        JsonNode[] made = list switch
+        JsonNode[] made = PasteInto(list) switch
         {
-            "claims" =>
+            PasteKind.Map =>
             [
                 .. PastedPack.ClaimsOf(read.All<PastedRange>(), taken).Select(c => (JsonNode)Declaration<Claim>.Write(c)),
             ],
-            "switches" =>
+            PasteKind.Switches =>
             [
                 .. PastedPack.SwitchesOf(read.All<PastedSetting>()).Select(s => (JsonNode)Declaration<Switch>.Write(s)),
             ],
+            PasteKind.Acts => TakeGuide(sheet, list, [.. read.All<GuideAct>()]),
             _ when read.All<PastedLeg>().Any() => [Declaration<BoardChip>.Write(PastedPack.ChipOf(read.All<PastedLeg>()))],
             _ => [],
         };
         if (made.Length == 0)
             throw new ArgumentException("nothing was read that could be taken");
+        if (things.Parent is null)
+            JsonPath.Put(sheet, list, things);
         foreach (JsonNode one in made)
             things.Add(one);
         if (list == "switches")
             PlacedBySwitches(sheet, read.All<PastedSetting>(), instead);
-        return $"{IdText.Counted(made.Length, IdText.Singular(list))} taken from a text";
+        return $"{IdText.Counted(made.Length, IdText.Singular(list[(list.LastIndexOf('.') + 1)..]))} taken from a text";
+    }
+
+    /// <summary>The machine that the way of a list is for; null: the list is of no way, or names none.</summary>
+    Model? MachineAt(string list) =>
+        list.StartsWith("ways[", StringComparison.Ordinal)
+            ? sheets.All().FindModel($"{JsonPath.Get(Sheet, list[..(list.IndexOf(']') + 1)] + ".model")}")
+            : null;
+
+    /// <summary>What a guide that was read names of the board and the machine's sheet does not have.</summary>
+    public IReadOnlyList<string> NewOnMachine(string list) =>
+        ReadInto(list) is { As: PasteKind.Acts } read && MachineAt(list) is { } machine
+            ? PastedWiring.Of(read.All<GuideAct>(), machine).New
+            : [];
+
+    /// <summary>A guide becomes the changes of a way; its pads come onto this sheet, chips and points onto the
+    /// machine's.</summary>
+    JsonNode[] TakeGuide(JsonObject sheet, string list, IReadOnlyList<GuideAct> acts)
+    {
+        if (MachineAt(list) is not { } machine)
+            throw new ArgumentException("the way names no machine of this cabin");
+        PastedWiring wiring = PastedWiring.Of(acts, machine);
+        if (wiring.New.Count > 0 && StoredAs("model", machine.Id) is { } stored)
+        {
+            Append(stored, "chips", wiring.Chips.Select(c => (JsonNode)Declaration<BoardChip>.Write(c)));
+            Append(stored, "points", wiring.Points.Select(p => (JsonNode)Declaration<BoardPoint>.Write(p)));
+            ImportOutcome outcome = import.Run(
+                System.Text.Encoding.UTF8.GetBytes(DraftPreview.PackOf("model", stored, sheets.All().Currency)),
+                ImportMode.Replace,
+                $"a guide: {string.Join(", ", wiring.New)} named on {machine.Name}"
+            );
+            if (outcome.Errors.Count > 0)
+                throw new ArgumentException(outcome.Errors[0].Sentence);
+        }
+        HashSet<string> pads = [.. (sheet["pads"] as JsonArray ?? []).Select(p => $"{p?["id"]}")];
+        Append(sheet, "pads", wiring.Pads.Where(p => !pads.Contains(p.Id)).Select(p => (JsonNode)Declaration<Pad>.Write(p)));
+        return [.. wiring.Changes.Select(c => (JsonNode)Declaration<WireChange>.Write(c))];
+    }
+
+    static void Append(JsonObject sheet, string list, IEnumerable<JsonNode> things)
+    {
+        foreach (JsonNode thing in things)
+            JsonPath.Put(sheet, $"{list}[+]", thing);
     }
 
     /// <summary>
