@@ -51,6 +51,11 @@ public sealed class ToolsTests(ToolsTests.Empty empty) : IClassFixture<ToolsTest
     [InlineData("panel?panel=9 9", "panel")]
     [InlineData("load?speakers=", "speakers")]
     [InlineData("trials?trials=old, fails", "trials")]
+    [InlineData("fair?shows=0", "shows")]
+    [InlineData("fair?of=none", "of")]
+    [InlineData("fair?missed=1", "missed")]
+    [InlineData("sampling?errors=", "captures")]
+    [InlineData("sides?left=above", "heard")]
     [InlineData("batch?kept=0", "kept")]
     [InlineData("bath?from=3", "fromPercent")]
     public async Task What_is_typed_wrong_is_told_with_its_field(string address, string field)
@@ -69,6 +74,9 @@ public sealed class ToolsTests(ToolsTests.Empty empty) : IClassFixture<ToolsTest
     [InlineData("load", "4.5 ohms take 0.89 W")] // 4 / 4.5
     [InlineData("chips", "512 KiB from 18 x 256Kx1")]
     [InlineData("trials", "supply own")]
+    [InlineData("fair", "10 clean passes in a row")] // 0.7^9 is 0.0404, once in 24.8; 0.7^10 is enough
+    [InlineData("sampling", "Phase 3")]
+    [InlineData("sides", "Left and right are exchanged: change the two leads at the jack.")]
     [InlineData("map", "Two answer in 1 range")]
     public async Task The_example_gives_the_worked_figure(string slug, string headline) =>
         Assert.Equal(headline, (await empty.Cabin.Page($"/tools/{slug}")).QuerySelector("[role=status] h2")!.TextContent);

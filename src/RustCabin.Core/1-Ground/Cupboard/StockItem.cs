@@ -19,6 +19,9 @@ public enum StockKind
     /// <summary>A memory module.</summary>
     Module,
 
+    /// <summary>A tool: an iron, a meter, a puller.</summary>
+    Tool,
+
     /// <summary>A cable or an adapter, by its ends.</summary>
     Cable,
 

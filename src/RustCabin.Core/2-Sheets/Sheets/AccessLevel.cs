@@ -30,6 +30,12 @@ public sealed record AccessLevel
     [Display(ShortName = "piece to remove", Description = "What is taken out on the way.")]
     public IReadOnlyList<Removal> Remove { get; init; } = [];
 
+    [LongText, Display(Description = "How one gets there: front edge first.")]
+    public string How { get; init; } = "";
+
+    [Display(ShortName = "way to lay it", Description = "How the machine lies for it, each with what that risks.")]
+    public IReadOnlyList<LaidSo> Lies { get; init; } = [];
+
     [Display(Description = "Plugs to pull on the way.")]
     public IReadOnlyList<string> Unplug { get; init; } = [];
 
@@ -78,4 +84,20 @@ public sealed record Removal
 
     [LongText, Display(Description = "Where they sit.")]
     public string Where { get; init; } = "";
+
+    [Display(Description = "What takes them out: a long screwdriver.")]
+    public string? Tool { get; init; }
+
+    [Display(Description = "In which order they come out: crosswise, front edge first.")]
+    public string? Order { get; init; }
+}
+
+/// <summary>A way in which a machine lies on the bench.</summary>
+public sealed record LaidSo
+{
+    [Required, LongText, Display(Description = "How it lies: screen down on a towel.")]
+    public string How { get; init; } = "";
+
+    [LongText, Usual, Display(Description = "What that risks: a scratched glass.")]
+    public string Risk { get; init; } = "";
 }

@@ -74,3 +74,24 @@ public sealed record HeardAnswer
     [Display(Name = "when", Description = "When it was noted.")]
     public string At { get; init; } = "";
 }
+
+/// <summary>Where a unit came from.</summary>
+public sealed record Acquired
+{
+    [LongText, Usual, Display(Description = "From whom, or where.")]
+    public string From { get; init; } = "";
+
+    [Usual, Display(Name = "when", Description = "The day, 2026-11-26.")]
+    public string At { get; init; } = "";
+
+    [Range(0, 1_000_000), Usual, Display(Description = "What was paid, in the pack's currency.")]
+    public decimal? Price { get; init; }
+}
+
+/// <summary>What a unit is meant for.</summary>
+public enum UnitPurpose
+{
+    Keep,
+    Sell,
+    Restore,
+}

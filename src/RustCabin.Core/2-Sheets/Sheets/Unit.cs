@@ -44,6 +44,12 @@ public sealed record Unit
     [Display(Description = "Drivers and other software on it, by name, with their versions.")]
     public IReadOnlyDictionary<string, string> Software { get; init; } = new Dictionary<string, string>();
 
+    [Display(Description = "Where it came from; left out: nobody has noted it.")]
+    public Acquired? Acquired { get; init; }
+
+    [Display(Description = "What it is meant for: to be kept, to be sold, or to be restored for somebody else.")]
+    public UnitPurpose Purpose { get; init; }
+
     [Range(0, 1_000_000), Display(Description = "What it was worth before anything was touched, in the pack's currency.")]
     public decimal? Worth { get; init; }
 

@@ -88,6 +88,12 @@ public sealed record Way : ICompleted<Way>
     )]
     public IReadOnlyList<string> Loses { get; init; } = [];
 
+    [Display(ShortName = "tool", Description = "What is wanted in hand for it: a chip puller.")]
+    public IReadOnlyList<string> Tools { get; init; } = [];
+
+    [Display(ShortName = "lesson", Description = "What was learnt at its steps, shown to whoever does it next.")]
+    public IReadOnlyList<Lesson> Lessons { get; init; } = [];
+
     [Display(Name = "hangs out", Description = "What hangs out of the case afterwards; left out: nothing.")]
     public string? HangsOut { get; init; }
 
@@ -190,4 +196,17 @@ public sealed record Overhang
 
     [Required, Range(0, 10_000), UnitOf("mm"), Display(Name = "clearance", Description = "The height free under it there.")]
     public decimal ClearanceMm { get; init; }
+}
+
+/// <summary>Something that was learnt at a step of a way. Source: docs/handbook/build.md, Lessons.</summary>
+public sealed record Lesson
+{
+    [Required, Display(Description = "The step, with the part's own name in place of its number.")]
+    public string At { get; init; } = "";
+
+    [Required, LongText, Display(Description = "What was learnt: easier before the board lies over it.")]
+    public string Text { get; init; } = "";
+
+    [Display(Description = "On which unit.")]
+    public string By { get; init; } = "";
 }

@@ -39,7 +39,11 @@ public static class AccessPath
     /// <summary>What comes off on the way in.</summary>
     public static IEnumerable<string> Off(AccessLevel level) =>
         [
-            .. level.Remove.Select(r => $"Take out {Counted(r)}."),
+            .. level.Lies.Select(
+                (l, i) => $"{(i == 0 ? "Lay it" : "Or lay it")}: {l.How}{(l.Risk.Length > 0 ? $" (risks {l.Risk})" : "")}."
+            ),
+            .. level.How.Length > 0 ? [$"{IdText.Capital(level.How.TrimEnd('.'))}."] : (string[])[],
+            .. level.Remove.Select(r => $"Take out {Counted(r)}{(r.Order is { } order ? $", {order}" : "")}."),
             .. level.Unplug.Select(u => $"Unplug the {u}."),
             .. level.Fragile.Select(f => $"Mind the {f}: it breaks easily."),
         ];

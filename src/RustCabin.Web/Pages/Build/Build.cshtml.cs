@@ -12,6 +12,36 @@ namespace RustCabin.Web.Pages.Build;
 public partial class BuildModel(SheetRepository sheets, JobRepository jobs, PhotoRepository photos, TimeProvider clock)
     : StationPage(sheets, jobs)
 {
+    /// <summary>What is laid out before anything is opened.</summary>
+    public IReadOnlyList<LaidOut> Tools =>
+        field ??= LayOut.Of(View.Sheet, View.After, [.. Service<StockRepository>().All().Select(s => s.Item)]);
+
+    T Service<T>()
+        where T : notnull => HttpContext.RequestServices.GetRequiredService<T>();
+
+    /// <summary>What was learnt at a step goes onto its part's sheet.</summary>
+    public IActionResult OnPostLearn(string job, StepId step, string? lesson)
+    {
+        if (!Load(job))
+            return NotFound();
+        Press<Part> press = Lessons.Learn(AtThisMoment, step, lesson);
+        if (press.Refused is { } refused)
+            return Refuse(refused);
+        return press.Edit is null
+            ? NotFound()
+            : RustCabin.Web.Pages.Sheets.SheetWriter.Write(
+                Sheets,
+                Service<PackImport>(),
+                View.At.Find(step)!.Step.Instance!.Part.Id,
+                press
+            ) switch
+            {
+                null => NotFound(),
+                "" => LocalRedirect(Request.Path + AsShown()),
+                var wrong => Refuse(StatusCodes.Status422UnprocessableEntity, wrong),
+            };
+    }
+
     public override Desk Desk => Desks.Of<BuildDesk>();
 
     /// <summary>What was typed at a gate, kept when it could not be taken, with what is wrong by line.</summary>

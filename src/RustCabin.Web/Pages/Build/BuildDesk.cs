@@ -15,6 +15,7 @@ public sealed class BuildDesk : Desk
     {
         BuildCalls.Map(routes);
         AskModel.Map(routes);
+        TellModel.Map(routes);
     }
 
     protected override StationMark FarOf(JobView view) =>

@@ -279,5 +279,19 @@ public static partial class AllTools
 
     /// <summary>Every declared tool.</summary>
     public static IReadOnlyList<Tool> List { get; } =
-    [ChipsForSize, ResolvedMap, PowerSum, CardPlan, PaletteOf, OnPanel, Speakers, TrialsOf, BatchCost, BathMix];
+    [
+        ChipsForSize,
+        ResolvedMap,
+        PowerSum,
+        CardPlan,
+        SamplesOfLine,
+        PaletteOf,
+        OnPanel,
+        SidesHeard,
+        Speakers,
+        TrialsOf,
+        FairTest,
+        BatchCost,
+        BathMix,
+    ];
 }
