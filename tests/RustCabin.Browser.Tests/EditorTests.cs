@@ -114,7 +114,7 @@ public sealed class EditorTests
         Assert.DoesNotContain(bench.Browser.FindElements(By.CssSelector("input")), i => i.GetDomAttribute("name") == "f:id");
     }
 
-    /// <summary>Ten acts, as somebody wrote them down.</summary>
+    /// <summary>Ten acts, as a person wrote them down.</summary>
     const string TenActs = """
         Lift pins 12, 13 and 14 of U72
         Lift pin 40 of U72

@@ -30,6 +30,13 @@ public sealed class HandbookTests : OnACabin
             }
         }
         Assert.True(links > 30);
+        // No page is left out: what another page or a station leads to is served.
+        Assert.All(
+            typeof(HandbookPage)
+                .Assembly.GetManifestResourceNames()
+                .Where(n => n.StartsWith("handbook.", StringComparison.Ordinal)),
+            n => Assert.Contains(HandbookPage.All, p => $"handbook.{p.Name}.md" == n)
+        );
         await Cabin.Page("/handbook/nothing", HttpStatusCode.NotFound);
     }
 

@@ -36,12 +36,13 @@ public sealed record FindingJson(
     FixJson? Fix
 );
 
-/// <summary>Either is left out where the fix has none of it.</summary>
+/// <summary>Each is left out where the fix has none of it.</summary>
 public sealed record FixJson(
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
         IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>>? Switches,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
-        IReadOnlyDictionary<string, IReadOnlyList<JsonObject>>? Cards
+        IReadOnlyDictionary<string, IReadOnlyList<JsonObject>>? Cards,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] IReadOnlyDictionary<string, string>? Ways
 )
 {
     /// <summary>The fix of a finding; its partitions as a job's sheet has them.</summary>
@@ -53,7 +54,8 @@ public sealed record FixJson(
                     c => c.Key,
                     c => (IReadOnlyList<JsonObject>)[.. c.Value.Select(Declaration<CardPartition>.Write)]
                 )
-                : null
+                : null,
+            fix.Ways.Count > 0 ? fix.Ways : null
         );
 }
 

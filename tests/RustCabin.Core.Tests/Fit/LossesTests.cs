@@ -1,5 +1,4 @@
 using RustCabin.Core.Findings;
-using RustCabin.Core.Planning;
 using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Tests.Presses;

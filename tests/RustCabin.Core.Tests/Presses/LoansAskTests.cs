@@ -10,7 +10,14 @@ public sealed class LoansAskTests
     [Fact]
     public void A_loan_is_seen_at_both_units_until_it_ends()
     {
-        var job = new Pressing(Demo.Of("brindle-16.json"), "slip-8-picture");
+        Pack brindle = Demo.Of("brindle-16.json");
+        var job = new Pressing(
+            brindle with
+            {
+                Units = [.. brindle.Units.Select(u => u with { Borrowed = [] })],
+            },
+            "slip-8-picture"
+        );
         job.MadeOnUnit(at => Loans.Borrow(at.Sheets, at.Unit, " lid ", "slip-2"));
         Unit one = job.Sheets.FindUnit("slip-8")!,
             other = job.Sheets.FindUnit("slip-2")!;

@@ -19,9 +19,6 @@ public enum StockKind
     /// <summary>A memory module.</summary>
     Module,
 
-    /// <summary>A tool: an iron, a meter, a puller.</summary>
-    Tool,
-
     /// <summary>A cable or an adapter, by its ends.</summary>
     Cable,
 
@@ -33,6 +30,9 @@ public enum StockKind
 
     /// <summary>Anything else.</summary>
     Other,
+
+    /// <summary>A tool: an iron, a meter, a puller.</summary>
+    Tool,
 }
 
 /// <summary>One thing in the store cupboard.</summary>

@@ -1,6 +1,5 @@
 #pragma warning disable CS1591 // each field is described by its annotation
 using System.ComponentModel.DataAnnotations;
-using RustCabin.Core.Declared;
 
 namespace RustCabin.Core.Sheets;
 

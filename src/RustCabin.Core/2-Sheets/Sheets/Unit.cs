@@ -47,7 +47,7 @@ public sealed record Unit
     [Display(Description = "Where it came from; left out: nobody has noted it.")]
     public Acquired? Acquired { get; init; }
 
-    [Display(Description = "What it is meant for: to be kept, to be sold, or to be restored for somebody else.")]
+    [Display(Description = "What it is meant for: to be kept, to be sold, or to be restored for another person.")]
     public UnitPurpose Purpose { get; init; }
 
     [Range(0, 1_000_000), Display(Description = "What it was worth before anything was touched, in the pack's currency.")]

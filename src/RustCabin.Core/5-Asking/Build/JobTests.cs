@@ -1,12 +1,10 @@
 using RustCabin.Core.Baseline;
-using RustCabin.Core.Bench;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Memory;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
-using RustCabin.Core.Wants;
 
 namespace RustCabin.Core.Build;
 

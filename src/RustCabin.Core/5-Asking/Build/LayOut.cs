@@ -1,7 +1,6 @@
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Build;

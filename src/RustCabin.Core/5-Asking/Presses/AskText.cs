@@ -3,7 +3,6 @@ using RustCabin.Core.Declared;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Stations;
 using static RustCabin.Core.Presses.Press;
 
 namespace RustCabin.Core.Presses;

@@ -1,7 +1,5 @@
-using RustCabin.Core.Answers;
 using RustCabin.Core.Build;
 using RustCabin.Core.Cupboard;
-using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
 

@@ -1,4 +1,3 @@
-using RustCabin.Core.Declared;
 using RustCabin.Core.Sheets;
 using static RustCabin.Core.Presses.Press;
 

@@ -1,8 +1,5 @@
 using RustCabin.Core.Build;
-using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
-using RustCabin.Core.Sheets;
-using RustCabin.Core.Stations;
 
 namespace RustCabin.Core.Presses;
 

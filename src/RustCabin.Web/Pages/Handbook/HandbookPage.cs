@@ -24,7 +24,7 @@ public sealed record HandbookPage(string Name, string Title, string Text)
         .Build();
 
     /// <summary>Pages that are of no single station, in the order in which they are needed.</summary>
-    static readonly string[] General = ["packs", "sheets", "findings", "formats", "words"];
+    static readonly string[] General = ["functions", "paste", "packs", "sheets", "findings", "formats", "words"];
 
     /// <summary>All pages: the stations in the order of the trail, then what is of all of them.</summary>
     public static IReadOnlyList<HandbookPage> All { get; } =

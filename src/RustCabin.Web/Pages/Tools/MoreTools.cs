@@ -1,6 +1,5 @@
 using System.Text.Json.Nodes;
 using RustCabin.Core.Build;
-using RustCabin.Core.Declared;
 using RustCabin.Core.Faults;
 using RustCabin.Core.PictureSound;
 using RustCabin.Core.Power;

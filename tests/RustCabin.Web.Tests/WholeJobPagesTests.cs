@@ -1,0 +1,112 @@
+using System.Net;
+using AngleSharp.Html.Dom;
+using static RustCabin.Web.Tests.Shown;
+
+namespace RustCabin.Web.Tests;
+
+/// <summary>What ties the stations together, as a person meets it: test set, losses, asking, telling, loans, lessons.</summary>
+public sealed class WholeJobPagesTests : OnACabin
+{
+    [Fact]
+    public async Task A_test_that_went_before_and_does_not_now_leads_to_faults()
+    {
+        IHtmlDocument page = await Cabin.Page("/jobs/keel-disc-pads/build");
+        Assert.Contains("7 minutes try all", page.QuerySelector("#tests-title")!.TextContent);
+        (_, page) = await Cabin.Press(Form(page, "tr[data-test=pads] form[action*=TriedBefore]"), ("state", "works"));
+        (_, page) = await Cabin.Press(Form(page, "tr[data-test=pads] form[action*=TriedAfter]"), ("state", "no"));
+        Assert.EndsWith("/faults", page.QuerySelector("tr[data-test=pads] a")!.GetAttribute("href"));
+        // The record of the unit has what was found before.
+        Assert.Contains("Before: Both pads answer, works", (await Cabin.Page("/jobs/keel-disc-pads/passport")).Body!.TextContent);
+    }
+
+    [Fact]
+    public async Task What_is_kept_stops_the_job_and_the_press_sets_the_other_way()
+    {
+        IHtmlDocument page = await Cabin.Page("/jobs/jetty-disc-direct/wants");
+        (HttpStatusCode status, page) = await Cabin.Press(
+            Form(page, "form[action*=Limits]"),
+            ("keepFunctions", "reader"),
+            ("budget", "120"),
+            ("skill", "4")
+        );
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Contains("takes what is to be kept", page.QuerySelector("aside")!.TextContent);
+        (_, page) = await Cabin.Press(Form(page, "aside form[action*=Fix]"));
+        Assert.DoesNotContain("FIT-LOSES", page.QuerySelector("aside")!.TextContent);
+        Assert.True(((IHtmlInputElement)page.QuerySelector("[name=keepFunctions][value=reader]")!).IsChecked);
+    }
+
+    [Fact]
+    public async Task The_shelf_says_what_fits_into_the_time_and_what_the_rest_lacks()
+    {
+        IHtmlDocument page = await Cabin.Page("/?minutes=30");
+        Assert.Equal("30 minutes", page.QuerySelector(".now [aria-current]")!.TextContent);
+        string[] minutes = [.. page.QuerySelectorAll(".now > .now-list .mono").Select(m => m.TextContent)];
+        Assert.NotEmpty(minutes);
+        Assert.All(minutes, m => Assert.InRange(int.Parse(m), 0, 30));
+        Assert.Contains("is lent", page.QuerySelector("#now-lack")!.TextContent);
+        Assert.Equal("60 minutes", (await Cabin.Page("/?minutes=7")).QuerySelector(".now [aria-current]")!.TextContent);
+    }
+
+    [Fact]
+    public async Task A_question_is_asked_and_an_answer_kept()
+    {
+        IHtmlDocument page = await Cabin.Page("/jobs/slip-4-dark/ask?question=Why%3F");
+        Assert.StartsWith("Why?", page.QuerySelector("#ask-text")!.TextContent);
+        Assert.StartsWith("Why?", await Cabin.Http.GetStringAsync("/jobs/slip-4-dark/ask.txt?question=Why%3F"));
+        Assert.Equal(HttpStatusCode.NotFound, (await Cabin.Http.GetAsync("/jobs/nobody/ask.txt")).StatusCode);
+        (HttpStatusCode status, page) = await Cabin.Press(
+            Form(page, "form[action*=Hear]"),
+            ("text", "Look at leg 31"),
+            ("source", "")
+        );
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        (_, page) = await Cabin.Press(
+            Form(page, "form[action*='=Hear']"),
+            ("text", "Look at leg 31"),
+            ("source", "Orla"),
+            ("trust", "measured")
+        );
+        Assert.Contains("Look at leg 31", page.QuerySelector(".heard")!.TextContent);
+        (_, page) = await Cabin.Press(Form(page, "form[action*=Unhear]"), ("index", "0"));
+        Assert.Null(page.QuerySelector(".heard li"));
+    }
+
+    [Fact]
+    public async Task A_loan_is_seen_at_both_units_until_it_ends()
+    {
+        Assert.Contains("Lent: system device", (await Cabin.Page("/units/slip-8")).Body!.TextContent);
+        Assert.Contains("Borrowed: system device", (await Cabin.Page("/units/slip-4")).Body!.TextContent);
+        IHtmlDocument page = await Cabin.Page("/jobs/slip-4-dark/baseline");
+        (_, page) = await Cabin.Press(Form(page, "form[action*=Borrow]"), ("what", "lid"), ("from", "slip-2"));
+        Assert.Contains("lid", page.QuerySelector("#loans")!.TextContent);
+        (_, page) = await Cabin.Press(Form(page, "#loans form[action*=EndLoan]"), ("stays", "false"));
+        Assert.DoesNotContain("Lent", (await Cabin.Page("/units/slip-8")).Body!.TextContent);
+    }
+
+    [Fact]
+    public async Task A_lesson_comes_onto_the_parts_sheet_and_the_write_up_tells_it()
+    {
+        IHtmlDocument page = await Cabin.Page("/jobs/keel-disc-pads/build");
+        Assert.Contains("Press the ribbon home", page.QuerySelector("#step-fit-gannet .lesson")!.TextContent);
+        (_, page) = await Cabin.Press(Form(page, "#step-fit-gannet form[action*=Learn]"), ("lesson", "Pair the pads first"));
+        Assert.Contains("Pair the pads first", page.QuerySelector("#step-fit-gannet")!.TextContent);
+        Assert.Contains("Pair the pads first", await Cabin.Http.GetStringAsync("/export/sheets/part/gannet"));
+        Assert.Contains("Pair the pads first", await Cabin.Http.GetStringAsync("/jobs/keel-disc-pads/tell.md"));
+        Assert.Contains("# Pads without leads", (await Cabin.Page("/jobs/keel-disc-pads/tell")).Body!.TextContent);
+        (HttpStatusCode status, _) = await Cabin.Press(Form(page, "#step-fit-gannet form[action*=Learn]"), ("lesson", " "));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+    }
+
+    [Fact]
+    public async Task What_is_laid_out_and_the_operating_card_stand_on_their_pages()
+    {
+        Assert.Contains(
+            "long screwdriver",
+            (await Cabin.Page("/jobs/keel-disc-pads/build")).QuerySelector(".lay-out")!.TextContent
+        );
+        IHtmlDocument card = await Cabin.Page("/jobs/keel-disc-pads/card");
+        Assert.Equal(6, card.QuerySelectorAll(".use-card tbody tr").Length);
+        Assert.Contains("No sheet of what is on this unit", (await Cabin.Page("/jobs/slip-3-winter/card")).Body!.TextContent);
+    }
+}
