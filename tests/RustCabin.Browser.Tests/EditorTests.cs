@@ -214,6 +214,28 @@ public sealed class EditorTests
         Assert.Empty(bench.Complaints);
     }
 
+    /// <summary>A chip is put where the outline of the board is pressed.</summary>
+    [Fact]
+    public void A_chip_is_put_on_the_board_by_pressing_it()
+    {
+        using var bench = new Bench(demo: false);
+        bench.Go("/sheets/models/new?pattern=8-bit");
+        Fill(bench, "name", "Tern");
+        bench.Press("button", "a board");
+        Fill(bench, "boards[0].widthMm", "200");
+        Fill(bench, "boards[0].heightMm", "120");
+        bench.Until(() => bench.Browser.FindElements(By.CssSelector("svg[data-board]")).Count == 1, "the board is drawn");
+        bench.Rest();
+        bench.Press("button", "Put a chip");
+        IWebElement board = bench.Browser.FindElement(By.CssSelector("svg[data-board]"));
+        bench.Browser.ExecuteScript("arguments[0].scrollIntoView({ block: 'center' })", board);
+        new OpenQA.Selenium.Interactions.Actions(bench.Browser).MoveToElement(board).Click().Perform();
+        bench.Until(() => Json(bench).Contains("\"id\":\"U1\",\"package\":\"DIP-14\""), "a chip is on the board");
+        bench.Press("button", "Undo");
+        bench.Until(() => !Json(bench).Contains("\"id\":\"U1\""), "it is gone");
+        Assert.Empty(bench.Complaints);
+    }
+
     /// <summary>The sheet as the pane of JSON has it, without blanks.</summary>
     static string Json(Bench bench) =>
         bench.Browser.FindElement(By.Id("raw")).GetDomProperty("value")!.Replace(" ", "").Replace("\n", "");

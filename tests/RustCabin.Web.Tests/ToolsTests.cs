@@ -51,6 +51,9 @@ public sealed class ToolsTests(ToolsTests.Empty empty) : IClassFixture<ToolsTest
     [InlineData("panel?panel=9 9", "panel")]
     [InlineData("load?speakers=", "speakers")]
     [InlineData("trials?trials=old, fails", "trials")]
+    [InlineData("rom?bytes=xyz", "bytes")]
+    [InlineData("rom?bytes=0102 03", "op")]
+    [InlineData("rom?op=melt", "ops")]
     [InlineData("fair?shows=0", "shows")]
     [InlineData("fair?of=none", "of")]
     [InlineData("fair?missed=1", "missed")]
@@ -75,6 +78,7 @@ public sealed class ToolsTests(ToolsTests.Empty empty) : IClassFixture<ToolsTest
     [InlineData("chips", "512 KiB from 18 x 256Kx1")]
     [InlineData("trials", "supply own")]
     [InlineData("fair", "10 clean passes in a row")] // 0.7^9 is 0.0404, once in 24.8; 0.7^10 is enough
+    [InlineData("rom", "Split into 2 lanes")]
     [InlineData("sampling", "Phase 3")]
     [InlineData("sides", "Left and right are exchanged: change the two leads at the jack.")]
     [InlineData("map", "Two answer in 1 range")]

@@ -62,6 +62,9 @@ public sealed record AtHand(Pack Sheets, Job Job, PlannedUnit Before, Answer Ans
     public PassportAsked Record =>
         new(Before, After, id => Progress.Steps.Any(s => s.Step.Id == id && s.State == StepState.Done));
 
+    /// <summary>What the job wants of the cupboard, asked of every station once.</summary>
+    public IReadOnlyList<Piece> Pieces => field ??= [.. Sheet.Stations.SelectMany(s => s.Pieces(After))];
+
     /// <summary>A step of the sheet, as a form sends it; null: there is none.</summary>
     public StepProgress? Find(StepId step) => Progress.Steps.FirstOrDefault(s => s.Step.Id == step);
 

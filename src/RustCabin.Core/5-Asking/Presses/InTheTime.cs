@@ -48,8 +48,7 @@ public sealed record NowWork(AtHand At, Stretch Stretch, IReadOnlyList<string> L
         string[] pieces =
         [
             .. at
-                .Sheet.Stations.SelectMany(s => s.Pieces(at.After))
-                .Where(p =>
+                .Pieces.Where(p =>
                     p is { Done: false, Comes: false }
                     && steps.Contains(p.Step)
                     && p.Serves?.Invoke(stock) is null

@@ -19,6 +19,7 @@ public static class Loans
     public static IReadOnlyList<OnLoan> All(Pack sheets) =>
         [
             .. from to in sheets.Units
+            where to.Borrowed.Count > 0
             from loan in to.Borrowed
             let lender = sheets.FindUnit(loan.From)
             where lender is not null

@@ -88,6 +88,8 @@ public sealed partial class EditorModel
                     && Address.TryParse(from, out Address low)
                     && Address.TryParse(to, out Address high):
                 return $"Put {MapDraft.Fill(sheet, kind, low.Value, high.Value)}";
+            case "put" when what.Split(' ') is [var thing, var board, var x, var y]:
+                return BoardDraft.Put(sheet, thing, board, x, y);
             case "take" or "instead":
                 return Take(sheet, what, verb == "instead");
             default:

@@ -1,5 +1,6 @@
 using System.Text.Json.Nodes;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Images;
 using RustCabin.Core.PictureSound;
 using RustCabin.Web.Drawings;
 using static RustCabin.Web.Pages.Tools.TypedLines;
@@ -121,6 +122,60 @@ public static partial class AllTools
                 }
             )
     );
+
+    static readonly Tool RomIntoDevice = new(
+        "rom",
+        "ROM file into device",
+        "what an operation makes of it, with sums that prove it",
+        "rom#operations",
+        "Run operation",
+        [
+            new("bytes", "bytes in hex, or a size to practise on", "8K") { Lines = true },
+            new("op", "operation", "split") { Choices = ["split", "swap16", "swap32", "reverseWords", "double"] },
+        ],
+        typed =>
+        {
+            if (ImageOf(typed("bytes")) is not { } image)
+                return Refused("bytes", "is neither bytes in hex nor a size, 1 to 64 KiB");
+            using var json = System.Text.Json.JsonDocument.Parse($"[{{\"op\":\"{typed("op")}\"}}]");
+            (IReadOnlyList<RomOp> ops, IReadOnlyList<SheetError> wrong) = RomOp.Read(json.RootElement);
+            if (wrong.Count > 0)
+                return new ToolAnswer("") { Wrong = wrong };
+            RomChain chain = RomChain.Of([image], ops);
+            return chain.Wrong is { } why
+                ? Refused("op", why)
+                : new ToolAnswer(IdText.Capital(ops[0].Words))
+                {
+                    Drawing = new Microsoft.AspNetCore.Html.HtmlContentBuilder()
+                        .AppendHtml(RomDrawings.Strip(chain.Steps[0][0]))
+                        .AppendAll(chain.Steps[^1].Select(RomDrawings.Strip)),
+                    Says =
+                    [
+                        Sums("Before", chain.Steps[0][0]),
+                        .. chain.Steps[^1].Select((made, i) => Sums($"File {i + 1}", made)),
+                    ],
+                };
+        }
+    );
+
+    static string Sums(string name, ChainImage image) =>
+        $"{name}: {image.Bytes.Length:#,0} bytes, CRC-32 {image.Seen.Crc32}, SHA-256 {image.Seen.Sha256[..16]}...";
+
+    static byte[]? ImageOf(string text)
+    {
+        const int most = 65_536;
+        if (Core.Units.ByteSize.TryTyped(text.Trim(), out Core.Units.ByteSize size) && text.Trim().EndsWith('K'))
+            return size.Bytes is > 0 and <= most ? PracticeImage.Make((int)size.Bytes) : null;
+        string hex = string.Concat(text.Where(c => !char.IsWhiteSpace(c)));
+        return hex.Length is > 0 and <= 2 * most && hex.Length % 2 == 0 && hex.All(char.IsAsciiHexDigit)
+            ? Convert.FromHexString(hex)
+            : null;
+    }
+
+    static Microsoft.AspNetCore.Html.IHtmlContent AppendAll(
+        this Microsoft.AspNetCore.Html.IHtmlContentBuilder builder,
+        IEnumerable<Microsoft.AspNetCore.Html.IHtmlContent> all
+    ) => all.Aggregate(builder, (b, one) => b.AppendHtml(one));
 
     static JsonArray Heard(string where) =>
         where switch

@@ -281,6 +281,7 @@ public static partial class AllTools
     [
         ChipsForSize,
         ResolvedMap,
+        RomIntoDevice,
         PowerSum,
         CardPlan,
         SamplesOfLine,

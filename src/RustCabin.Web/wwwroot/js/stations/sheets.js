@@ -11,9 +11,36 @@
   };
   const told = (field) => field.dispatchEvent(new Event("change", { bubbles: true }));
 
+  // What is put where the board is pressed next; the choice holds until another is made or it is pressed off.
+  let putting = null;
   document.addEventListener("click", (event) => {
+    const choice = event.target.closest("[data-put]");
+    if (choice) {
+      const same = putting?.word === choice.dataset.put && putting?.board === choice.dataset.putBoard;
+      putting = same ? null : { word: choice.dataset.put, board: choice.dataset.putBoard };
+      document
+        .querySelectorAll("[data-put]")
+        .forEach((b) => b.setAttribute("aria-pressed", String(!same && b === choice)));
+      return;
+    }
     const board = event.target.closest("svg[data-board]");
     if (!board) return;
+    if (putting && board.dataset.board === putting.board) {
+      const box = board.getBoundingClientRect(),
+        wide = board.viewBox.baseVal.width,
+        margin = Number(board.dataset.margin),
+        scale = Number(board.dataset.scale),
+        mm = (at) => Math.max(0, Math.round(((at * wide) / box.width - margin) / scale)),
+        press = document.createElement("button");
+      press.name = "op";
+      press.value = `put ${putting.word} ${putting.board} ${mm(event.clientX - box.left)} ${mm(event.clientY - box.top)}`;
+      press.hidden = true;
+      document.getElementById("fields").append(press);
+      press.click();
+      press.remove();
+      putting = null;
+      return;
+    }
     const field = last?.isConnected ? last : null;
     if (field && /\.at\.[xy]Mm$/.test(field.name)) {
       // Where on the board, in whole millimetres, as it is seen from above.
