@@ -83,11 +83,15 @@ public sealed class PastedWiringTests
         Pack pack = Sample.Pack(
             System
                 .Text.Json.Nodes.JsonNode.Parse(
-                    """{ "format": "rustcabin.pack/1", "models": [ { "id": "m", "name": "M", "addressBits": 16, "dataBits": 8, "masters": ["cpu"], "revisions": [ { "id": "r", "name": "R" } ], "chips": [CHIPS], "points": [POINTS] } ], "parts": [ { "id": "p", "name": "P", "kind": "storage", "pads": [PADS], "ways": [ { "id": "w", "model": "m", "changes": [CHANGES] } ] } ] }"""
-                        .Instead("CHIPS", Written(wiring.Chips))
-                        .Instead("POINTS", Written(wiring.Points))
-                        .Instead("PADS", Written(wiring.Pads))
-                        .Instead("CHANGES", Written(wiring.Changes))
+                    """
+                    { "format": "rustcabin.pack/1", "models": [ { "id": "m", "name": "M", "addressBits": 16, "dataBits": 8, "masters": ["cpu"],
+                      "revisions": [ { "id": "r", "name": "R" } ], "chips": [CHIPS], "points": [POINTS] } ],
+                      "parts": [ { "id": "p", "name": "P", "kind": "storage", "pads": [PADS],
+                      "ways": [ { "id": "w", "model": "m", "changes": [CHANGES] } ] } ] }
+                    """.Instead("CHIPS", Written(wiring.Chips)).Instead("POINTS", Written(wiring.Points)).Instead(
+                        "PADS",
+                        Written(wiring.Pads)
+                    ).Instead("CHANGES", Written(wiring.Changes))
                 )!
                 .ToJsonString()
         );

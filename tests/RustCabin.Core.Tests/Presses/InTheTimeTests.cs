@@ -102,7 +102,11 @@ public sealed class InTheTimeTests
     public void The_longest_that_fits_comes_first_and_a_lent_thing_keeps_its_unit_from_being_offered()
     {
         Pack brindle = Demo.Of("brindle-16.json");
-        NowWork Of(Pack pack, string job) => NowWork.Of(new Pressing(pack, job).At, [], DateTimeOffset.UnixEpoch)!;
+        NowWork Of(Pack pack, string job)
+        {
+            AtHand at = new Pressing(pack, job).At;
+            return NowWork.Of(at, OnShelf.Of(at, [], DateTimeOffset.UnixEpoch), [])!;
+        }
         Pack all = brindle with { Units = [.. brindle.Units.Select(u => u with { Borrowed = [] })] };
         NowWork free = Of(all, "slip-8-picture");
         Assert.DoesNotContain(free.Lacks, l => l.Contains("lent"));

@@ -42,13 +42,23 @@ public sealed record Instance(
             InstanceName.Mainboard,
             part,
             way,
-            model.Switches.ToDictionary(
-                s => s.Id,
-                s => moved?.GetValueOrDefault(s.Id) ?? unit.Switches.GetValueOrDefault(s.Id) ?? s.Factory
-            ),
+            Standing(model.Switches, unit.Switches, moved),
             Added: false,
             new FittedPart { Part = part.Id, Switches = unit.Switches }
         );
+    }
+
+    /// <summary>Where switches stand: where the job moves them, else where they were found, else at factory.</summary>
+    public static IReadOnlyDictionary<string, string> Standing(
+        IEnumerable<Switch> switches,
+        IReadOnlyDictionary<string, string> found,
+        IReadOnlyDictionary<string, string>? moved
+    )
+    {
+        var positions = new Dictionary<string, string>();
+        foreach (Switch s in switches)
+            positions[s.Id] = moved?.GetValueOrDefault(s.Id) ?? found.GetValueOrDefault(s.Id) ?? s.Factory;
+        return positions;
     }
 
     /// <summary>The part's name, with its number where there are several.</summary>

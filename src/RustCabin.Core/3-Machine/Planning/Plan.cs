@@ -202,9 +202,6 @@ public static class Plan
         Way? way = fitted.Way is null
             ? part.Ways.FirstOrDefault(w => w.Model == unit.Model) ?? part.Ways.FirstOrDefault()
             : part.FindWay(fitted.Way);
-        var positions = new Dictionary<string, string>();
-        foreach (Switch s in part.Switches)
-            positions[s.Id] = moved?.GetValueOrDefault(s.Id) ?? fitted.Switches.GetValueOrDefault(s.Id) ?? s.Factory;
-        return new Instance(name, part, way, positions, added, fitted);
+        return new Instance(name, part, way, Instance.Standing(part.Switches, fitted.Switches, moved), added, fitted);
     }
 }

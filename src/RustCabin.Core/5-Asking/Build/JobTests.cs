@@ -112,7 +112,7 @@ public sealed record JobTests(IReadOnlyList<JobTest> Tests, IReadOnlyList<string
         foreach (MachineFunction f in Functions(after))
             yield return new JobTest(f.Id, IdText.Capital(f.Called), f.How, f.Minutes, 1, [f.Id])
             {
-                Before = before.Model.Functions.Concat(before.Parts.SelectMany(p => p.Part.Functions)).Any(b => b.Id == f.Id),
+                Before = Functions(before).Any(b => b.Id == f.Id),
             };
         foreach (Title title in after.Titles.Where(t => t.Exercises.Count > 0 && Wants.Titles.Run(after, t).Runs == true))
             yield return new JobTest(

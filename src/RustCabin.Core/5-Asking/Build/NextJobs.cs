@@ -1,4 +1,3 @@
-using RustCabin.Core.Bench;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Gathered;
 using RustCabin.Core.Identify;
@@ -36,7 +35,8 @@ public static class NextJobs
         {
             PlannedUnit alone = Plan.For(sheets, next),
                 then = Then(sheets, planned, next);
-            string[] stops = [.. Stops(stations, then).Where(s => !Stops(stations, alone).Contains(s))];
+            string[] now = Stops(stations, alone),
+                stops = [.. Stops(stations, then).Where(s => !now.Contains(s))];
             decimal more = Money(then) - Money(alone);
             if (stops.Length == 0 && more <= 0)
                 continue;
@@ -63,8 +63,7 @@ public static class NextJobs
         return Plan.For(sheets with { Units = [.. sheets.Units.Select(u => u.Id == left.Id ? left : u)] }, next);
     }
 
-    static string[] Stops(StationList stations, PlannedUnit unit) =>
-        [.. stations.Run(unit, PowerUp.Run(unit)).Where(f => f.Severity == Severity.Stop).Select(f => f.Title)];
+    static string[] Stops(StationList stations, PlannedUnit unit) => [.. stations.Stops(unit).Select(s => s.Finding.Title)];
 
     static decimal Money(PlannedUnit unit) => unit.Parts.Where(i => i.Added).Sum(i => i.Part.Price);
 }

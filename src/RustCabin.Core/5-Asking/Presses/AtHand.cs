@@ -65,6 +65,17 @@ public sealed record AtHand(Pack Sheets, Job Job, PlannedUnit Before, Answer Ans
     /// <summary>What the job wants of the cupboard, asked of every station once.</summary>
     public IReadOnlyList<Piece> Pieces => field ??= [.. Sheet.Stations.SelectMany(s => s.Pieces(After))];
 
+    /// <summary>What steps take from the cupboard and is not there, in words.</summary>
+    public IEnumerable<string> Lacking(Func<StepId, bool> steps, IReadOnlyList<Cupboard.StockItem> stock) =>
+        Pieces
+            .Where(p =>
+                p is { Done: false, Comes: false }
+                && steps(p.Step)
+                && p.Serves?.Invoke(stock) is null
+                && stock.Where(p.Is).Sum(s => s.Count) < p.Count
+            )
+            .Select(p => $"{p.Name}: not in the cupboard");
+
     /// <summary>A step of the sheet, as a form sends it; null: there is none.</summary>
     public StepProgress? Find(StepId step) => Progress.Steps.FirstOrDefault(s => s.Step.Id == step);
 

@@ -35,13 +35,13 @@ public static class Functioning
     /// <summary>Notes how a function was found before anything was touched; nothing: it was not looked at after all.</summary>
     public static Press<Unit> Before(AtHand at, string id, string? state)
     {
-        if (Known(at).All(t => t.Id != id))
+        if (Find(at, id) is not { } test)
             return Gone;
         FunctionState? read = Read(state);
         return state is { Length: > 0 } && read is null
             ? Refuse("state", "Nothing was written: it works, works sometimes, or does not.")
             : ChangeUnit(
-                $"Before: {Title(at, id)}, {(read is { } found ? Words<FunctionState>.Of(found) : "not looked at")}",
+                $"Before: {test.Title}, {(read is { } found ? Words<FunctionState>.Of(found) : "not looked at")}",
                 unit =>
                     unit with
                     {
@@ -56,20 +56,18 @@ public static class Functioning
     /// <summary>Notes how a test went with the job done; nothing: it was not made after all.</summary>
     public static Press<Job> After(AtHand at, string id, string? state)
     {
-        if (Known(at).All(t => t.Id != id))
+        if (Find(at, id) is not { } test)
             return Gone;
         FunctionState? read = Read(state);
         return state is { Length: > 0 } && read is null
             ? Refuse("state", "Nothing was written: it works, works sometimes, or does not.")
             : Change(
-                $"After: {Title(at, id)}, {(read is { } found ? Words<FunctionState>.Of(found) : "not tried")}",
+                $"After: {test.Title}, {(read is { } found ? Words<FunctionState>.Of(found) : "not tried")}",
                 j => j with { Build = (j.Build ?? new JobBuild()) with { Tried = With(j.Build?.Tried, id, read) } }
             );
     }
 
-    static IEnumerable<JobTest> Known(AtHand at) => JobTests.Of(at.Before, at.After).Tests;
-
-    static string Title(AtHand at, string id) => Known(at).First(t => t.Id == id).Title;
+    static JobTest? Find(AtHand at, string id) => JobTests.Of(at.Before, at.After).Tests.FirstOrDefault(t => t.Id == id);
 
     static FunctionState? Read(string? state) => Words<FunctionState>.TryParse(state ?? "", out FunctionState read) ? read : null;
 

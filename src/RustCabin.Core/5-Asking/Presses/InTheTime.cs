@@ -39,23 +39,15 @@ public sealed record NowWork(AtHand At, Stretch Stretch, IReadOnlyList<string> L
     public bool Fits(decimal minutes) => Lacks.Count == 0 && Stretch.Minutes <= minutes;
 
     /// <summary>What could be done at a job; null: it is built or ended.</summary>
-    public static NowWork? Of(AtHand at, IReadOnlyList<StockItem> stock, DateTimeOffset now)
+    /// <param name="at">The job.</param>
+    /// <param name="stands">How it stands on the shelf.</param>
+    /// <param name="stock">What lies in the cupboard.</param>
+    public static NowWork? Of(AtHand at, OnShelf stands, IReadOnlyList<StockItem> stock)
     {
         if (at.Job.Ended || Stretch.Next(at.Progress.Steps, at.Model) is not { } stretch)
             return null;
         HashSet<StepId> steps = [.. stretch.Steps.Select(s => s.Id)];
-        OnShelf stands = OnShelf.Of(at, stock, now);
-        string[] pieces =
-        [
-            .. at
-                .Pieces.Where(p =>
-                    p is { Done: false, Comes: false }
-                    && steps.Contains(p.Step)
-                    && p.Serves?.Invoke(stock) is null
-                    && stock.Where(p.Is).Sum(s => s.Count) < p.Count
-                )
-                .Select(p => $"{p.Name}: not in the cupboard"),
-        ];
+        string[] pieces = [.. at.Lacking(steps.Contains, stock)];
         return new NowWork(
             at,
             stretch,

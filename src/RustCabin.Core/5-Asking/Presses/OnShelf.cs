@@ -92,21 +92,9 @@ public sealed record OnShelf(ShelfState State, string Words, string Press, Stati
         // Neither a gate nor an opening takes anything: most jobs of a shelf stand at one.
         if (step.IsGate || step.Opens is not null)
             return null;
-        Piece? lacking = at.Pieces.FirstOrDefault(p =>
-            p is { Done: false, Comes: false }
-            && p.Step == step.Id
-            && p.Serves?.Invoke(stock) is null
-            && stock.Where(p.Is).Sum(s => s.Count) < p.Count
-        );
-        return lacking is null
-            ? null
-            : new OnShelf(
-                ShelfState.Waiting,
-                $"{lacking.Name}: not in the cupboard",
-                "Show the step",
-                StationName.Build,
-                step.Id
-            );
+        return at.Lacking(s => s == step.Id, stock).FirstOrDefault() is { } lacking
+            ? new OnShelf(ShelfState.Waiting, lacking, "Show the step", StationName.Build, step.Id)
+            : null;
     }
 
     static OnShelf Next(AtHand at)

@@ -1,8 +1,8 @@
-using System.Globalization;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using RustCabin.Core.Declared;
+using RustCabin.Web.Pages.Tools;
 
 namespace RustCabin.Web.Pages.Evidence;
 
@@ -35,22 +35,10 @@ public abstract class AskedPage<TAsked> : PageModel
     }
 
     /// <summary>A number where the text is one; else the text, which the reading refuses; null where nothing stands.</summary>
-    internal static JsonNode? Number(string? text)
-    {
-        string plain = (text ?? "").Trim();
-        bool share = plain.EndsWith('%');
-        return plain.Length == 0 ? null
-            : decimal.TryParse(plain.TrimEnd('%', ' '), NumberStyles.Float, CultureInfo.InvariantCulture, out decimal number)
-                ? JsonValue.Create(share ? number / 100 : number)
-            : JsonValue.Create(plain);
-    }
+    internal static JsonNode? Number(string? text) => TypedLines.NumberOrShare(text);
 
     /// <summary>The lines of a text that hold something, each in its fields.</summary>
-    internal static IEnumerable<string[]> Rows(string? text, params char[] between) =>
-        (text ?? "")
-            .Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
-            .Take(1_001)
-            .Select(l => l.Split(between, StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries));
+    internal static IEnumerable<string[]> Rows(string? text, params char[] between) => TypedLines.Rows(text, between);
 
     /// <summary>A field of a row; null: it has not so many.</summary>
     internal static JsonNode? At(string[] row, int index) => Number(row.ElementAtOrDefault(index));

@@ -72,8 +72,7 @@ public sealed partial class EditorModel
             : Machine?.AddressBits ?? 16;
 
     /// <summary>The machine that a part's first way names; null: none.</summary>
-    Model? Machine =>
-        Kind == "part" && JsonPath.Get(Sheet, "ways[0].model") is { } named ? sheets.All().FindModel(named.ToString()) : null;
+    Model? Machine => Kind == "part" ? MachineAt("ways[0]") : null;
 
     /// <summary>The map as it is drawn.</summary>
     public IReadOnlyList<MapPlace> Places => MapDraft.Of(Sheet["claims"] as JsonArray, Bits, Machine?.Claims ?? []);

@@ -130,7 +130,7 @@ public sealed class ShelfModel(
         Works =
         [
             .. rows.Where(r => !r.Unit.Retired)
-                .Select(r => r.Job is { Job.Ended: false } job ? NowWork.Of(job.At, items, clock.GetUtcNow()) : null)
+                .Select(r => r.Job is { Job.Ended: false } job ? NowWork.Of(job.At, r.On, items) : null)
                 .OfType<NowWork>(),
         ];
         string[] words = (Find ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries);

@@ -8,12 +8,18 @@ namespace RustCabin.Web.Pages.Tools;
 static class TypedLines
 {
     /// <summary>A number where the text is one; else the text, which the reading refuses; null where nothing stands.</summary>
-    public static JsonNode? Number(string? text)
+    public static JsonNode? Number(string? text) => Number(text, share: false);
+
+    /// <summary>The same, where a number before a percent sign is a hundredth of it.</summary>
+    public static JsonNode? NumberOrShare(string? text) => Number(text, (text ?? "").Trim().EndsWith('%'));
+
+    static JsonNode? Number(string? text, bool share)
     {
         string plain = (text ?? "").Trim();
+        string figure = share ? plain.TrimEnd('%', ' ') : plain;
         return plain.Length == 0 ? null
-            : decimal.TryParse(plain, NumberStyles.Float, CultureInfo.InvariantCulture, out decimal number)
-                ? JsonValue.Create(number)
+            : decimal.TryParse(figure, NumberStyles.Float, CultureInfo.InvariantCulture, out decimal number)
+                ? JsonValue.Create(share ? number / 100 : number)
             : JsonValue.Create(plain);
     }
 
@@ -28,10 +34,13 @@ static class TypedLines
     public static string[] Words(string text) =>
         text.Split([' ', ',', ';', '\n', '\r', '\t'], StringSplitOptions.RemoveEmptyEntries);
 
+    /// <summary>Lines that hold something, each in its fields, apart by commas, semicolons or tabs.</summary>
+    public static IEnumerable<string[]> Rows(string text) => Rows(text, ',', ';', '\t').Where(r => r.Length > 0);
+
     /// <summary>Lines that hold something, each in its fields.</summary>
-    public static IEnumerable<string[]> Rows(string text) =>
-        text.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+    public static IEnumerable<string[]> Rows(string? text, params char[] between) =>
+        (text ?? "")
+            .Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
             .Take(1_001)
-            .Select(l => l.Split([',', ';', '\t'], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
-            .Where(r => r.Length > 0);
+            .Select(l => l.Split(between, StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries));
 }
