@@ -92,12 +92,31 @@ public sealed class CabinFile
         using (SqliteConnection connection = Connect())
         {
             connection.Execute("pragma secure_delete = on");
+            using SqliteTransaction transaction = connection.BeginTransaction();
             if (connection.Execute($"delete from {table} where unit = @unit and id = @id and hidden = 1", new { unit, id }) == 0)
                 return false;
+            // What a browser or a note knows under this number must not become another thing.
+            connection.Execute(
+                $"insert into setting (name, value) values ('{Erased(table)}', @id) on conflict (name) do update set "
+                    + "value = excluded.value where cast(value as integer) < @id",
+                new { id }
+            );
+            transaction.Commit();
         }
         Checkpoint();
         return true;
     }
+
+    static string Erased(string table) => $"erased of {table}";
+
+    /// <summary>
+    /// The number of the next row of a table, in SQL: one more than any that is there or was erased, for the number of a thing
+    /// that is gone stands in notes, plans and browsers.
+    /// </summary>
+    /// <param name="table">As for <see cref="Erase"/>.</param>
+    internal static string NextOf(string table) =>
+        $"(select 1 + max(coalesce((select max(id) from {table}), 0), coalesce((select cast(value as integer) from setting "
+        + $"where name = '{Erased(table)}'), 0)))";
 
     /// <summary>What SQLite finds wrong with the file, looked through whole; null when it is sound.</summary>
     public string? Damage()

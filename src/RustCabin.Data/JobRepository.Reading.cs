@@ -35,6 +35,9 @@ public sealed partial class JobRepository
 
     volatile KnownNames? _names;
 
+    /// <summary>To be called when the file holds another cabin: its jobs may be at the same versions by chance.</summary>
+    internal void Forget() => _names = null;
+
     /// <summary>Every job that reads.</summary>
     public IReadOnlyList<Job> All() => [.. Stored().Select(j => j.Job)];
 

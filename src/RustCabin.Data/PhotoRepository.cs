@@ -18,8 +18,8 @@ public sealed class PhotoRepository(CabinFile file, TimeProvider clock)
     {
         using SqliteConnection connection = file.Connect();
         return connection.QuerySingleOrDefault<long?>(
-            """
-            insert into photo (unit, at, kind, note, bytes) select @unit, @at, @MediaType, @note, @Bytes
+            $"""
+            insert into photo (id, unit, at, kind, note, bytes) select {CabinFile.NextOf("photo")}, @unit, @at, @MediaType, @note, @Bytes
             where (select count(*) from photo where unit = @unit) < @MostOfUnit returning id
             """,
             new

@@ -35,9 +35,9 @@ public sealed class RomImageRepository(CabinFile file, TimeProvider clock)
     {
         using SqliteConnection connection = file.Connect();
         return connection.QuerySingleOrDefault<RomImageLine>(
-            """
-            insert into rom_image (unit, at, name, origin, right, bytes, sum)
-            select @unit, @at, @name, @origin, @right, @bytes, @sum
+            $"""
+            insert into rom_image (id, unit, at, name, origin, right, bytes, sum)
+            select {CabinFile.NextOf("rom_image")}, @unit, @at, @name, @origin, @right, @bytes, @sum
             where (select count(*) from rom_image where unit = @unit) < @MostOfUnit
             returning id, sum, name, origin, right, length(bytes) as size, hidden
             """,

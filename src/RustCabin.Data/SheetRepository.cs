@@ -134,7 +134,7 @@ public sealed class SheetRepository(CabinFile file, TimeProvider clock)
         );
     }
 
-    /// <summary>To be called after a commit that may have written sheets.</summary>
+    /// <summary>To be called after a commit that may have written sheets, and when the file holds another cabin.</summary>
     internal void Forget()
     {
         Interlocked.Increment(ref _version);

@@ -20,7 +20,7 @@ public sealed class Bench : IDisposable
     /// <param name="options">Further options of the application.</param>
     public Bench(int width = 1280, int height = 800, bool demo = true, bool apart = false, params string[] options)
     {
-        Cabin = apart ? new CabinProcess(demo, options) : new CabinHere(demo, options);
+        Cabin = apart ? new CabinProcess(demo, options) : CabinHere.Take(demo, options);
         _window = Browsers.Take();
         _window.Size(width, height);
     }
@@ -180,7 +180,7 @@ public sealed class Bench : IDisposable
 
     public void Dispose()
     {
-        Browsers.GiveBack(_window);
+        Browsers.GiveBack(_window, Cabin.Url);
         Cabin.Dispose();
     }
 }

@@ -8,7 +8,7 @@ namespace RustCabin.Browser.Tests;
 
 /// <summary>
 /// The browsers of a run: one for each test that runs at a time. Each test gets a window that knows nothing of those before it:
-/// no cookie, no size, no lamp, and pages of another port.
+/// no cookie, no size, no lamp, no page.
 /// </summary>
 public sealed class Browsers : IDisposable
 {
@@ -17,11 +17,11 @@ public sealed class Browsers : IDisposable
     internal static Chromium Take() => Free.TryTake(out Chromium? found) ? found : new Chromium();
 
     /// <summary>What cannot be made clean any more is closed.</summary>
-    internal static void GiveBack(Chromium browser)
+    internal static void GiveBack(Chromium browser, string cabin)
     {
         try
         {
-            browser.Clean();
+            browser.Clean(cabin);
             Free.Add(browser);
         }
         catch (WebDriverException)
@@ -34,6 +34,7 @@ public sealed class Browsers : IDisposable
     {
         while (Free.TryTake(out Chromium? browser))
             browser.Dispose();
+        CabinHere.CloseAll();
     }
 }
 
@@ -92,7 +93,8 @@ public sealed class Chromium : IDisposable
     }
 
     /// <summary>As it was before its first page: a new window, and nothing kept.</summary>
-    public void Clean()
+    /// <param name="cabin">Where its pages came from: whatever of them is kept is given up.</param>
+    public void Clean(string cabin)
     {
         Driver.SwitchTo().NewWindow(WindowType.Tab);
         string fresh = Driver.CurrentWindowHandle;
@@ -103,6 +105,11 @@ public sealed class Chromium : IDisposable
         }
         Driver.SwitchTo().Window(fresh);
         Driver.ExecuteCdpCommand("Network.clearBrowserCookies", []);
+        Driver.ExecuteCdpCommand("Network.clearBrowserCache", []);
+        Driver.ExecuteCdpCommand(
+            "Storage.clearDataForOrigin",
+            new Dictionary<string, object?> { ["origin"] = cabin, ["storageTypes"] = "all" }
+        );
         Driver.Manage().Logs.GetLog(LogType.Browser);
     }
 

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.Data.Sqlite;
 
@@ -11,44 +12,51 @@ public interface ICabin : IDisposable
 
 /// <summary>
 /// The application inside the process of the tests: it is compiled once for all of them, and the demo data is brought in once.
+/// One that was asked for as it comes is made the demo again and goes on to the next test.
 /// </summary>
 public sealed class CabinHere : ICabin
 {
-    /// <summary>The moment at which its clock starts: pages and screenshots hold the same day whenever they are made.</summary>
-    public const string Clock = "2026-11-26T09:30:00Z";
+    static readonly ConcurrentBag<CabinHere> AsNew = [];
 
     readonly string _data = Directory.CreateTempSubdirectory("cabin").FullName;
     readonly WebApplication _app;
+    readonly bool _isUsual;
 
     public string Url => _app.Urls.First();
 
-    public CabinHere(bool demo, params string[] options)
+    /// <summary>One with the demo data or without, with further options of the application.</summary>
+    public static CabinHere Take(bool demo, params string[] options) =>
+        demo && options.Length == 0 && AsNew.TryTake(out CabinHere? found) ? found : new CabinHere(demo, options);
+
+    CabinHere(bool demo, string[] options)
     {
+        _isUsual = demo && options.Length == 0;
         if (demo)
-            File.WriteAllBytes(Path.Combine(_data, "cabin.db"), DemoFile.Value);
-        _app = Build(_data, options);
+            DemoFile.CopyTo(_data);
+        _app = DemoFile.Build(_data, options);
         _app.StartAsync().GetAwaiter().GetResult();
     }
 
-    static readonly Lazy<byte[]> DemoFile = new(() =>
-    {
-        string data = Directory.CreateTempSubdirectory("cabin").FullName;
-        try
-        {
-            using (Build(data, "--demo").Services as IDisposable)
-                SqliteConnection.ClearAllPools();
-            return File.ReadAllBytes(Path.Combine(data, "cabin.db"));
-        }
-        finally
-        {
-            Directory.Delete(data, recursive: true);
-        }
-    });
-
-    static WebApplication Build(string data, params string[] options) =>
-        Web.Cabin.Build(["--data", data, "--urls", "http://127.0.0.1:0", "--clock", Clock, .. options]);
-
     public void Dispose()
+    {
+        if (_isUsual)
+        {
+            DemoFile.PutBack(_app);
+            AsNew.Add(this);
+        }
+        else
+            End();
+    }
+
+    /// <summary>Closes what is kept for further tests.</summary>
+    public static void CloseAll()
+    {
+        while (AsNew.TryTake(out CabinHere? cabin))
+            cabin.End();
+        DemoFile.Dispose();
+    }
+
+    void End()
     {
         // Stopped before it is disposed of: what tidies the file at the end is waited for, as when the application ends.
         _app.StopAsync().GetAwaiter().GetResult();

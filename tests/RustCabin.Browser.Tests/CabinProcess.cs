@@ -48,7 +48,7 @@ public sealed class CabinProcess : ICabin
                     "--urls",
                     Url,
                     "--clock",
-                    CabinHere.Clock,
+                    DemoFile.Clock,
                     "--until",
                     "input-ends",
                     .. _options,

@@ -28,6 +28,21 @@ public sealed class RomImageTests : IDisposable
     }
 
     [Fact]
+    public void The_number_of_an_erased_image_is_never_another_ones()
+    {
+        long first = Images.Add("slip-2", "first", "o", "r", [1])!.Id;
+        long last = Images.Add("slip-2", "last", "o", "r", [2])!.Id;
+        foreach (long id in (long[])[last, first])
+        {
+            Images.Hide("slip-2", id, true);
+            Assert.True(Images.Erase("slip-2", id));
+        }
+        _cabin.Reopen();
+        Assert.Equal(last + 1, Images.Add("slip-3", "next", "o", "r", [3])!.Id);
+        Assert.Equal(last + 2, Images.Add("slip-2", "after it", "o", "r", [1])!.Id);
+    }
+
+    [Fact]
     public void A_unit_keeps_so_many_images_and_no_more()
     {
         for (int i = 0; i < RomImageRepository.MostOfUnit; i++)

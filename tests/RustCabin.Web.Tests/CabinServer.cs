@@ -38,7 +38,7 @@ public sealed class CabinServer : IAsyncLifetime
     /// The moment at which its clock starts, so that pages hold the same day whenever the tests run; empty: the real clock, which
     /// whatever a browser keeps for a while needs.
     /// </summary>
-    public string Clock { get; init; } = MomentOfTests;
+    public string Clock { get; init; } = DemoFile.Clock;
 
     /// <summary>Further options of the application.</summary>
     public string[] Options { get; init; } = [];
@@ -65,7 +65,9 @@ public sealed class CabinServer : IAsyncLifetime
         }
     }
 
-    /// <summary>Cabins in which nothing was written: the next test finds them as a new one.</summary>
+    /// <summary>
+    /// Cabins in which nothing was written, or that were made the demo again: the next test finds them as a new one.
+    /// </summary>
     static readonly ConcurrentBag<CabinServer> AsNew = [];
 
     /// <summary>
@@ -92,40 +94,20 @@ public sealed class CabinServer : IAsyncLifetime
     {
         while (AsNew.TryTake(out CabinServer? cabin))
             await cabin.End();
+        DemoFile.Dispose();
     }
-
-    /// <summary>
-    /// The file of a cabin with the demo data, made once: to bring the packs in again takes longer than most tests do.
-    /// </summary>
-    static readonly Lazy<byte[]> DemoFile = new(() =>
-    {
-        string data = Directory.CreateTempSubdirectory("cabin").FullName;
-        try
-        {
-            using (Build(data, "--clock", MomentOfTests, "--demo").Services as IDisposable)
-                SqliteConnection.ClearAllPools();
-            return File.ReadAllBytes(Path.Combine(data, "cabin.db"));
-        }
-        finally
-        {
-            Directory.Delete(data, recursive: true);
-        }
-    });
-
-    const string MomentOfTests = "2026-11-26T09:30:00Z";
-
-    static WebApplication Build(string data, params string[] options) =>
-        Cabin.Build(["--data", data, "--urls", "http://127.0.0.1:0", .. options]);
 
     public async Task Start()
     {
-        string file = Path.Combine(_data, "cabin.db");
-        bool copied = Demo && Clock == MomentOfTests;
-        if (copied && !File.Exists(file))
-            await File.WriteAllBytesAsync(file, DemoFile.Value);
-        _app = Build(
-            _data,
+        bool copied = Demo && Clock == DemoFile.Clock;
+        if (copied && !File.Exists(Path.Combine(_data, "cabin.db")))
+            DemoFile.CopyTo(_data);
+        _app = RustCabin.Web.Cabin.Build(
             [
+                "--data",
+                _data,
+                "--urls",
+                "http://127.0.0.1:0",
                 "--patience",
                 $"{PatienceMs}",
                 .. Clock.Length > 0 ? ["--clock", Clock] : Array.Empty<string>(),
@@ -161,13 +143,15 @@ public sealed class CabinServer : IAsyncLifetime
 
     public async ValueTask DisposeAsync()
     {
-        if (_watch is not null && Version() == _begun)
+        if (_watch is null)
         {
-            Http.Dispose();
-            AsNew.Add(this);
-        }
-        else
             await End();
+            return;
+        }
+        Http.Dispose();
+        if (Version() != _begun)
+            DemoFile.PutBack(_app!);
+        AsNew.Add(this);
     }
 
     async Task End()

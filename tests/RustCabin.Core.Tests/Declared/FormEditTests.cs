@@ -114,6 +114,10 @@ public class FormEditTests
     [InlineData("a[\"x.y\"]", "1")]
     [InlineData("a.b[9].c", null)]
     [InlineData("a.nothing.c", null)]
+    [InlineData("a[x]", null)]
+    [InlineData("a[{\"op\":1}]", null)]
+    [InlineData("a[\"", null)]
+    [InlineData("[", null)]
     public void A_path_leads_to_its_place(string path, string? value) =>
         Assert.Equal(value, JsonPath.Get(Json("""{"a":{"b":[{},{"c":7}],"x.y":1}}"""), path)?.ToJsonString());
 

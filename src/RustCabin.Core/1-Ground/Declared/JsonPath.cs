@@ -9,10 +9,12 @@ namespace RustCabin.Core.Declared;
 /// </summary>
 public static class JsonPath
 {
-    /// <summary>What stands at a path; null where nothing does, or where the path does not lead.</summary>
+    /// <summary>
+    /// What stands at a path; null where nothing does, or where the path does not lead: whatever was typed may stand in one.
+    /// </summary>
     public static JsonNode? Get(JsonNode? root, string path)
     {
-        foreach (object step in Steps(path))
+        foreach (object step in Steps(path, strict: false))
             root = (root, step) switch
             {
                 (JsonObject o, string name) => o[name],
@@ -30,7 +32,7 @@ public static class JsonPath
     /// list.</exception>
     public static void Put(JsonObject root, string path, JsonNode? value)
     {
-        object[] steps = [.. Steps(path)];
+        object[] steps = [.. Steps(path, strict: true)];
         if (steps.Length == 0)
             throw new ArgumentException("an empty path");
         Put(root, steps, value, path);
@@ -88,28 +90,27 @@ public static class JsonPath
             list[index] = value;
     }
 
-    static int PlaceOf(string inside, string path)
-    {
-        if (inside == "+")
-            return -1;
-        return int.TryParse(inside, NumberStyles.None, CultureInfo.InvariantCulture, out int index)
-            ? index
-            : throw new ArgumentException($"{path}: [{inside}] is no place of a list");
-    }
+    /// <summary>A place of a list; a name where it is none and nothing is to be written there.</summary>
+    static object PlaceOf(string inside, string path, bool strict) =>
+        inside == "+" ? -1
+        : int.TryParse(inside, NumberStyles.None, CultureInfo.InvariantCulture, out int index) ? index
+        : strict ? throw new ArgumentException($"{path}: [{inside}] is no place of a list")
+        : inside;
 
     /// <summary>The steps of a path: names as text, places of a list as numbers, -1 for <c>[+]</c>.</summary>
-    static IEnumerable<object> Steps(string path)
+    /// <param name="strict">What is no path is an error, and not a name that nothing has.</param>
+    static IEnumerable<object> Steps(string path, bool strict)
     {
         for (int i = 0; i < path.Length; )
             if (path[i] == '[')
             {
                 bool quoted = i + 1 < path.Length && path[i + 1] == '"';
                 int end = quoted ? path.IndexOf("\"]", i + 2, StringComparison.Ordinal) : path.IndexOf(']', i);
-                if (end < 0)
+                if (end < 0 && strict)
                     throw new ArgumentException($"{path} is not closed");
-                string inside = path[(i + (quoted ? 2 : 1))..end];
-                yield return quoted ? inside : PlaceOf(inside, path);
-                i = end + (quoted ? 2 : 1);
+                string inside = path[(i + (quoted ? 2 : 1))..(end < 0 ? path.Length : end)];
+                yield return quoted ? inside : PlaceOf(inside, path, strict);
+                i = end < 0 ? path.Length : end + (quoted ? 2 : 1);
             }
             else if (path[i] == '.')
                 i++;

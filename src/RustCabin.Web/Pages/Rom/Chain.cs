@@ -62,7 +62,7 @@ public sealed partial class RomModel
         else
             Chain = desk.Of(
                 View.Unit.Id,
-                [.. Planned.Select(p => p.Id)],
+                [.. Planned.Select(p => p.Key)],
                 Plan.OpsText,
                 () => RomChain.Of([.. Planned.Select(p => images.Bytes(View.Unit.Id, p.Id)!)], Plan.Ops)
             );

@@ -4,8 +4,8 @@ using RustCabin.Core.Images;
 namespace RustCabin.Web.Pages.Rom;
 
 /// <summary>
-/// Chains that were worked out, kept for a while: the images of a number never change, so a chain is the same as long as its
-/// numbers and operations are.
+/// Chains that were worked out, kept for a while: a chain is the same as long as its images (<see
+/// cref="Data.RomImageLine.Key"/>, which holds their sums) and its operations are.
 /// </summary>
 public sealed class ChainDesk : IDisposable
 {
@@ -17,7 +17,7 @@ public sealed class ChainDesk : IDisposable
     readonly MemoryCache _chains = new(new MemoryCacheOptions { SizeLimit = MostBytes });
 
     /// <param name="make">Works it out; asked only where the chain is not known.</param>
-    public RomChain Of(string unit, IReadOnlyList<long> images, string ops, Func<RomChain> make)
+    public RomChain Of(string unit, IReadOnlyList<string> images, string ops, Func<RomChain> make)
     {
         string key = $"{unit}|{string.Join(',', images)}|{ops}";
         if (_chains.TryGetValue(key, out RomChain? known))
