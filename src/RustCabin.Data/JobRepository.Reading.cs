@@ -36,7 +36,7 @@ public sealed partial class JobRepository
     volatile KnownNames? _names;
 
     /// <summary>To be called when the file holds another cabin: its jobs may be at the same versions by chance.</summary>
-    internal void Forget() => _names = null;
+    internal void Forget() => (_names, _running) = (null, null);
 
     /// <summary>Every job that reads.</summary>
     public IReadOnlyList<Job> All() => [.. Stored().Select(j => j.Job)];
@@ -45,10 +45,7 @@ public sealed partial class JobRepository
     public IReadOnlyList<JobName> Names()
     {
         using SqliteConnection connection = file.Connect();
-        string stamp = connection.QuerySingle<string>(
-            "select count(*) || ' ' || total(version) || ' ' || (select coalesce(max(rowid), 0) from job_change) || ' ' || "
-                + "(select coalesce(group_concat(kind || id), '') from removed) from job"
-        );
+        string stamp = Stamp(connection);
         if (_names is { } known && known.Stamp == stamp)
             return known.Names;
         JobName[] names =
@@ -61,6 +58,40 @@ public sealed partial class JobRepository
         ];
         _names = new KnownNames(stamp, names);
         return names;
+    }
+
+    /// <summary>Stands for the state of all jobs: as long as it is the same, so are they.</summary>
+    static string Stamp(SqliteConnection connection) =>
+        connection.QuerySingle<string>(
+            "select count(*) || ' ' || total(version) || ' ' || (select coalesce(max(rowid), 0) from job_change) || ' ' || "
+                + "(select coalesce(group_concat(kind || id), '') from removed) from job"
+        );
+
+    /// <summary>Jobs in which something may go on by itself, and the stamp that they were found at.</summary>
+    sealed record KnownRunning(string Stamp, IReadOnlyList<Job> Jobs);
+
+    volatile KnownRunning? _running;
+
+    /// <summary>The jobs in which something may go on by itself: a step that stands, an eraser, a bath.</summary>
+    public IReadOnlyList<Job> Running()
+    {
+        using SqliteConnection connection = file.Connect();
+        string stamp = Stamp(connection);
+        if (_running is { } known && known.Stamp == stamp)
+            return known.Jobs;
+        Job[] jobs =
+        [
+            .. connection
+                .Query<string>(
+                    "select c.json from job j join job_change c on c.job = j.id and c.seq = j.position where "
+                        + $"{There} and (instr(c.json, '\"standing\"') or instr(c.json, '\"erasing\"') or "
+                        + "instr(c.json, '\"look\"')) order by j.rowid"
+                )
+                .Select(Parse)
+                .OfType<Job>(),
+        ];
+        _running = new KnownRunning(stamp, jobs);
+        return jobs;
     }
 
     const string SelectStored = """

@@ -17,9 +17,10 @@ public sealed class PhotoRepository(CabinFile file, TimeProvider clock)
     public long? Add(string unit, Photo photo, string note)
     {
         using SqliteConnection connection = file.Connect();
+        string next = CabinFile.NextOf("photo");
         return connection.QuerySingleOrDefault<long?>(
             $"""
-            insert into photo (id, unit, at, kind, note, bytes) select {CabinFile.NextOf("photo")}, @unit, @at, @MediaType, @note, @Bytes
+            insert into photo (id, unit, at, kind, note, bytes) select {next}, @unit, @at, @MediaType, @note, @Bytes
             where (select count(*) from photo where unit = @unit) < @MostOfUnit returning id
             """,
             new

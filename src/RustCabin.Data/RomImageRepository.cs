@@ -34,10 +34,11 @@ public sealed class RomImageRepository(CabinFile file, TimeProvider clock)
     public RomImageLine? Add(string unit, string name, string origin, string right, byte[] bytes)
     {
         using SqliteConnection connection = file.Connect();
+        string next = CabinFile.NextOf("rom_image");
         return connection.QuerySingleOrDefault<RomImageLine>(
             $"""
             insert into rom_image (id, unit, at, name, origin, right, bytes, sum)
-            select {CabinFile.NextOf("rom_image")}, @unit, @at, @name, @origin, @right, @bytes, @sum
+            select {next}, @unit, @at, @name, @origin, @right, @bytes, @sum
             where (select count(*) from rom_image where unit = @unit) < @MostOfUnit
             returning id, sum, name, origin, right, length(bytes) as size, hidden
             """,

@@ -102,19 +102,17 @@ public sealed class CabinServer : IAsyncLifetime
         bool copied = Demo && Clock == DemoFile.Clock;
         if (copied && !File.Exists(Path.Combine(_data, "cabin.db")))
             DemoFile.CopyTo(_data);
-        _app = RustCabin.Web.Cabin.Build(
-            [
-                "--data",
-                _data,
-                "--urls",
-                "http://127.0.0.1:0",
-                "--patience",
-                $"{PatienceMs}",
-                .. Clock.Length > 0 ? ["--clock", Clock] : Array.Empty<string>(),
-                .. Options,
-                .. Demo && !copied ? ["--demo"] : Array.Empty<string>(),
-            ]
-        );
+        _app = RustCabin.Web.Cabin.Build([
+            "--data",
+            _data,
+            "--urls",
+            "http://127.0.0.1:0",
+            "--patience",
+            $"{PatienceMs}",
+            .. Clock.Length > 0 ? ["--clock", Clock] : Array.Empty<string>(),
+            .. Options,
+            .. Demo && !copied ? ["--demo"] : Array.Empty<string>(),
+        ]);
         await _app.StartAsync();
         Visit();
     }
