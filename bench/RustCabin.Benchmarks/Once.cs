@@ -16,6 +16,7 @@ public sealed record Once(Type Type, MethodInfo Method)
         ["sheets"] = [typeof(Sheets), typeof(Solving)],
         ["images"] = [typeof(Images)],
         ["server"] = [],
+        ["growth"] = [],
     };
 
     /// <summary>Every benchmark of a class.</summary>

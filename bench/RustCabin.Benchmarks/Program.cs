@@ -49,6 +49,8 @@ if (args.Length == 0 || args.Contains("server"))
     measured.AddRange(DataRuns.All());
     measured.AddRange(ServerRuns.All());
 }
+if (args.Length == 0 || args.Contains("growth"))
+    measured.AddRange(GrowthRuns.All());
 
 Console.WriteLine($"{"measured on " + Environment.ProcessorCount + " cores", -46}{"result", 14}{"budget", 14}");
 foreach (Measured m in measured)

@@ -89,7 +89,7 @@ static partial class ServerRuns
         return times.SelectMany(t => t);
     }
 
-    static Run Run(string data, string? option, out TimeSpan toFirstAnswer)
+    internal static Run Run(string data, string? option, out TimeSpan toFirstAnswer)
     {
         int port = FreePort();
         var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true };

@@ -8,10 +8,17 @@ namespace RustCabin.Web;
 public sealed record Preferences(string LampIs, bool AsOnTheBox)
 {
     public const string Lamp = "cabin-lamp",
-        Sizes = "cabin-sizes";
+        Sizes = "cabin-sizes",
+        Ring = "cabin-ring";
+
+    /// <summary>What is ready makes no sound.</summary>
+    public bool IsQuiet { get; init; }
 
     public static Preferences From(HttpRequest request) =>
-        new(request.Cookies[Lamp] is "on" or "off" ? request.Cookies[Lamp]! : "system", request.Cookies[Sizes] == "box");
+        new(request.Cookies[Lamp] is "on" or "off" ? request.Cookies[Lamp]! : "system", request.Cookies[Sizes] == "box")
+        {
+            IsQuiet = request.Cookies[Ring] == "off",
+        };
 
     public string Size(ByteSize size) => size.ToScreen(AsOnTheBox);
 

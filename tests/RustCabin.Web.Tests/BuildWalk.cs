@@ -22,6 +22,14 @@ static class BuildWalk
                 $"[id='{step.Id}'] button[aria-label='{caution.GetAttribute("aria-label")}']",
                 ("heeded", "true")
             );
+        // What it rests on is looked at, and said to be ready.
+        foreach (IElement stands in page.QuerySelectorAll("form[action*='handler=Ready']"))
+            if (step.TextContent.Contains("still standing", StringComparison.Ordinal))
+                await Pressed(
+                    cabin,
+                    $"/jobs/{job}/build",
+                    $"[id='{stands.Closest("li.step")!.Id}'] form[action*='handler=Ready']"
+                );
         if (step.QuerySelector("form[action*='handler=AllBack']") is not null)
             await Pressed(cabin, $"/jobs/{job}/build", $"[id='{step.Id}'] form[action*='handler=AllBack'] button");
         page = await cabin.Page($"/jobs/{job}/build");

@@ -49,6 +49,37 @@ public sealed class WholeJobPagesTests : OnACabin
     }
 
     [Fact]
+    public async Task What_stands_by_itself_is_seen_on_every_page_until_it_is_said_to_be_ready()
+    {
+        const string Job = "winch-16c-four";
+        Assert.Null((await Cabin.Page("/")).QuerySelector(".running"));
+        string id = (await Cabin.Page($"/jobs/{Job}/build"))
+            .QuerySelectorAll("li.step")
+            .Single(l => l.TextContent.Contains("then stands 15 min"))
+            .Id!;
+        await BuildWalk.UpTo(Cabin, Job, id["step-".Length..]);
+        await BuildWalk.Step(Cabin, Job);
+        foreach (string path in (string[])["/", "/cupboard", "/jobs/slip-7-picture/memory"])
+        {
+            IHtmlDocument page = await Cabin.Page(path);
+            Assert.Contains("Stick the felt prop", page.QuerySelector(".running a")!.TextContent);
+            Assert.Equal($"/jobs/{Job}/build#{id}", page.QuerySelector(".running a")!.GetAttribute("href"));
+            Assert.Matches("^1[45]:[0-9]{2}$", page.QuerySelector(".running b")!.TextContent);
+        }
+        // The ring is set off, and set on by the same press.
+        (_, IHtmlDocument quiet) = await Cabin.Press(Form(await Cabin.Page("/cupboard"), ".running form"), ("ring", "off"));
+        Assert.Equal("off", quiet.DocumentElement.GetAttribute("data-ring"));
+        // What fills the wait goes on; what rests on it is barred.
+        await BuildWalk.UpTo(Cabin, Job, "fit-limpet");
+        IHtmlDocument build = await Cabin.Page($"/jobs/{Job}/build");
+        Assert.Contains("Waits for \"Stick the felt prop", build.QuerySelector("#step-fit-limpet")!.TextContent);
+        Assert.True(build.QuerySelector("#step-fit-limpet [name=done]")!.HasAttribute("disabled"));
+        (_, build) = await Cabin.Press(Form(build, "form[action*='handler=Ready']"));
+        Assert.Null(build.QuerySelector(".running"));
+        Assert.DoesNotContain("Waits for", build.QuerySelector("#step-fit-limpet")!.TextContent);
+    }
+
+    [Fact]
     public async Task A_question_is_asked_and_an_answer_kept()
     {
         IHtmlDocument page = await Cabin.Page("/jobs/slip-4-dark/ask?question=Why%3F");

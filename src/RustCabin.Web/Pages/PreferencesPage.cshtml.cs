@@ -16,8 +16,10 @@ public sealed class PreferencesModel : PageModel
 
     public IActionResult OnGet() => LocalRedirect("/");
 
-    public IActionResult OnPost(string? lamp, string? sizes, string? back)
+    public IActionResult OnPost(string? lamp, string? sizes, string? ring, string? back)
     {
+        if (ring is "on" or "off")
+            Response.Cookies.Append(Preferences.Ring, ring, Year);
         if (lamp is "on" or "off")
             Response.Cookies.Append(Preferences.Lamp, lamp, Year);
         if (sizes is "box" or "exact")

@@ -105,7 +105,7 @@ public sealed class InTheTimeTests
         NowWork Of(Pack pack, string job)
         {
             AtHand at = new Pressing(pack, job).At;
-            return NowWork.Of(at, OnShelf.Of(at, [], DateTimeOffset.UnixEpoch), [])!;
+            return NowWork.Of(at, OnShelf.Of(at, [], DateTimeOffset.UnixEpoch), [], DateTimeOffset.UnixEpoch)!;
         }
         Pack all = brindle with { Units = [.. brindle.Units.Select(u => u with { Borrowed = [] })] };
         NowWork free = Of(all, "slip-8-picture");

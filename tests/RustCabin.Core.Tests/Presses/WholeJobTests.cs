@@ -39,6 +39,8 @@ public sealed class WholeJobTests
     static void Step(Pressing pressing, StepProgress current)
     {
         string id = $"{current.Step.Id}";
+        foreach (Step stands in current.Waits.Where(w => Waiting.UntilOf(pressing.At.Job, w.Id) is not null))
+            pressing.Made(at => Ticking.Ready(at, stands.Id));
         // A gate takes no reading before its own cautions are read; another step no tick.
         foreach (Caution caution in current.Step.Cautions)
             if (pressing.At.Find(StepId.Parse(id)) is { AllHeeded: false })

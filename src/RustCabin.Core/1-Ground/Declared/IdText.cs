@@ -23,6 +23,9 @@ public static class IdText
     /// <summary>As a person says it: with blanks for hyphens, and no short form of the processor.</summary>
     public static string Plain(string id) => id == "cpu" ? "processor" : id.Replace('-', ' ');
 
+    /// <summary>With a small letter first, as it stands inside a sentence.</summary>
+    public static string Lower(string text) => text.Length == 0 ? text : char.ToLowerInvariant(text[0]) + text[1..];
+
     /// <summary>With a capital letter first.</summary>
     public static string Capital(string text) => text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
 

@@ -91,11 +91,14 @@ public static class JsonPath
     }
 
     /// <summary>A place of a list; a name where it is none and nothing is to be written there.</summary>
-    static object PlaceOf(string inside, string path, bool strict) =>
-        inside == "+" ? -1
-        : int.TryParse(inside, NumberStyles.None, CultureInfo.InvariantCulture, out int index) ? index
-        : strict ? throw new ArgumentException($"{path}: [{inside}] is no place of a list")
-        : inside;
+    static object PlaceOf(string inside, string path, bool strict)
+    {
+        if (inside == "+")
+            return -1;
+        if (int.TryParse(inside, NumberStyles.None, CultureInfo.InvariantCulture, out int index))
+            return index;
+        return strict ? throw new ArgumentException($"{path}: [{inside}] is no place of a list") : inside;
+    }
 
     /// <summary>The steps of a path: names as text, places of a list as numbers, -1 for <c>[+]</c>.</summary>
     /// <param name="strict">What is no path is an error, and not a name that nothing has.</param>

@@ -34,6 +34,9 @@ public sealed record JobBuild : ICompleted<JobBuild>
     [Display(ShortName = "note at a step", Description = "What was noted or photographed at steps.")]
     public IReadOnlyList<BenchNote> Notes { get; init; } = [];
 
+    [Display(ShortName = "step that stands", Description = "Steps that were done and stand by themselves until they are ready.")]
+    public IReadOnlyList<StandingStep> Standing { get; init; } = [];
+
     [Display(Description = "How each test of the test set went with the job done.")]
     public IReadOnlyDictionary<string, FunctionState> Tried { get; init; } = new Dictionary<string, FunctionState>();
 
@@ -102,6 +105,19 @@ public enum SpentKind
     Shared,
     Tool,
     Postage,
+}
+
+/// <summary>A step whose work is done and that stands by itself: glue that sets, a varnish that dries.</summary>
+public sealed record StandingStep
+{
+    [Required, Display(Description = "The step.")]
+    public StepId Step { get; init; } = StepId.None;
+
+    [Required, Display(Name = "until", Description = "When it is ready, 2026-11-26T10:30:00Z.")]
+    public string Until { get; init; } = "";
+
+    [Display(Description = "What is done at it, in words.")]
+    public string What { get; init; } = "";
 }
 
 /// <summary>What a person noted at a step, with a photo of the cabin or without.</summary>

@@ -132,6 +132,13 @@ public sealed record WayStep : IOwnForm<WayStep>
     [LongText, Display(Description = "The reading that proves it done, such as closed to U7 leg 3; left out: look at it.")]
     public string Proof { get; init; } = "";
 
+    [
+        Range(0, 100_000),
+        UnitOf("minutes"),
+        Display(Name = "stands", Description = "How long it then stands by itself, such as glue that sets; work goes on.")
+    ]
+    public decimal WaitMinutes { get; init; }
+
     /// <inheritdoc/>
     public static Shape Shape { get; } = Declaration<WayStep>.Shape with { OrText = true };
 

@@ -1,4 +1,4 @@
-using System.Globalization;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Core.Care;
@@ -50,10 +50,8 @@ public sealed record CareWatch(
         (DateTimeOffset At, BenchNote Note)[] looks =
         [
             .. LooksAt(work, job)
-                .Select(n =>
-                    (Read: DateTimeOffset.TryParse(n.At, CultureInfo.InvariantCulture, out DateTimeOffset at), At: at, Note: n)
-                )
-                .Where(n => n.Read && n.At.Year is > 1900 and < 9000)
+                .Select(n => (Read: Moments.TryParse(n.At, out DateTimeOffset at), At: at, Note: n))
+                .Where(n => n.Read)
                 .Select(n => (n.At, n.Note))
                 .OrderBy(n => n.At),
         ];

@@ -140,6 +140,7 @@ static class FitWorks
             {
                 Cautions = Caution.Of(part),
                 Instance = part,
+                Wait = step.WaitMinutes,
                 Needs = set ? [Acts.Set(part.Name)] : [],
             };
         yield return new Step(

@@ -53,6 +53,9 @@ public sealed record Step(StepId Id, StepKind Kind, string Title, IReadOnlyList<
     /// <summary>In what state the machine is for it. The build sheet sets it.</summary>
     public CaseState State { get; init; } = CaseState.Closed;
 
+    /// <summary>Minutes that it then stands by itself: what needs it waits for them, other work goes on.</summary>
+    public decimal Wait { get; init; }
+
     /// <summary>The machine runs while it is done.</summary>
     public bool Runs { get; init; }
 

@@ -35,6 +35,33 @@ public static class BuildEdits
     public static Job Rate(Job job, StepId gate, AskedRate? asked) =>
         With(job, b => b with { Rates = [.. b.Rates.Where(r => r.Gate != gate), .. asked is null ? (AskedRate[])[] : [asked]] });
 
+    /// <summary>A step stands by itself until a moment; null: it is ready, or was not done after all.</summary>
+    public static Job Stand(Job job, StepId step, string? until, string what) =>
+        until is null && job.Build?.Standing.Any(s => s.Step == step) != true
+            ? job
+            : With(
+                job,
+                b =>
+                    b with
+                    {
+                        Standing =
+                        [
+                            .. b.Standing.Where(s => s.Step != step),
+                            .. until is null
+                                ? (StandingStep[])[]
+                                :
+                                [
+                                    new StandingStep
+                                    {
+                                        Step = step,
+                                        Until = until,
+                                        What = what,
+                                    },
+                                ],
+                        ],
+                    }
+            );
+
     /// <summary>Lays a piece on the bench that no sheet names.</summary>
     public static Job Lay(Job job, LyingPiece piece) => With(job, b => b with { Pieces = [.. b.Pieces, piece] });
 

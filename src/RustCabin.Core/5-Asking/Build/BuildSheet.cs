@@ -21,6 +21,9 @@ public sealed record BuildSheet(IReadOnlyList<Step> Steps, IReadOnlyList<string>
     /// <summary>How long all of it takes.</summary>
     public decimal Minutes => Steps.Sum(s => s.Minutes);
 
+    /// <summary>How long it takes with what stands meanwhile, as far as no other work fills it.</summary>
+    public decimal Elapsed => Waiting.Elapsed(Steps);
+
     /// <summary>The stations that brought the work.</summary>
     public required StationList Stations { get; init; }
 

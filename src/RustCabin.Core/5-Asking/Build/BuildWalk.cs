@@ -47,11 +47,34 @@ sealed class BuildWalk(StationList stations, PlannedUnit before, PlannedUnit aft
             Add(step);
     }
 
+    /// <summary>Does works at one level; where all can be done anywhere, at the one that is open.</summary>
+    void Stay(IReadOnlyList<Work> works, IReadOnlyList<AccessLevel>? level)
+    {
+        // What comes before the first that needs the level is done where one is.
+        int before = works.TakeWhile(w => w.Anywhere).Count();
+        if (level is null || before > 0 || works[0].Time == WorkTime.Last)
+        {
+            foreach (Work work in works)
+                Do(work);
+            return;
+        }
+        Go(level);
+        foreach (Step step in Waiting.Filled(works))
+            Add(step);
+    }
+
     /// <summary>Does works, and tests what they have changed.</summary>
     public void Do(IReadOnlyList<Work> works)
     {
-        foreach (Work work in works)
-            Do(work);
+        for (int i = 0; i < works.Count; )
+        {
+            // What is done at one level, one after the other: there waits can be filled.
+            int from = i;
+            IReadOnlyList<AccessLevel>? level = null;
+            for (; i < works.Count && (works[i].Anywhere || level is null || works[i].Opens.SequenceEqual(level)); i++)
+                level = works[i].Anywhere ? level : works[i].Opens;
+            Stay([.. works.Skip(from).Take(i - from)], level);
+        }
         GateAsked[] gates = [.. works.Select(w => w.Gate).OfType<GateAsked>()];
         if (gates.Length == 0)
             return;

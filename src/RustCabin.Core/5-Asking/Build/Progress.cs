@@ -44,8 +44,11 @@ public sealed record StepProgress(Step Step, StepState State, Comparison? Readin
     /// <summary>The clean tries that the gate asks for; null: for none.</summary>
     public ProofByTries? Rate { get; init; }
 
-    /// <summary>Steps that must be done before it, and are not.</summary>
+    /// <summary>Steps that must be done before it, and are not; and those that were done and still stand.</summary>
     public IReadOnlyList<Step> Waits { get; init; } = [];
+
+    /// <summary>Until when it stands by itself, in ISO 8601; null: it does not.</summary>
+    public string? StandsUntil { get; init; }
 
     /// <summary>Every caution of the step is ticked.</summary>
     public bool AllHeeded => Step.Cautions.All(c => Heeded.Contains(c.Id) || ReadBefore.Contains(c.Id));
@@ -89,7 +92,11 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
                 .. step.Cautions.Select(c => c.Id).Where(c => job is not null && new HeededCaution(step.Id, c).IsIn(job.Heeded)),
             ];
             // A reading proves nothing of what is not in yet: a gate counts once the steps that it is about are done.
-            Step[] waits = [.. steps.Where(s => s.State != StepState.Done && step.Needs.Contains(s.Step.Id)).Select(s => s.Step)];
+            Step[] waits =
+            [
+                .. steps.Where(s => s.State != StepState.Done && step.Needs.Contains(s.Step.Id)).Select(s => s.Step),
+                .. Waiting.Before(step, steps.Select(s => s.Step), job),
+            ];
             CountedStarts? counted = step.Kind == StepKind.Gate && job is not null ? Counts.At(job, step, steps) : null;
             ProofByTries? rate = step.Kind == StepKind.Gate && job is not null ? Counts.AskedAt(job, step, counted) : null;
             bool implied = step.Kind == StepKind.Off && job is not null && IsBehind(step, sheet, job),
@@ -106,6 +113,7 @@ public sealed record Progress(IReadOnlyList<StepProgress> Steps)
                 new StepProgress(step, state, reading, heeded)
                 {
                     Waits = waits,
+                    StandsUntil = Waiting.UntilOf(job, step.Id),
                     Counted = counted,
                     Rate = rate,
                     IsImplied = implied,

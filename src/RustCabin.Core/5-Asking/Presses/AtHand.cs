@@ -1,5 +1,6 @@
 using RustCabin.Core.Answers;
 using RustCabin.Core.Build;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Gathered;
 using RustCabin.Core.Mends;
@@ -105,9 +106,9 @@ public sealed record AtHand(Pack Sheets, Job Job, PlannedUnit Before, Answer Ans
             if (Answer.Standing == Standing.Stop)
                 return $"A mend: {Answer.Findings[0].Title.ToLowerInvariant()}";
             if (Answer.Findings.FirstOrDefault(f => f.Code == MendFindings.GateDiffers.Code) is { } differs)
-                return $"A mend: {Lower(differs.Title)}";
+                return $"A mend: {IdText.Lower(differs.Title)}";
             return Progress.Current is { } current && !Progress.Finished
-                ? $"{KindOf(current.Step)}: {Lower(current.Step.Title)}"
+                ? $"{KindOf(current.Step)}: {IdText.Lower(current.Step.Title)}"
                 : "Nothing: built, read and closed";
         }
     }
@@ -119,6 +120,4 @@ public sealed record AtHand(Pack Sheets, Job Job, PlannedUnit Before, Answer Ans
             { IsGate: true } => "A proof",
             _ => "A step",
         };
-
-    static string Lower(string text) => char.ToLowerInvariant(text[0]) + text[1..];
 }

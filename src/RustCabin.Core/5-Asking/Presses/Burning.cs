@@ -166,13 +166,7 @@ public static class Burning
 
     /// <summary>When the lamp of a plan may go off; null: it is off.</summary>
     public static DateTimeOffset? LampUntil(RomPlan? plan) =>
-        plan?.Erasing is { } erasing
-        && DateTimeOffset.TryParse(
-            erasing.At,
-            CultureInfo.InvariantCulture,
-            DateTimeStyles.AssumeUniversal,
-            out DateTimeOffset on
-        )
+        plan?.Erasing is { } erasing && Moments.TryParse(erasing.At, out DateTimeOffset on)
             ? on.AddSeconds(erasing.Seconds)
             : null;
 

@@ -13,8 +13,8 @@ namespace RustCabin.Core.Presses;
 /// <param name="WayOut">Minutes to lay the case shut after it; 0 where it is shut.</param>
 public sealed record Stretch(IReadOnlyList<Step> Steps, decimal WayOut)
 {
-    /// <summary>How long it takes in all.</summary>
-    public decimal Minutes => Steps.Sum(s => s.Minutes) + WayOut;
+    /// <summary>How long it takes in all, with what stands by itself as far as no other work fills it.</summary>
+    public decimal Minutes => Waiting.Elapsed(Steps) + WayOut;
 
     /// <summary>The next stretch of a build; null: it is built.</summary>
     public static Stretch? Next(IEnumerable<StepProgress> steps, Model model)
@@ -42,7 +42,8 @@ public sealed record NowWork(AtHand At, Stretch Stretch, IReadOnlyList<string> L
     /// <param name="at">The job.</param>
     /// <param name="stands">How it stands on the shelf.</param>
     /// <param name="stock">What lies in the cupboard.</param>
-    public static NowWork? Of(AtHand at, OnShelf stands, IReadOnlyList<StockItem> stock)
+    /// <param name="now">The time.</param>
+    public static NowWork? Of(AtHand at, OnShelf stands, IReadOnlyList<StockItem> stock, DateTimeOffset now)
     {
         if (at.Job.Ended || Stretch.Next(at.Progress.Steps, at.Model) is not { } stretch)
             return null;
@@ -57,9 +58,17 @@ public sealed record NowWork(AtHand At, Stretch Stretch, IReadOnlyList<string> L
                     : (string[])[],
                 .. pieces.Distinct(),
                 .. Loans.Missing(at.Sheets, at.Unit).Select(l => $"{l} is lent"),
+                .. Running
+                    .Of(at.Job, now)
+                    .Where(r => r.At == RunningAt.Build && r.Until > now && RestsOn(at, steps, r.About))
+                    .Select(r => $"{r.What}: it stands for {Math.Ceiling((r.Until - now).TotalMinutes):0} min yet"),
             ]
         );
     }
+
+    /// <summary>A step of the stretch rests on one that stands.</summary>
+    static bool RestsOn(AtHand at, HashSet<StepId> steps, string standing) =>
+        at.Progress.Steps.Any(s => steps.Contains(s.Step.Id) && s.Waits.Any(w => $"{w.Id}" == standing));
 
     /// <summary>What fits into so many minutes, what uses them best first.</summary>
     public static IReadOnlyList<NowWork> Within(IEnumerable<NowWork> works, decimal minutes) =>

@@ -90,6 +90,8 @@ public static class Readings
             return Refuse("step", "The reading was not taken: a gate before this one has not passed.");
         if (!gate.AllHeeded)
             return Refuse("heeded", $"The reading was not taken: tick the cautions of \"{gate.Step.Title}\" first.");
+        if (Ticking.Standing(at, gate) is { } stands)
+            return stands;
         if (gate.Waits.Count == 0)
             return null;
         string open = string.Join(", ", gate.Waits.Select(w => $"\"{w.Title}\""));

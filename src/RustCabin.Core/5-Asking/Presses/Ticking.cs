@@ -1,4 +1,5 @@
 using RustCabin.Core.Build;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
@@ -28,7 +29,10 @@ public static class Ticking
                 $"Nothing was changed: a step after \"{known.Title}\" is done, so the machine was off. Take that one back first"
             );
         if (!done)
-            return Change($"Not done after all: {known.Title}", j => JobEdits.Took(Untick(j, known), known.Id, null));
+            return Change(
+                $"Not done after all: {known.Title}",
+                j => BuildEdits.Stand(JobEdits.Took(Untick(j, known), known.Id, null), known.Id, null, "")
+            );
         if (Bar(at, here) is { } barred)
             return barred;
         if (!TryMinutes(took, out decimal? minutes))
@@ -51,13 +55,36 @@ public static class Ticking
                 + (proved.Length > 0 ? $", proved by {proved}" : "")
                 + (minutes is null ? "" : $", in {minutes} min"),
             j =>
-                JobEdits.Took(
-                    mend ? JobEdits.MakeMend(j, known.Id, proved, at.Moment) : JobEdits.Tick(j, known.Id, true),
-                    known.Id,
-                    minutes
+                Stands(
+                    JobEdits.Took(
+                        mend ? JobEdits.MakeMend(j, known.Id, proved, at.Moment) : JobEdits.Tick(j, known.Id, true),
+                        known.Id,
+                        minutes
+                    ),
+                    known,
+                    at.Moment
                 )
         );
     }
+
+    /// <summary>From now on it stands, where the sheet says so.</summary>
+    static Job Stands(Job job, Step step, string moment) =>
+        step.Wait > 0 && Moments.TryParse(moment, out DateTimeOffset now)
+            ? BuildEdits.Stand(job, step.Id, Moments.Show(now.AddMinutes((double)step.Wait)), step.Title)
+            : job;
+
+    /// <summary>What stood is ready: whoever looked at it says so, before its time or after.</summary>
+    public static Press<Job> Ready(AtHand at, StepId step) =>
+        at.Find(step) is { StandsUntil: { } until } here
+            ? Change(
+                Moments.TryParse(at.Moment, out DateTimeOffset now)
+                && Moments.TryParse(until, out DateTimeOffset over)
+                && now < over
+                    ? $"Ready {(over - now).TotalMinutes:0} min before its time: {here.Step.Title}"
+                    : $"Ready: {here.Step.Title}",
+                j => BuildEdits.Stand(j, here.Step.Id, null, "")
+            )
+            : Gone;
 
     static Job Untick(Job job, Step step) =>
         JobEdits.Tick(step.Kind == StepKind.Mend ? JobEdits.MakeMend(job, step.Id, "", "") : job, step.Id, false);
@@ -75,10 +102,18 @@ public static class Ticking
                 $"Nothing was changed: {string.Join(", ", missing.Select(m => m.Words))} of the bench "
                     + "must be back in place, or be left out with a reason, before the case is closed"
             );
+        if (Standing(at, step) is { } stands)
+            return stands;
         return step.Waits.Count > 0
             ? Refuse("step", $"Nothing was changed: first {string.Join(", ", step.Waits.Select(w => $"\"{w.Title}\""))}")
             : null;
     }
+
+    /// <summary>What it rests on still stands; null: nothing of it does.</summary>
+    internal static Refusal? Standing(AtHand at, StepProgress step) =>
+        step.Waits.FirstOrDefault(w => Waiting.UntilOf(at.Job, w.Id) is not null) is { } stands
+            ? Refuse("step", $"Nothing was changed: \"{stands.Title}\" still stands; look at it, and say there that it is ready")
+            : null;
 
     /// <summary>Notes how many minutes a step that is done really took; nothing typed forgets it.</summary>
     public static Press<Job> Took(AtHand at, StepId step, string? took)

@@ -71,6 +71,9 @@ public partial class BuildModel(SheetRepository sheets, JobRepository jobs, Phot
     public IActionResult OnPostTook(string job, long version, StepId step, string? took) =>
         Press(job, version, at => Ticking.Took(at, step, took));
 
+    /// <summary>What stood by itself is ready.</summary>
+    public IActionResult OnPostReady(string job, long version, StepId step) => Press(job, version, at => Ticking.Ready(at, step));
+
     public IActionResult OnPostTick(string job, long version, StepId step, bool done, string? took, string? proof) =>
         Press(job, version, at => Ticking.Tick(at, step, done, took, proof));
 

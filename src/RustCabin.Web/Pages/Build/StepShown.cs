@@ -1,4 +1,5 @@
 using RustCabin.Core.Build;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Presses;
 using RustCabin.Core.Stations;
 using RustCabin.Web.Stations;
@@ -43,7 +44,21 @@ public sealed record StepShown(BuildModel Station, StepProgress At, int Number)
         };
 
     /// <summary>What it takes, and what bars it: <c>gate, 5 min, behind a gate</c>.</summary>
-    public string Length => (Step.IsGate ? "gate, " : "") + $"{Step.Minutes:0} min" + (IsLocked ? ", behind a gate" : "");
+    public string Length =>
+        (Step.IsGate ? "gate, " : "")
+        + $"{Step.Minutes:0} min"
+        + (Step.Wait > 0 ? $", then stands {Step.Wait:0} min" : "")
+        + (IsLocked ? ", behind a gate" : "");
+
+    /// <summary>What is done while it stands, by their titles; empty: it stands for nothing, or nothing fills it.</summary>
+    public string Meanwhile =>
+        Step.Wait > 0
+            ? string.Join(", ", Waiting.Meanwhile(Station.View.Sheet.Steps, Step).Select(s => IdText.Lower(s.Title)))
+            : "";
+
+    /// <summary>What still stands, and this step rests on; empty: nothing.</summary>
+    public string Standing =>
+        string.Join(", ", At.Waits.Where(w => Waiting.UntilOf(Station.View.Job, w.Id) is not null).Select(w => $"\"{w.Title}\""));
 
     public string? Live => Step.State.IsLive ? "live" : null;
 
@@ -60,7 +75,7 @@ public sealed record StepShown(BuildModel Station, StepProgress At, int Number)
 
     public string TickValue => IsDone ? "false" : "true";
 
-    public bool TickBarred => IsLocked || WaitsForCautions;
+    public bool TickBarred => IsLocked || WaitsForCautions || Standing.Length > 0;
 
     /// <summary>The minutes that were noted, as a person types them.</summary>
     public string Took => Station.View.Job.MinutesOf(Step.Id) is { } minutes ? TypedNumber.Show(minutes) : "";

@@ -130,7 +130,7 @@ public sealed class ShelfModel(
         Works =
         [
             .. rows.Where(r => !r.Unit.Retired)
-                .Select(r => r.Job is { Job.Ended: false } job ? NowWork.Of(job.At, r.On, items) : null)
+                .Select(r => r.Job is { Job.Ended: false } job ? NowWork.Of(job.At, r.On, items, clock.GetUtcNow()) : null)
                 .OfType<NowWork>(),
         ];
         string[] words = (Find ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries);

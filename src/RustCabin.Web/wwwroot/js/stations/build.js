@@ -1,42 +1,12 @@
 // The bench view: arrows, a pedal or a wipe turn the step, and a timer counts the minutes of the step that is shown; it rings
-// when those that the sheet predicts are over. Case care rings when it is time to look.
+// when those that the sheet predicts are over.
 (() => {
   "use strict";
   const bench = () => document.querySelector(".bench");
   const key = () => `timer ${bench().dataset.job} ${bench().dataset.step}`;
   const held = () => JSON.parse(localStorage.getItem(key()) || '{"before":0,"since":0}');
   const passed = (t) => t.before + (t.since ? Date.now() - t.since : 0);
-  const rung = new Set();
-  const ringOnce = (about) => {
-    if (rung.has(about)) return;
-    rung.add(about);
-    document.documentElement.dataset.rang = about;
-    // A browser sounds nothing before a person has pressed something on the page.
-    if (navigator.userActivation && !navigator.userActivation.hasBeenActive) return;
-    try {
-      const sound = new AudioContext();
-      for (const [at, hz] of [[0, 660], [0.35, 880], [0.7, 660]]) {
-        const tone = sound.createOscillator(),
-          loud = sound.createGain();
-        tone.frequency.value = hz;
-        loud.gain.setValueAtTime(0.25, sound.currentTime + at);
-        loud.gain.exponentialRampToValueAtTime(0.001, sound.currentTime + at + 0.3);
-        tone.connect(loud).connect(sound.destination);
-        tone.start(sound.currentTime + at);
-        tone.stop(sound.currentTime + at + 0.32);
-      }
-    } catch {
-      // A browser without sound still shows that the time is over.
-    }
-  };
-  const look = () =>
-    document.querySelectorAll("[data-ring-at]").forEach((one) => {
-      if (window.cabinNow() < Date.parse(one.dataset.ringAt)) return;
-      one.classList.add("over");
-      ringOnce(one.dataset.ringAt);
-    });
   const show = () => {
-    look();
     if (!bench()) return;
     const t = held(),
       seconds = Math.floor(passed(t) / 1000);
@@ -47,7 +17,7 @@
     face.classList.toggle("runs", t.since > 0);
     const over = t.since > 0 && seconds >= 60 * Number(bench().dataset.minutes);
     face.classList.toggle("over", over);
-    if (over) ringOnce(`${key()} ${t.since}`);
+    if (over) window.cabinRing(`${key()} ${t.since}`);
     const took = document.querySelector("[data-took]");
     if (took) took.value = seconds >= 6 ? (seconds / 60).toFixed(1) : "";
   };
