@@ -142,8 +142,8 @@ static class GrowthRuns
         string[] packs = [.. Directory.GetFiles(demo, "*.json").Order(StringComparer.Ordinal)];
         foreach (string pack in packs)
             Import(import, File.ReadAllBytes(pack), pack);
-        if (times > 1)
-            Import(import, Encoding.UTF8.GetBytes(Copies(packs, times).ToJsonString()), "copies");
+        for (int copy = 1; copy < times; copy += AtOnce)
+            Import(import, Encoding.UTF8.GetBytes(Copies(packs, copy, Math.Min(times, copy + AtOnce)).ToJsonString()), "copies");
         file.Checkpoint();
         return sheets.All().Units.Count;
     }
@@ -155,12 +155,15 @@ static class GrowthRuns
             throw new InvalidOperationException($"{name}: {string.Join("; ", outcome.Errors.Take(3))}");
     }
 
-    static JsonObject Copies(string[] packs, int times)
+    /// <summary>A pack holds 2,000 sheets at most.</summary>
+    const int AtOnce = 20;
+
+    static JsonObject Copies(string[] packs, int from, int to)
     {
         JsonArray units = [],
             jobs = [];
         foreach (JsonObject pack in packs.Select(p => JsonNode.Parse(File.ReadAllText(p))!.AsObject()))
-            for (int copy = 1; copy < times; copy++)
+            for (int copy = from; copy < to; copy++)
             {
                 foreach (JsonNode? unit in pack["units"]?.AsArray() ?? [])
                     units.Add(Renamed(unit!, copy, "id"));

@@ -22,13 +22,18 @@ public sealed partial class JobRepository
     }
 
     /// <summary>
-    /// What was read before: the same text is the same job, and the same object, so that what is worked out from it can be kept
-    /// beside it.
+    /// Each job as it was last read: the same text is the same object, so that what is worked out from it can be kept beside it.
     /// </summary>
-    readonly ConcurrentDictionary<string, Job> _read = new(StringComparer.Ordinal);
+    readonly ConcurrentDictionary<string, (string Json, Job Job)> _read = new(StringComparer.Ordinal);
 
-    /// <summary>So many texts are kept at most; beyond it all are given up, and come back as they are asked for.</summary>
-    const int MostRead = 1000;
+    /// <summary>All jobs as they stood when they were last asked for, and what stood for their state and their sheets'.</summary>
+    sealed record KnownJobs(string Stamp, Pack Sheets, (IReadOnlyList<StoredJob> Jobs, IReadOnlyList<SetAside> Aside) Found)
+    {
+        /// <summary>The rows that were read, by the jobs' ids.</summary>
+        public required IReadOnlyDictionary<string, FoundRow> Rows { get; init; }
+    }
+
+    volatile KnownJobs? _jobs;
 
     /// <summary>The names, and what stood for the state of all jobs when they were read.</summary>
     sealed record KnownNames(string Stamp, IReadOnlyList<JobName> Names);
@@ -36,7 +41,7 @@ public sealed partial class JobRepository
     volatile KnownNames? _names;
 
     /// <summary>To be called when the file holds another cabin: its jobs may be at the same versions by chance.</summary>
-    internal void Forget() => (_names, _running) = (null, null);
+    internal void Forget() => (_names, _running, _jobs) = (null, null, null);
 
     /// <summary>Every job that reads.</summary>
     public IReadOnlyList<Job> All() => [.. Stored().Select(j => j.Job)];
@@ -82,12 +87,12 @@ public sealed partial class JobRepository
         Job[] jobs =
         [
             .. connection
-                .Query<string>(
-                    "select c.json from job j join job_change c on c.job = j.id and c.seq = j.position where "
+                .Query<(string Id, string Json)>(
+                    "select j.id, c.json from job j join job_change c on c.job = j.id and c.seq = j.position where "
                         + $"{There} and (instr(c.json, '\"standing\"') or instr(c.json, '\"erasing\"') or "
                         + "instr(c.json, '\"look\"')) order by j.rowid"
                 )
-                .Select(Parse)
+                .Select(r => Parse(r.Id, r.Json))
                 .OfType<Job>(),
         ];
         _running = new KnownRunning(stamp, jobs);
@@ -126,23 +131,25 @@ public sealed partial class JobRepository
     public (IReadOnlyList<StoredJob> Jobs, IReadOnlyList<SetAside> Aside) Standing()
     {
         using SqliteConnection connection = file.Connect();
-        return Read(connection);
+        string stamp = Stamp(connection);
+        Pack all = sheets.All();
+        if (_jobs is { } known && known.Stamp == stamp && ReferenceEquals(known.Sheets, all))
+            return known.Found;
+        return Read(connection, stamp, all);
     }
 
     static FoundRow? One(SqliteConnection connection, string id) =>
         connection.QuerySingleOrDefault<FoundRow>($"{SelectStored} where j.id = @id and {There}", new { id });
 
-    (List<StoredJob> Jobs, List<SetAside> Aside) Read(SqliteConnection connection)
+    /// <summary>Reads the jobs; of those that stand as they stood only that they do.</summary>
+    (IReadOnlyList<StoredJob> Jobs, IReadOnlyList<SetAside> Aside) Read(SqliteConnection connection, string stamp, Pack all)
     {
         var aside = new List<SetAside>();
         var jobs = new List<StoredJob>();
-        List<FoundRow> rows = Sound.Rows(
-            () => connection.Query<FoundRow>($"{SelectStored} where {There} order by j.rowid"),
-            () => connection.Query<(string, string)>($"select 'job', j.id from job j where {There}"),
-            key => One(connection, key.Id),
-            aside
-        );
-        foreach (FoundRow row in rows)
+        var rows = new Dictionary<string, FoundRow>(StringComparer.Ordinal);
+        foreach (FoundRow row in RowsOf(connection, aside))
+        {
+            rows[row.Id] = row;
             if (Stored(row) is not { } job)
                 aside.Add(
                     new SetAside("job", row.Id, Sound.IsJson(row.Json) ? "it is no job any more" : "it is not JSON any more")
@@ -151,7 +158,41 @@ public sealed partial class JobRepository
                 aside.Add(new SetAside("job", row.Id, why));
             else
                 jobs.Add(job);
+        }
+        _jobs = new KnownJobs(stamp, all, (jobs, aside)) { Rows = rows };
         return (jobs, aside);
+    }
+
+    /// <summary>
+    /// The rows in the order in which the jobs came; the text is fetched of those alone whose version is another.
+    /// </summary>
+    List<FoundRow> RowsOf(SqliteConnection connection, List<SetAside> aside)
+    {
+        if (_jobs is not { } known)
+            return Sound.Rows(
+                () => connection.Query<FoundRow>($"{SelectStored} where {There} order by j.rowid"),
+                () => connection.Query<(string, string)>($"select 'job', j.id from job j where {There}"),
+                key => One(connection, key.Id),
+                aside
+            );
+        (string Id, long Version)[] now =
+        [
+            .. connection.Query<(string, long)>($"select j.id, j.version from job j where {There} order by j.rowid"),
+        ];
+        var rows = new List<FoundRow>();
+        foreach ((string id, long version) in now)
+            if (known.Rows.TryGetValue(id, out FoundRow? row) && row.Version == version)
+                rows.Add(row);
+            else
+                rows.AddRange(
+                    Sound.Rows(
+                        () => One(connection, id) is { } one ? [one] : (FoundRow[])[],
+                        () => [("job", id)],
+                        _ => null,
+                        aside
+                    )
+                );
+        return rows;
     }
 
     /// <summary>What was found of jobs against sheets, as long as those sheets are the ones that stand.</summary>
@@ -178,7 +219,7 @@ public sealed partial class JobRepository
     }
 
     StoredJob? Stored(FoundRow found) =>
-        Parse(found.Json) is { } job ? new(job, found.Version, found.Undoes, found.Redoes) : null;
+        Parse(found.Id, found.Json) is { } job ? new(job, found.Version, found.Undoes, found.Redoes) : null;
 
     /// <summary>The job's changes, newest first.</summary>
     public IReadOnlyList<JobChange> History(string id)
@@ -196,16 +237,16 @@ public sealed partial class JobRepository
         ];
     }
 
-    /// <summary>The job that a text is; null: it does not read as one.</summary>
-    Job? Parse(string json)
+    /// <summary>The job that a text is, the same object as before where it is the same text; null: it does not read as
+    /// one.</summary>
+    Job? Parse(string id, string json)
     {
-        if (_read.TryGetValue(json, out Job? known))
-            return known;
+        if (_read.TryGetValue(id, out (string Json, Job Job) known) && known.Json == json)
+            return known.Job;
         if (Read(json) is not { } job)
             return null;
-        if (_read.Count >= MostRead)
-            _read.Clear();
-        return _read.GetOrAdd(json, job);
+        _read[id] = (json, job);
+        return job;
     }
 
     static Job? Read(string json)

@@ -73,7 +73,7 @@ public sealed partial class JobRepository(CabinFile file, SheetRepository sheets
                 transaction,
                 buffered: false
             )
-            .Where(c => Parse(c.Json) is not null)
+            .Where(c => Read(c.Json) is not null)
             .Select(c => (long?)c.Seq)
             .FirstOrDefault();
         if (sound is null)
@@ -218,7 +218,7 @@ public sealed partial class JobRepository(CabinFile file, SheetRepository sheets
         {
             string after = connection.QuerySingle<Row>($"{Select} where j.id = @id", new { id }, transaction).Json;
             if (after != row.Json)
-                StockUses.Follow(connection, transaction, sheets.All(), Parse(row.Json)!, Parse(after)!);
+                StockUses.Follow(connection, transaction, sheets.All(), Read(row.Json)!, Read(after)!);
             transaction.Commit();
         }
         if (unitToo)
@@ -315,7 +315,7 @@ public sealed partial class JobRepository(CabinFile file, SheetRepository sheets
                 }
             )
             .ToJsonString(StoredJson.AsTyped);
-        Put(connection, transaction, Parse(json)!, json, "Job begun");
+        Put(connection, transaction, Read(json)!, json, "Job begun");
         transaction.Commit();
         return id;
     }

@@ -216,6 +216,7 @@ public sealed class PackImport(CabinFile file, SheetRepository sheets, JobReposi
         else
             transaction.Rollback();
         sheets.Forget();
+        jobs.Forget();
         return errors;
     }
 

@@ -17,10 +17,13 @@ sealed record SheetRow(string Kind, string Id, string Json);
 /// </summary>
 public sealed class SheetRepository(CabinFile file, TimeProvider clock)
 {
-    /// <summary>The sheets that read, and those that do not.</summary>
-    sealed record Known(Pack Pack, IReadOnlyList<SetAside> Aside);
+    /// <summary>The sheets that read with the rows that they were read from, and those that do not.</summary>
+    sealed record Known(Pack Pack, IReadOnlyList<SetAside> Aside, IReadOnlyList<SheetRow> Rows);
 
     volatile Known? _known;
+
+    /// <summary>What was known before the last change: sheets that are as they were stay the same objects.</summary>
+    volatile Known? _before;
     volatile int _version;
 
     /// <summary>All sheets that read, but the jobs.</summary>
@@ -38,10 +41,21 @@ public sealed class SheetRepository(CabinFile file, TimeProvider clock)
         int version = _version;
         using SqliteConnection connection = file.Connect();
         var aside = new List<SetAside>();
-        Pack pack = Load(connection, null, aside);
-        known = new Known(pack, aside);
+        List<SheetRow> rows = Rows(connection, null, aside);
+        string currency = Currency(connection, null);
+        if (
+            aside.Count == 0
+            && _before is { } before
+            && SameSheets.OnlyUnits(before.Pack, before.Rows, currency, rows) is { } same
+        )
+            known = new Known(same, aside, rows);
+        else
+        {
+            Pack pack = Sound.Read(currency, rows, aside);
+            known = new Known(_before is { } was ? SameSheets.Kept(was.Pack, was.Rows, pack, rows) : pack, aside, rows);
+        }
         if (version == _version)
-            _known = known;
+            (_known, _before) = (known, known);
         return known;
     }
 

@@ -33,11 +33,31 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
         public string? Before { get; init; }
     }
 
-    /// <summary>All of it, by kind and name.</summary>
+    sealed record Known(string Stamp, IReadOnlyList<StoredStock> Things);
+
+    volatile Known? _known;
+
+    /// <summary>To be called when the file holds another cabin.</summary>
+    internal void Forget() => _known = null;
+
+    /// <summary>All of it, by kind and name; the same list as long as nothing of it changes.</summary>
     public IReadOnlyList<StoredStock> All()
     {
         using SqliteConnection connection = file.Connect();
-        return All(connection, null);
+        string stamp = connection.QuerySingle<string>(
+            """
+            select count(*) || ' ' || total(version)
+              || ' ' || (select coalesce(max(seq), 0) || ' ' || total(undone) from stock_change)
+              || ' ' || (select count(*) || ' ' || total(count) || ' ' || coalesce(max(rowid), 0) from stock_use)
+              || ' ' || (select total(version) from job) || ' ' || (select coalesce(max(rowid), 0) from job_change)
+            from stock
+            """
+        );
+        if (_known is { } known && known.Stamp == stamp)
+            return known.Things;
+        IReadOnlyList<StoredStock> things = All(connection, null);
+        _known = new Known(stamp, things);
+        return things;
     }
 
     internal static IReadOnlyList<StoredStock> All(SqliteConnection connection, System.Data.IDbTransaction? transaction)

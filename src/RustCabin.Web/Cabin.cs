@@ -160,12 +160,7 @@ public static class Cabin
             var jobs = new JobRepository(file, sheets, clock);
             Pack all = sheets.All();
             IReadOnlyList<StoredJob> stored = jobs.Stored();
-            _ = Task.Run(() =>
-            {
-                // One that cannot be planned is told where it is asked for.
-                foreach (StoredJob job in stored)
-                    Stations.JobView.Of(all, job);
-            });
+            _ = Task.Run(() => Pages.Shelf.ShelfLines.Prepare(all, stored));
             return new Opened(held, file, sheets, jobs);
         }
     }

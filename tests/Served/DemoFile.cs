@@ -43,6 +43,7 @@ public static class DemoFile
         }
         app.Services.GetRequiredService<SheetRepository>().Forget();
         app.Services.GetRequiredService<JobRepository>().Forget();
+        app.Services.GetRequiredService<StockRepository>().Forget();
     }
 
     /// <summary>To be called when no cabin is needed any more.</summary>

@@ -29,16 +29,46 @@ public sealed record JobView(StoredJob Stored, AtHand At)
     public string WaitsFor => At.WaitsFor;
 
     /// <summary>
-    /// Jobs at hand by their record, kept as long as that is: the same sheets and the same job give the same.
+    /// Jobs at hand by their record, as long as that is used or was not long ago: the same job on the same sheets gives the same.
     /// </summary>
-    static readonly ConditionalWeakTable<Job, AtHand> Known = [];
+    static readonly ConditionalWeakTable<Job, WeakReference<AtHand>> Known = [];
+
+    /// <summary>Those that were asked for last, so that they are not given up between two requests.</summary>
+    static readonly AtHand?[] Recent = new AtHand?[MostRecent];
+
+    /// <summary>About 60 MB.</summary>
+    const int MostRecent = 512;
+
+    static int _next;
 
     public static JobView Of(Pack sheets, StoredJob stored)
     {
-        if (Known.TryGetValue(stored.Job, out AtHand? known) && ReferenceEquals(known.Sheets, sheets))
-            return new JobView(stored, known);
+        if (
+            Known.TryGetValue(stored.Job, out WeakReference<AtHand>? weak)
+            && weak.TryGetTarget(out AtHand? known)
+            && IsOf(known.Sheets, sheets, stored.Job)
+        )
+            return new JobView(stored, ReferenceEquals(known.Sheets, sheets) ? known : known with { Sheets = sheets });
         AtHand at = AtHand.Of(Trail.Stations, sheets, stored.Job);
-        Known.AddOrUpdate(stored.Job, at);
+        Known.AddOrUpdate(stored.Job, new WeakReference<AtHand>(at));
+        Recent[(uint)Interlocked.Increment(ref _next) % MostRecent] = at;
         return new JobView(stored, at);
     }
+
+    /// <summary>
+    /// What is worked out of a job with some sheets is the same with others: but for other units, they are the same.
+    /// </summary>
+    public static bool IsOf(Pack sheets, Pack others, Job job) =>
+        ReferenceEquals(sheets, others)
+        || (
+            ReferenceEquals(sheets.Models, others.Models)
+            && ReferenceEquals(sheets.Parts, others.Parts)
+            && ReferenceEquals(sheets.Titles, others.Titles)
+            && sheets.Currency == others.Currency
+            && Rests(sheets, job).SequenceEqual(Rests(others, job), ReferenceEqualityComparer.Instance)
+        );
+
+    /// <summary>The units that a job is about: its own, and those that it refers to.</summary>
+    static IEnumerable<Unit?> Rests(Pack sheets, Job job) =>
+        (job.Speed?.Claims ?? []).Select(c => c.Unit).OfType<string>().Prepend(job.Unit).Select(sheets.FindUnit);
 }

@@ -85,7 +85,7 @@ public sealed class InTheTimeTests
                 .. units
                     .Select(u =>
                         Stretch.Next(u.Steps, Machine) is { } stretch
-                            ? new NowWork(at with { Job = at.Job with { Name = u.Unit.Id } }, stretch, u.Lacks ? ["a chip"] : [])
+                            ? new NowWork(at.Job with { Name = u.Unit.Id }, at.Unit, stretch, u.Lacks ? ["a chip"] : [])
                             : null
                     )
                     .OfType<NowWork>(),
@@ -93,7 +93,7 @@ public sealed class InTheTimeTests
             foreach (int minutes in (int[])[30, 60, 120])
                 Assert.Equal(
                     units.Where(u => !u.Lacks && ByHand(u.Steps) <= minutes).Select(u => u.Unit.Id).Order(),
-                    NowWork.Within(works, minutes).Select(w => w.At.Job.Name).Order()
+                    NowWork.Within(works, minutes).Select(w => w.Job.Name).Order()
                 );
         }
     }
@@ -105,7 +105,7 @@ public sealed class InTheTimeTests
         NowWork Of(Pack pack, string job)
         {
             AtHand at = new Pressing(pack, job).At;
-            return NowWork.Of(at, OnShelf.Of(at, [], DateTimeOffset.UnixEpoch), [], DateTimeOffset.UnixEpoch)!;
+            return NowWork.Of(at, [], DateTimeOffset.UnixEpoch)!;
         }
         Pack all = brindle with { Units = [.. brindle.Units.Select(u => u with { Borrowed = [] })] };
         NowWork free = Of(all, "slip-8-picture");

@@ -26,17 +26,17 @@ public sealed record Pack(
     /// The model of an id, or the part of that id as it lies on the bench by itself; null where there is neither.
     /// </summary>
     public Model? FindModel(string id) =>
-        Models.FirstOrDefault(m => m.Id == id) ?? (FindPart(id) is { IsBoard: true } part ? part.OnTheBench() : null);
+        Found.In(Models, m => m.Id, id) ?? (FindPart(id) is { IsBoard: true } part ? part.OnTheBench() : null);
 
     /// <summary>The part of an id; null where there is none.</summary>
-    public Part? FindPart(string id) => Parts.FirstOrDefault(p => p.Id == id);
+    public Part? FindPart(string id) => Found.In(Parts, p => p.Id, id);
 
     /// <summary>The unit of an id; null where there is none.</summary>
-    public Unit? FindUnit(string id) => Units.FirstOrDefault(u => u.Id == id);
+    public Unit? FindUnit(string id) => Found.In(Units, u => u.Id, id);
 
     /// <summary>The title of an id; null where there is none.</summary>
-    public Title? FindTitle(string id) => Titles.FirstOrDefault(t => t.Id == id);
+    public Title? FindTitle(string id) => Found.In(Titles, t => t.Id, id);
 
     /// <summary>The job of an id; null where there is none.</summary>
-    public Job? FindJob(string id) => Jobs.FirstOrDefault(j => j.Id == id);
+    public Job? FindJob(string id) => Found.In(Jobs, j => j.Id, id);
 }

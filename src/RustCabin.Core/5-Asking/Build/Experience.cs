@@ -22,22 +22,14 @@ public sealed record Experience(
     public static readonly Experience None = new(new Dictionary<string, (decimal, int)>(), new Dictionary<string, (int, int)>());
 
     /// <summary>What builds have taught, each with its sheet and its job.</summary>
-    public static Experience Of(IEnumerable<(BuildSheet Sheet, Job Job)> builds)
+    public static Experience Of(IEnumerable<(BuildSheet Sheet, Job Job)> builds) =>
+        Of(builds.Select(b => Taught.By(b.Sheet, b.Job)).ToArray());
+
+    /// <summary>What builds have taught.</summary>
+    public static Experience Of(IReadOnlyList<Taught> builds)
     {
-        (BuildSheet Sheet, Job Job)[] all = [.. builds];
-        var minutes =
-            from build in all
-            from step in build.Sheet.Steps
-            let took = build.Job.MinutesOf(step.Id)
-            where step.Minutes > 0 && took is not null
-            group took.Value / step.Minutes by step.Id.Act;
-        var parts =
-            from build in all
-            from step in build.Sheet.Steps
-            where step.Kind == StepKind.Gate && step.Instances.Count == 1
-            let first = build.Job.Readings.FirstOrDefault(r => r.Gate == step.Id)
-            where first is not null
-            group Bench.Comparison.Of(step.Expected!, first).Agrees by step.Instances[0].Part.Id;
+        var minutes = builds.SelectMany(b => b.Minutes).GroupBy(m => m.Act, m => m.Ratio);
+        var parts = builds.SelectMany(b => b.Parts).GroupBy(p => p.Part, p => p.Well);
         return new Experience(
             minutes.ToDictionary(g => g.Key, g => (Runs.Of([.. g])!.Median, g.Count())),
             parts.ToDictionary(g => g.Key, g => (g.Count(w => w), g.Count(w => !w)))
@@ -66,4 +58,28 @@ public sealed record Experience(
     public int TrialsOf(Work work) => PartOf(work) is { } part && Parts.TryGetValue(part, out var own) ? own.Well + own.Wrong : 0;
 
     static string? PartOf(Work work) => work.Steps.Select(s => s.Instance?.Part.Id).FirstOrDefault(p => p is not null);
+}
+
+/// <summary>What one build has taught.</summary>
+/// <param name="Minutes">How long steps took of what was predicted, by what is done.</param>
+/// <param name="Parts">Whether a part's gate read as predicted at once.</param>
+public sealed record Taught(IReadOnlyList<(string Act, decimal Ratio)> Minutes, IReadOnlyList<(string Part, bool Well)> Parts)
+{
+    /// <summary>What a build has taught.</summary>
+    public static Taught By(BuildSheet sheet, Job job) =>
+        new(
+            [
+                .. from step in sheet.Steps
+                let took = job.MinutesOf(step.Id)
+                where step.Minutes > 0 && took is not null
+                select (step.Id.Act, took.Value / step.Minutes),
+            ],
+            [
+                .. from step in sheet.Steps
+                where step.Kind == StepKind.Gate && step.Instances.Count == 1
+                let first = job.Readings.FirstOrDefault(r => r.Gate == step.Id)
+                where first is not null
+                select (step.Instances[0].Part.Id, Bench.Comparison.Of(step.Expected!, first).Agrees),
+            ]
+        );
 }

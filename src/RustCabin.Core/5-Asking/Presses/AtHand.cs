@@ -68,7 +68,15 @@ public sealed record AtHand(Pack Sheets, Job Job, PlannedUnit Before, Answer Ans
 
     /// <summary>What steps take from the cupboard and is not there, in words.</summary>
     public IEnumerable<string> Lacking(Func<StepId, bool> steps, IReadOnlyList<Cupboard.StockItem> stock) =>
-        Pieces
+        Lacking(Pieces, steps, stock);
+
+    /// <summary>The same of pieces that are known.</summary>
+    internal static IEnumerable<string> Lacking(
+        IEnumerable<Piece> pieces,
+        Func<StepId, bool> steps,
+        IReadOnlyList<Cupboard.StockItem> stock
+    ) =>
+        pieces
             .Where(p =>
                 p is { Done: false, Comes: false }
                 && steps(p.Step)

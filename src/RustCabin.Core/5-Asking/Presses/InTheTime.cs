@@ -14,7 +14,27 @@ namespace RustCabin.Core.Presses;
 public sealed record Stretch(IReadOnlyList<Step> Steps, decimal WayOut)
 {
     /// <summary>How long it takes in all, with what stands by itself as far as no other work fills it.</summary>
-    public decimal Minutes => Waiting.Elapsed(Steps) + WayOut;
+    public decimal Minutes { get; } = Waiting.Elapsed(Steps) + WayOut;
+
+    /// <summary>The same without the machine that each gate is read on, which weighs more than all the rest.</summary>
+    internal Stretch Light() =>
+        this with
+        {
+            Steps =
+            [
+                .. Steps.Select(s =>
+                    s with
+                    {
+                        At = null,
+                        Expected = null,
+                        Instance = null,
+                        Instances = [],
+                        Cautions = [],
+                        State = CaseState.Closed,
+                    }
+                ),
+            ],
+        };
 
     /// <summary>The next stretch of a build; null: it is built.</summary>
     public static Stretch? Next(IEnumerable<StepProgress> steps, Model model)
@@ -30,47 +50,23 @@ public sealed record Stretch(IReadOnlyList<Step> Steps, decimal WayOut)
 }
 
 /// <summary>What a person could do at one job now.</summary>
-/// <param name="At">The job.</param>
+/// <param name="Job">The job.</param>
+/// <param name="Unit">Its unit.</param>
 /// <param name="Stretch">The stretch of work.</param>
 /// <param name="Lacks">What keeps it from being done: a stop, a thing that is not in hand, a time that is not over.</param>
-public sealed record NowWork(AtHand At, Stretch Stretch, IReadOnlyList<string> Lacks)
+public sealed record NowWork(Job Job, Unit Unit, Stretch Stretch, IReadOnlyList<string> Lacks)
 {
     /// <summary>It can be done within so many minutes.</summary>
     public bool Fits(decimal minutes) => Lacks.Count == 0 && Stretch.Minutes <= minutes;
 
     /// <summary>What could be done at a job; null: it is built or ended.</summary>
     /// <param name="at">The job.</param>
-    /// <param name="stands">How it stands on the shelf.</param>
     /// <param name="stock">What lies in the cupboard.</param>
     /// <param name="now">The time.</param>
-    public static NowWork? Of(AtHand at, OnShelf stands, IReadOnlyList<StockItem> stock, DateTimeOffset now)
-    {
-        if (at.Job.Ended || Stretch.Next(at.Progress.Steps, at.Model) is not { } stretch)
-            return null;
-        HashSet<StepId> steps = [.. stretch.Steps.Select(s => s.Id)];
-        string[] pieces = [.. at.Lacking(steps.Contains, stock)];
-        return new NowWork(
-            at,
-            stretch,
-            [
-                .. stands.State is ShelfState.Stopped or ShelfState.Waiting && !pieces.Contains(stands.Words)
-                    ? [stands.Words]
-                    : (string[])[],
-                .. pieces.Distinct(),
-                .. Loans.Missing(at.Sheets, at.Unit).Select(l => $"{l} is lent"),
-                .. Running
-                    .Of(at.Job, now)
-                    .Where(r => r.At == RunningAt.Build && r.Until > now && RestsOn(at, steps, r.About))
-                    .Select(r => $"{r.What}: it stands for {Math.Ceiling((r.Until - now).TotalMinutes):0} min yet"),
-            ]
-        );
-    }
-
-    /// <summary>A step of the stretch rests on one that stands.</summary>
-    static bool RestsOn(AtHand at, HashSet<StepId> steps, string standing) =>
-        at.Progress.Steps.Any(s => steps.Contains(s.Step.Id) && s.Waits.Any(w => $"{w.Id}" == standing));
+    public static NowWork? Of(AtHand at, IReadOnlyList<StockItem> stock, DateTimeOffset now) =>
+        ShelfLine.Of(at).Now(stock, [.. Loans.Missing(at.Sheets, at.Unit)], now);
 
     /// <summary>What fits into so many minutes, what uses them best first.</summary>
     public static IReadOnlyList<NowWork> Within(IEnumerable<NowWork> works, decimal minutes) =>
-        [.. works.Where(w => w.Fits(minutes)).OrderByDescending(w => w.Stretch.Minutes).ThenBy(w => w.At.Unit.Name)];
+        [.. works.Where(w => w.Fits(minutes)).OrderByDescending(w => w.Stretch.Minutes).ThenBy(w => w.Unit.Name)];
 }

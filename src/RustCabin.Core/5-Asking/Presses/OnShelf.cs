@@ -58,7 +58,10 @@ public sealed record OnShelf(ShelfState State, string Words, string Press, Stati
     /// <param name="at">The job at hand.</param>
     /// <param name="stock">What lies in the cupboard.</param>
     /// <param name="now">The time now.</param>
-    public static OnShelf Of(AtHand at, IReadOnlyList<StockItem> stock, DateTimeOffset now)
+    public static OnShelf Of(AtHand at, IReadOnlyList<StockItem> stock, DateTimeOffset now) => ShelfLine.Of(at).On(stock, now);
+
+    /// <summary>Where a job stands that nothing is left to do of, or that a mend must help; null: it can go on.</summary>
+    internal static OnShelf? Settled(AtHand at)
     {
         if (at.Answer.Standing == Standing.Stop)
             return new OnShelf(ShelfState.Stopped, at.Answer.Findings[0].Title, "Mend the stop", at.Answer.Findings[0].Station);
@@ -66,18 +69,16 @@ public sealed record OnShelf(ShelfState State, string Words, string Press, Stati
             return new OnShelf(ShelfState.Stopped, differs.Title, "Find the cause", StationName.Faults);
         if (at.Job.Ended)
             return new OnShelf(ShelfState.Done, "Ended: what was done is on the unit", "Read the passport", Passport);
-        if (at.Progress.Finished)
-            return new OnShelf(ShelfState.Done, "Built, read and closed", "End the job", Passport);
-        return Bath(at, now) ?? Piece(at, stock) ?? Next(at);
+        return at.Progress.Finished ? new OnShelf(ShelfState.Done, "Built, read and closed", "End the job", Passport) : null;
     }
 
     static StationName Passport => Core.Passport.PassportStation.Here;
 
     /// <summary>A face that lies in its bath until it is time to look again.</summary>
-    static OnShelf? Bath(AtHand at, DateTimeOffset now)
+    internal static OnShelf? Bath(Job job, DateTimeOffset now)
     {
-        foreach (CareWork work in at.Build.Care)
-            if (CareWatch.Of(work, at.Job, now) is { Next: { } next, Looks.Count: > 0 } watch && next > now)
+        foreach (CareWork work in job.Build?.Care ?? [])
+            if (CareWatch.Of(work, job, now) is { Next: { } next, Looks.Count: > 0 } watch && next > now)
                 return new OnShelf(ShelfState.Waiting, $"{work.What} is in its bath", "See when to look", StationName.Build)
                 {
                     Since = $"{watch.Looks[0].At:O}",
@@ -85,19 +86,7 @@ public sealed record OnShelf(ShelfState State, string Words, string Press, Stati
         return null;
     }
 
-    /// <summary>What the step at hand takes from the cupboard is not there.</summary>
-    static OnShelf? Piece(AtHand at, IReadOnlyList<StockItem> stock)
-    {
-        Step step = at.Progress.Current!.Step;
-        // Neither a gate nor an opening takes anything: most jobs of a shelf stand at one.
-        if (step.IsGate || step.Opens is not null)
-            return null;
-        return at.Lacking(s => s == step.Id, stock).FirstOrDefault() is { } lacking
-            ? new OnShelf(ShelfState.Waiting, lacking, "Show the step", StationName.Build, step.Id)
-            : null;
-    }
-
-    static OnShelf Next(AtHand at)
+    internal static OnShelf Next(AtHand at)
     {
         Step step = at.Progress.Current!.Step;
         string press =

@@ -13,11 +13,13 @@ public partial class BuildModel
 {
     /// <summary>What one's own builds have taught.</summary>
     public Experience Learnt =>
-        field ??= Experience.Of(
-            Jobs.Stored()
+        field ??= Experience.Of([
+            .. Jobs.Stored()
                 .Where(j => j.Job.Took.Count > 0 || j.Job.Readings.Count > 0)
-                .Select(j => (JobView.Of(View.Sheets, j).Sheet, j.Job))
-        );
+                .Select(j => TaughtBy.Of(View.Sheets, j)),
+        ]);
+
+    static readonly PerJob<Taught> TaughtBy = new(view => Taught.By(view.Sheet, view.Job));
 
     /// <summary>What the build is expected to take by each school, with what was learnt.</summary>
     public Schools Schools => field ??= Schools.Of(View.Sheet.Order, View.Model, View.Job.Build?.Gates ?? [], Learnt);

@@ -16,7 +16,11 @@ namespace RustCabin.Web.Pages.Shelf;
 /// <param name="On">How it stands, and the next press.</param>
 /// <param name="Job">The job that says so; null: there is none.</param>
 /// <param name="Others">How many other open jobs it has.</param>
-public sealed record ShelfRow(Unit Unit, Model Model, OnShelf On, JobView? Job, int Others);
+public sealed record ShelfRow(Unit Unit, Model Model, OnShelf On, StoredJob? Job, int Others)
+{
+    /// <summary>What could be done at the job now; null: nothing is left to do, or there is none.</summary>
+    public NowWork? Now { get; init; }
+}
 
 /// <summary>
 /// The shelf, to work from: stopped or differing first, then what is at hand, what waits, what can start, and the rest. Only so
@@ -112,12 +116,13 @@ public sealed class ShelfModel(
         Aside = [.. sheets.Aside(), .. aside];
         BackupIsDue = backup.State().IsDue(clock.GetUtcNow());
         StockItem[] items = [.. stock.All().Select(s => s.Item)];
+        var lines = new ShelfLines(all, items, clock.GetUtcNow());
         var rows = new List<ShelfRow>();
         var unplanned = new List<(Unit, string)>();
         foreach (Unit unit in all.Units)
             try
             {
-                rows.Add(RowOf(all, unit, stored[unit.Id], items));
+                rows.Add(lines.RowOf(unit, stored[unit.Id]));
             }
             catch (Core.Maps.MapTooDenseException dense)
             {
@@ -127,36 +132,14 @@ public sealed class ShelfModel(
         Units = rows.Count + unplanned.Count;
         if (!MinutesAtHand.Contains(Minutes))
             Minutes = MinutesAtHand[1];
-        Works =
-        [
-            .. rows.Where(r => !r.Unit.Retired)
-                .Select(r => r.Job is { Job.Ended: false } job ? NowWork.Of(job.At, r.On, items, clock.GetUtcNow()) : null)
-                .OfType<NowWork>(),
-        ];
+        Works = [.. rows.Select(r => r.Now).OfType<NowWork>()];
         string[] words = (Find ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries);
-        rows.RemoveAll(r => !words.All(w => Said(r).Contains(w, StringComparison.OrdinalIgnoreCase)));
+        if (words.Length > 0)
+            rows.RemoveAll(r => Said(r) is var said && !words.All(w => said.Contains(w, StringComparison.OrdinalIgnoreCase)));
         Counts = rows.CountBy(r => r.On.State).ToDictionary();
         Asked = [.. rows.Where(r => State is null || r.On.State == State).OrderBy(r => r.On.State)];
         From = From < 0 || From >= Asked.Count ? 0 : From;
         Unplanned = words.Length == 0 && State is null ? unplanned : [];
-    }
-
-    ShelfRow RowOf(Pack all, Unit unit, IEnumerable<StoredJob> stored, StockItem[] items)
-    {
-        JobView[] views = [.. stored.Select(j => JobView.Of(all, j))];
-        (JobView View, OnShelf On)[] open =
-        [
-            .. views
-                .Where(v => !v.Job.Ended)
-                .Select(v => (v, OnShelf.Of(v.At, items, clock.GetUtcNow())))
-                .OrderBy(o => o.Item2.State),
-        ];
-        Model model = all.FindModel(unit.Model)!;
-        if (unit.Retired)
-            return new ShelfRow(unit, model, OnShelf.PutAway, open.FirstOrDefault().View ?? views.LastOrDefault(), open.Length);
-        return open.Length > 0
-            ? new ShelfRow(unit, model, open[0].On, open[0].View, open.Length - 1)
-            : new ShelfRow(unit, model, OnShelf.WithoutJob(views.Length), views.LastOrDefault(), 0);
     }
 
     static string Said(ShelfRow row) =>
@@ -182,7 +165,10 @@ public sealed class ShelfModel(
     }
 
     /// <summary>The unit as its row draws it.</summary>
-    public PlannedUnit Drawn(ShelfRow row) => row.Job is { Job.Ended: false } job ? job.After : Plan.For(sheets.All(), row.Unit);
+    public PlannedUnit Drawn(ShelfRow row) => ViewOf(row)?.After ?? Plan.For(sheets.All(), row.Unit);
+
+    /// <summary>The job of a row as its pages show it; null: it is ended, or there is none.</summary>
+    public JobView? ViewOf(ShelfRow row) => row.Job is { Job.Ended: false } job ? JobView.Of(sheets.All(), job) : null;
 
     /// <summary>The unit is a part by itself, which has no map.</summary>
     public bool IsPart(Unit unit) => sheets.All() is var all && all.Models.All(m => m.Id != unit.Model);
