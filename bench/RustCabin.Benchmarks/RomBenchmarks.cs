@@ -27,6 +27,10 @@ public class Images
             throw new InvalidOperationException("HEX does not read back");
     }
 
+    /// <summary>The yardstick of what follows.</summary>
+    [Benchmark(Description = "copy of 16 MiB")]
+    public object Copy() => _image.Clone();
+
     [Benchmark(Description = "swap16 of 16 MiB")]
     public object Swap16() => RomOp.Run([_image], _ops["swap16"]);
 

@@ -1,5 +1,4 @@
 using System.ComponentModel.DataAnnotations;
-using System.Runtime.Intrinsics;
 
 namespace RustCabin.Core.Images;
 
@@ -25,32 +24,8 @@ public sealed record Split() : RomOp("split")
         if (image.Length % Lanes != 0)
             throw Cannot($"{image.Length} bytes do not split into {Lanes} lanes");
         byte[][] lanes = [.. Enumerable.Range(0, Lanes).Select(_ => New(image.Length / Lanes))];
-        if (Lanes == 2)
-            EvenAndOdd(image, lanes[0], lanes[1]);
-        else
-            for (int lane = 0; lane < Lanes; lane++)
-            {
-                byte[] own = lanes[lane];
-                for ((int i, int from) = (0, lane); i < own.Length; i++, from += Lanes)
-                    own[i] = image[from];
-            }
+        Vectors.Split(image, lanes);
         return lanes;
-    }
-
-    /// <summary>Sixteen words at a time: their low bytes are one lane, their high bytes the other.</summary>
-    static void EvenAndOdd(byte[] image, byte[] even, byte[] odd)
-    {
-        int i = 0;
-        var low = Vector128.Create((ushort)0xFF);
-        for (; i + 16 <= even.Length; i += 16)
-        {
-            Vector128<ushort> a = Vector128.LoadUnsafe(ref image[i * 2]).AsUInt16(),
-                b = Vector128.LoadUnsafe(ref image[i * 2 + 16]).AsUInt16();
-            Vector128.Narrow(a & low, b & low).StoreUnsafe(ref even[i]);
-            Vector128.Narrow(a >>> 8, b >>> 8).StoreUnsafe(ref odd[i]);
-        }
-        for (; i < even.Length; i++)
-            (even[i], odd[i]) = (image[i * 2], image[i * 2 + 1]);
     }
 }
 
@@ -69,9 +44,7 @@ public sealed record Join() : RomOp("join")
         if (lanes.Any(l => l.Length != lanes[0].Length))
             throw Cannot($"lanes of {string.Join(" and ", lanes.Select(l => l.Length).Distinct())} bytes do not join");
         byte[] joined = New(lanes.Count * (long)lanes[0].Length);
-        for (int lane = 0; lane < lanes.Count; lane++)
-        for (int i = 0; i < lanes[lane].Length; i++)
-            joined[i * lanes.Count + lane] = lanes[lane][i];
+        Vectors.Join(lanes, joined);
         return [joined];
     }
 }

@@ -155,9 +155,7 @@ public static class RomFile
         Decode(line.Slice(9, length * 2), data, number);
         Span<byte> sum = stackalloc byte[1];
         Decode(line[^2..], sum, number);
-        int total = head[0] + head[1] + head[2] + head[3] + sum[0];
-        foreach (byte b in data)
-            total += b;
+        int total = head[0] + head[1] + head[2] + head[3] + sum[0] + Vectors.Sum(data);
         if ((total & 0xFF) != 0)
             throw new RomFileException(number, $"the checksum is {sum[0]:X2}, and {(byte)(sum[0] - total):X2} would be right");
         switch (type)
@@ -244,7 +242,10 @@ public static class RomFile
 
     static byte[] WriteHex(ReadOnlySpan<byte> image)
     {
-        var text = new Records32(image.Length);
+        // Data lines of 11 signs and two a byte, one address line for each further 64 KiB, the end; each with its line feed.
+        int lines = (image.Length + PerLine - 1) / PerLine,
+            jumps = Math.Max(0, (image.Length - 1) >> 16);
+        var text = new Records32(image.Length * 2 + lines * 12 + jumps * 16 + 12);
         for (int at = 0; at < image.Length; at += PerLine)
         {
             if ((at & 0xFFFF) == 0 && at > 0)
@@ -262,7 +263,7 @@ public static class RomFile
             image.Length <= 0x10000 ? 2
             : image.Length <= 0x1000000 ? 3
             : 4;
-        var text = new Records32(image.Length);
+        var text = new Records32(image.Length * 2 + (image.Length / PerLine + 4) * 18 + 128);
         text.Add("S0"u8, [3, 0, 0], [], twos: false);
         ReadOnlySpan<byte> mark = address switch
             {
@@ -294,38 +295,33 @@ public static class RomFile
         return text.ToArray();
     }
 
-    /// <summary>
-    /// Lines of records, written as text straight away: room for an image in lines of 32 bytes is taken at once.
-    /// </summary>
-    sealed class Records32(int bytes)
+    /// <summary>Lines of records, written as text straight away.</summary>
+    /// <param name="signs">So many signs they are, or some less.</param>
+    sealed class Records32(int signs)
     {
-        byte[] _text = new byte[bytes * 2 + (bytes / PerLine + 4) * 18 + bytes / 0x10000 * 18 + 128];
+        byte[] _text = GC.AllocateUninitializedArray<byte>(signs);
         int _used;
 
         public void Add(ReadOnlySpan<byte> mark, ReadOnlySpan<byte> head, ReadOnlySpan<byte> data, bool twos)
         {
-            int room = mark.Length + 2 * (head.Length + data.Length + 1) + 1;
+            int bytes = head.Length + data.Length + 1,
+                room = mark.Length + 2 * bytes + 1;
             if (_used + room > _text.Length)
                 Array.Resize(ref _text, Math.Max(_text.Length * 2, _used + room));
-            int sum = 0;
-            foreach (byte b in head)
-                sum += b;
-            foreach (byte b in data)
-                sum += b;
+            Span<byte> line = stackalloc byte[MostBytes];
+            head.CopyTo(line);
+            data.CopyTo(line[head.Length..]);
+            int sum = Vectors.Sum(line[..(bytes - 1)]);
+            line[bytes - 1] = (byte)(twos ? -sum : ~sum);
             mark.CopyTo(_text.AsSpan(_used));
-            _used += mark.Length;
-            Hex(head);
-            Hex(data);
-            Hex([(byte)(twos ? -sum : ~sum)]);
-            _text[_used++] = (byte)'\n';
+            Convert.TryToHexString(line[..bytes], _text.AsSpan(_used + mark.Length), out _);
+            _used += room;
+            _text[_used - 1] = (byte)'\n';
         }
 
-        void Hex(ReadOnlySpan<byte> bytes)
-        {
-            Convert.TryToHexString(bytes, _text.AsSpan(_used), out int written);
-            _used += written;
-        }
+        /// <summary>Count, address and sum beside the data of a line.</summary>
+        const int MostBytes = PerLine + 16;
 
-        public byte[] ToArray() => _text[.._used];
+        public byte[] ToArray() => _used == _text.Length ? _text : _text[.._used];
     }
 }

@@ -14,7 +14,7 @@ public sealed record Swap16() : ImageOp("swap16")
     /// <inheritdoc/>
     protected override byte[] One(byte[] image)
     {
-        byte[] swapped = ReverseWords.Copied(image, 16);
+        byte[] swapped = ReverseWords.Room(image, 16);
         BinaryPrimitives.ReverseEndianness(
             MemoryMarshal.Cast<byte, ushort>(image),
             MemoryMarshal.Cast<byte, ushort>(swapped.AsSpan())
@@ -32,7 +32,7 @@ public sealed record Swap32() : ImageOp("swap32")
     /// <inheritdoc/>
     protected override byte[] One(byte[] image)
     {
-        byte[] swapped = ReverseWords.Copied(image, 32);
+        byte[] swapped = ReverseWords.Room(image, 32);
         BinaryPrimitives.ReverseEndianness(
             MemoryMarshal.Cast<byte, uint>(image),
             MemoryMarshal.Cast<byte, uint>(swapped.AsSpan())
@@ -54,33 +54,14 @@ public sealed record ReverseWords() : ImageOp("reverseWords")
     /// <inheritdoc/>
     protected override byte[] One(byte[] image)
     {
-        byte[] reversed = Copied(image, Bits);
-        int word = Bits / 8;
-        switch (word)
-        {
-            case 1:
-                Array.Reverse(reversed);
-                break;
-            case 2:
-                MemoryMarshal.Cast<byte, ushort>(reversed.AsSpan()).Reverse();
-                break;
-            case 4:
-                MemoryMarshal.Cast<byte, uint>(reversed.AsSpan()).Reverse();
-                break;
-            case 8:
-                MemoryMarshal.Cast<byte, ulong>(reversed.AsSpan()).Reverse();
-                break;
-            default:
-                for (int i = 0; i < image.Length; i += word)
-                    image.AsSpan(i, word).CopyTo(reversed.AsSpan(image.Length - word - i));
-                break;
-        }
+        byte[] reversed = Room(image, Bits);
+        Vectors.ReverseWords(image, reversed, Bits / 8);
         return reversed;
     }
 
-    /// <summary>A copy of an image that is a whole number of words.</summary>
-    internal static byte[] Copied(byte[] image, int bits) =>
+    /// <summary>Room for an image of the same size, which is a whole number of words.</summary>
+    internal static byte[] Room(byte[] image, int bits) =>
         bits % 8 == 0 && image.Length % (bits / 8) == 0
-            ? (byte[])image.Clone()
+            ? New(image.Length)
             : throw Cannot($"{image.Length} bytes are no whole number of {bits}-bit words");
 }
