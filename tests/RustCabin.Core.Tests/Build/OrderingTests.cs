@@ -142,10 +142,50 @@ public sealed class OrderingTests
         }
     }
 
+    [Fact]
+    public void Without_time_the_order_is_good_and_no_order_is_below_its_bound()
+    {
+        var random = new Random(7);
+        int best = 0;
+        for (int i = 0; i < 400; i++)
+        {
+            OrderAsked asked = Random(random, random.Next(1, 9), random.Next(1, 6), random.NextDouble() * 0.6);
+            (int[] _, int changes) = BruteForce(asked);
+            Ordering near = Ordering.Near(asked);
+            Assert.Equal(Enumerable.Range(0, asked.Steps.Count), near.Order.Order());
+            Assert.All(
+                near.Order.Index(),
+                s => Assert.All(asked.Steps[s.Item].After, a => Assert.Contains(a, Before(asked, near.Order, s.Index)))
+            );
+            Assert.True(near.AtLeast <= changes && changes <= near.AccessChanges, $"case {i}");
+            best += near.AccessChanges == changes ? 1 : 0;
+        }
+        Assert.True(best > 380, $"{best} of 400 are the best there is");
+    }
+
+    static IEnumerable<string> Before(OrderAsked asked, IReadOnlyList<int> order, int place) =>
+        order.Take(place).Select(o => asked.Steps[o].Id);
+
+    [Fact]
+    public void On_twenty_five_levels_there_is_an_answer_with_its_bound_within_the_time()
+    {
+        var random = new Random(25);
+        for (int i = 0; i < 6; i++)
+        {
+            OrderAsked asked = Random(random, 60, 25, new[] { 0.02, 0.04, 0.06 }[i % 3]);
+            var clock = Stopwatch.StartNew();
+            var found = Ordering.Of(asked, TimeSpan.FromMilliseconds(300));
+            Assert.True(clock.Elapsed.TotalSeconds < 3, $"{clock.Elapsed} for case {i}");
+            Assert.InRange(found.AtLeast, 1, found.AccessChanges);
+            Assert.Equal(60, found.Order.Distinct().Count());
+        }
+    }
+
     [Theory]
     [InlineData(4)]
     [InlineData(5)]
     [InlineData(7)]
+    [InlineData(12)]
     public void Sixty_steps_are_ordered_within_two_seconds(int levels)
     {
         var random = new Random(levels);

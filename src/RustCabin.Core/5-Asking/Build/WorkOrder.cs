@@ -1,4 +1,3 @@
-using RustCabin.Core.Choices;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
 
@@ -10,8 +9,8 @@ namespace RustCabin.Core.Build;
 /// Order.
 /// </summary>
 /// <param name="Works">The works, in order.</param>
-/// <param name="Ordering">How the order was found; null: there were too many, or the time was over, and they stand as the
-/// stations brought them, as far as the needs allow.</param>
+/// <param name="Ordering">How the order was found; null: there were too many, and they stand as the stations brought
+/// them.</param>
 public sealed record WorkOrder(IReadOnlyList<Work> Works, Ordering? Ordering)
 {
     /// <summary>Puts works in order.</summary>
@@ -49,29 +48,12 @@ public sealed record WorkOrder(IReadOnlyList<Work> Works, Ordering? Ordering)
                     }),
             ],
         };
-        try
-        {
-            var ordering = Ordering.Of(asked, AtMost);
-            return new WorkOrder([.. ordering.Order.Select(i => listed[i])], ordering);
-        }
-        catch (OutOfTimeException)
-        {
-            return new WorkOrder([.. AsListed(needs).Select(i => listed[i])], null);
-        }
+        var ordering = Ordering.Of(asked, AtMost);
+        return new WorkOrder([.. ordering.Order.Select(i => listed[i])], ordering);
     }
 
     /// <summary>A page waits no longer for the proof.</summary>
     static readonly TimeSpan AtMost = TimeSpan.FromSeconds(2);
-
-    /// <summary>The earliest listed whose needs are done, again and again.</summary>
-    static List<int> AsListed(bool[,] needs)
-    {
-        int[] all = [.. Enumerable.Range(0, needs.GetLength(0))];
-        var order = new List<int>();
-        while (order.Count < all.Length)
-            order.Add(all.First(i => !order.Contains(i) && all.All(before => !needs[i, before] || order.Contains(before))));
-        return order;
-    }
 
     /// <summary>True if one comes before the other for what kind of work it is.</summary>
     static bool Earlier(Work one, Work other)

@@ -16,7 +16,8 @@ public sealed record OrderAnswer(
     decimal AccessMinutes,
     IReadOnlyList<GateAfterJson> Gates,
     decimal ExpectedMinutes,
-    decimal AllWell
+    decimal AllWell,
+    int AtLeast
 );
 
 public sealed record GateAfterJson(string After);
@@ -105,9 +106,12 @@ static class BuildCalls
                 : null
         );
 
+    /// <summary>Half of what a heavy question has: what is not proven by then is answered with its bound.</summary>
+    static readonly TimeSpan ProofAtMost = HeavyWork.AtMost / 2;
+
     static OrderAnswer Of(OrderAsked asked)
     {
-        var ordering = Ordering.Of(asked, HeavyWork.AtMost);
+        var ordering = Ordering.Of(asked, ProofAtMost);
         OrderStep[] steps = [.. ordering.Order.Select(i => asked.Steps[i])];
         Runs runs = new(asked, steps);
         return new OrderAnswer(
@@ -117,7 +121,8 @@ static class BuildCalls
             ordering.AccessMinutes,
             [.. runs.Groups.Select(g => new GateAfterJson(g[^1].Id))],
             runs.Expected.Minutes,
-            Expectation.AllWell(steps.Select(Runs.RiskOf))
+            Expectation.AllWell(steps.Select(Runs.RiskOf)),
+            ordering.AtLeast
         );
     }
 
