@@ -12,7 +12,12 @@ namespace RustCabin.Web.Drawings;
 /// </summary>
 public static class Marks
 {
-    public static IHtmlContent Of(StationMark mark) =>
+    public static IHtmlContent Of(StationMark mark) => All[mark];
+
+    /// <summary>Each is drawn once: a page shows dozens of them.</summary>
+    static readonly Dictionary<StationMark, IHtmlContent> All = Enum.GetValues<StationMark>().ToDictionary(m => m, Drawn);
+
+    static IHtmlContent Drawn(StationMark mark) =>
         mark switch
         {
             StationMark.Stop => Start().Rect(3.5, 3.5, 17, 17, "m-stop").Path("M7.5 12h9", "m-sign wide").End(),

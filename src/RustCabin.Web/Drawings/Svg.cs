@@ -221,7 +221,15 @@ public sealed class Svg
     public IHtmlContent End() => new HtmlString(_text.Append("</svg>").ToString());
 
     /// <summary>A coordinate: at most one decimal.</summary>
-    public static string N(double number) => number.ToString("0.#", CultureInfo.InvariantCulture);
+    public static string N(double number)
+    {
+        // Most numbers of a drawing are whole or end in a half: those need no long division.
+        double twice = number * 2;
+        if (twice is < 0 or > 1e9 || twice != Math.Floor(twice))
+            return number.ToString("0.#", CultureInfo.InvariantCulture);
+        string whole = ((long)number).ToString(CultureInfo.InvariantCulture);
+        return (long)twice % 2 == 0 ? whole : $"{whole}.5";
+    }
 
     static string E(string text) => HtmlEncoder.Default.Encode(text);
 }

@@ -47,9 +47,7 @@ public sealed class PasteModel(StockRepository stock) : PageModel
     public Core.Pasted.Paste? Read { get; private set; }
 
     /// <summary>Two guides held against each other; null: there is one.</summary>
-    public ActsCompared? Compared { get; private set; }
-
-    public IReadOnlyList<GuideAct> OtherActs { get; private set; } = [];
+    public TwoGuides? Compared { get; private set; }
 
     public string? Wrong { get; private set; }
 
@@ -133,11 +131,14 @@ public sealed class PasteModel(StockRepository stock) : PageModel
         );
         if (Read.As == PasteKind.Acts && !string.IsNullOrWhiteSpace(Other) && Core.Pasted.Paste.TooMuch(Other) is null)
         {
-            OtherActs = [.. Core.Pasted.Paste.Of(new PasteAsked { Text = Other, As = PasteKind.Acts }).All<GuideAct>()];
-            Compared = ActsCompared.Of(Acts, OtherActs);
+            Compared = new TwoGuides("this guide", Acts, ActsOf(Other));
         }
         return Page();
     }
+
+    /// <summary>The acts that are read of a guide's text.</summary>
+    public static IReadOnlyList<GuideAct> ActsOf(string text) =>
+        [.. Core.Pasted.Paste.Of(new PasteAsked { Text = text, As = PasteKind.Acts }).All<GuideAct>()];
 
     PageResult Refuse(string why)
     {

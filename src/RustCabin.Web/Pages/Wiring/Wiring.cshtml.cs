@@ -6,6 +6,7 @@ using RustCabin.Core.Sheets;
 using RustCabin.Core.Wiring;
 using RustCabin.Data;
 using RustCabin.Web.Drawings;
+using RustCabin.Web.Pages.Paste;
 using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Wiring;
@@ -233,6 +234,32 @@ public sealed partial class WiringModel(SheetRepository sheets, JobRepository jo
             .Aggregate(QueryString.Create(name, value), (all, q) => all.Add(q.Key, q.Value.ToString()));
 
     /// <summary>Notes what the meter showed: a beep, none, or ohms.</summary>
+    /// <summary>A guide that was pasted, held against the changes of the job; null: none was.</summary>
+    public TwoGuides? Guides { get; private set; }
+
+    /// <summary>What was pasted, as it was.</summary>
+    public string? Guide { get; private set; }
+
+    /// <summary>Holds another guide against the changes of the job; nothing is kept.</summary>
+    public IActionResult OnPostGuide(string job, string? guide)
+    {
+        if (!Load(job))
+            return NotFound();
+        Guide = guide;
+        if (string.IsNullOrWhiteSpace(guide))
+            return Refuse(new Refusal("guide", "Nothing was compared: paste the other guide's text."));
+        if (Core.Pasted.Paste.TooMuch(guide) is { } much)
+            return Refuse(new Refusal("guide", $"Nothing was compared: the text {much}."));
+        WireChange[] changes = [.. Wired.Changes.Select(c => c.Change)];
+        IReadOnlyList<Core.Pasted.GuideAct> read = PasteModel.ActsOf(guide);
+        if (read.Count == 0)
+            return Refuse(
+                new Refusal("guide", "Nothing was compared: no line of it reads as an act, such as: lift pin 3 of U7.")
+            );
+        Guides = new TwoGuides("this job", PlannedActs.Of(changes), PlannedActs.AsPlanned(read, changes));
+        return Page();
+    }
+
     public IActionResult OnPostProbe(
         string job,
         long version,
