@@ -116,6 +116,46 @@ public sealed class WholeJobPagesTests : OnACabin
     }
 
     [Fact]
+    public async Task A_write_up_shows_the_photos_that_are_chosen_and_takes_them_along()
+    {
+        const string Job = "slip-7-picture";
+        byte[] png = Convert.FromBase64String(
+            "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=="
+        );
+        IHtmlDocument bench = await Cabin.Page($"/jobs/{Job}/bench?step=1");
+        IHtmlFormElement form = Form(bench, "form[action*='handler=Note']");
+        var parts = new MultipartFormDataContent { { new ByteArrayContent(png), "photo", "a.png" } };
+        foreach (IHtmlInputElement field in form.Elements.OfType<IHtmlInputElement>().Where(i => i.Type == "hidden"))
+            parts.Add(new StringContent(field.Value), field.Name!);
+        parts.Add(new StringContent("the <b>tidy</b> [side"), "text");
+        HttpResponseMessage noted = await Cabin.Http.PostAsync(form.GetAttribute("action"), parts);
+        Assert.Equal(HttpStatusCode.OK, noted.StatusCode);
+
+        IHtmlDocument page = await Cabin.Page($"/jobs/{Job}/tell");
+        string src = page.QuerySelector(".told img")!.GetAttribute("src")!;
+        Assert.StartsWith("/units/slip-7/photos/", src);
+        Assert.Null(page.QuerySelector(".told li b"));
+        Assert.Equal("the <b>tidy</b> [side", page.QuerySelector(".told img")!.GetAttribute("alt"));
+        string number = src.Split('/')[^1];
+        using (var zip = new System.IO.Compression.ZipArchive(await Cabin.Http.GetStreamAsync($"/jobs/{Job}/tell.zip")))
+        {
+            Assert.Equal([$"photo-{number}.png", $"{Job}.md"], zip.Entries.Select(e => e.Name).Order(StringComparer.Ordinal));
+            using var text = new StreamReader(zip.GetEntry($"{Job}.md")!.Open());
+            Assert.Contains($"](photo-{number}.png)", await text.ReadToEndAsync());
+        }
+        // Left out of the page and of the file; the text without photos stays as it was.
+        Assert.Null((await Cabin.Page($"/jobs/{Job}/tell?without={number}")).QuerySelector(".told img"));
+        using (
+            var zip = new System.IO.Compression.ZipArchive(
+                await Cabin.Http.GetStreamAsync($"/jobs/{Job}/tell.zip?without={number}")
+            )
+        )
+            Assert.Single(zip.Entries);
+        Assert.DoesNotContain("photo", await Cabin.Http.GetStringAsync($"/jobs/{Job}/tell.md"));
+        Assert.Equal(HttpStatusCode.NotFound, (await Cabin.Http.GetAsync("/jobs/nobody/tell.zip")).StatusCode);
+    }
+
+    [Fact]
     public async Task A_lesson_comes_onto_the_parts_sheet_and_the_write_up_tells_it()
     {
         IHtmlDocument page = await Cabin.Page("/jobs/keel-disc-pads/build");

@@ -12,7 +12,8 @@ public static class TellText
 {
     /// <summary>The text.</summary>
     /// <param name="at">The job.</param>
-    public static string Of(AtHand at)
+    /// <param name="photo">Where a photo that was taken at a step lies, by its number; null: it is left out.</param>
+    public static string Of(AtHand at, Func<int, string?>? photo = null)
     {
         StepProgress[] done = [.. at.Progress.Steps.Where(s => s.State == StepState.Done && !s.IsImplied)];
         string[] lines =
@@ -23,8 +24,8 @@ public static class TellText
             "",
             .. Part("What it was for", at.Job.Wants.Select(w => Wants.NeedCheck.Words(w, at.After))),
             .. Part("What went in", at.After.Parts.Where(p => p.Added).Select(p => $"{p.Title}{By(p)}")),
-            .. Part("What was done", done.Where(s => !s.Step.IsGate).Select(s => Done(at, s))),
-            .. Part("What was read", done.Where(s => s.Step.IsGate).SelectMany(Read)),
+            .. Part("What was done", done.Where(s => !s.Step.IsGate).Select(s => Done(at, s) + Photos(at, s, photo))),
+            .. Part("What was read", done.Where(s => s.Step.IsGate).SelectMany(s => Seen(at, s, photo))),
             .. Part("What went wrong", Wrong(at)),
             .. Part("What was learnt", done.SelectMany(s => Lessons.At(s.Step)).Select(l => l.Text)),
             .. Part(
@@ -46,9 +47,24 @@ public static class TellText
     static string Done(AtHand at, StepProgress step) =>
         step.Step.Title
         + (at.Job.MinutesOf(step.Step.Id) is { } took ? $", {took:0} minutes" : "")
-        + string.Concat(
-            (at.Build.Notes ?? []).Where(n => n.Step == step.Step.Id && n.Text.Length > 0).Select(n => $". Noted: {n.Text}")
+        + string.Concat(at.Build.Notes.Where(n => n.Step == step.Step.Id && n.Text.Length > 0).Select(n => $". Noted: {n.Text}"));
+
+    static IEnumerable<string> Seen(AtHand at, StepProgress step, Func<int, string?>? photo)
+    {
+        string[] read = [.. Read(step)];
+        read[^1] += Photos(at, step, photo);
+        return read;
+    }
+
+    /// <summary>The photos that were taken at a step, each on a line of its own under it.</summary>
+    static string Photos(AtHand at, StepProgress step, Func<int, string?>? photo) =>
+        string.Concat(
+            at.Build.Notes.Where(n => n.Step == step.Step.Id && n.Photo is { } number && photo?.Invoke(number) is not null)
+                .Select(n => $"\n\n  ![{Alt(n.Text.Length > 0 ? n.Text : step.Step.Title)}]({photo!(n.Photo!.Value)})")
         );
+
+    /// <summary>Words that end no bracket.</summary>
+    static string Alt(string words) => words.Replace("[", "\\[").Replace("]", "\\]").ReplaceLineEndings(" ");
 
     static IEnumerable<string> Read(StepProgress step) =>
         step.Reading is not { } read ? [step.Step.Title]
