@@ -1,7 +1,6 @@
 using System.Text.Json.Nodes;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Declared;
-using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
 namespace RustCabin.Data.Tests;
