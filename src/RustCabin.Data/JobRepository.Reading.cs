@@ -35,13 +35,17 @@ public sealed partial class JobRepository
 
     volatile KnownJobs? _jobs;
 
-    /// <summary>The names, and what stood for the state of all jobs when they were read.</summary>
-    sealed record KnownNames(string Stamp, IReadOnlyList<JobName> Names);
+    readonly ByStamp<IReadOnlyList<JobName>> _names = new();
 
-    volatile KnownNames? _names;
+    readonly ByStamp<IReadOnlyList<Job>> _running = new();
 
     /// <summary>To be called when the file holds another cabin: its jobs may be at the same versions by chance.</summary>
-    internal void Forget() => (_names, _running, _jobs) = (null, null, null);
+    internal void Forget()
+    {
+        _names.Forget();
+        _running.Forget();
+        _jobs = null;
+    }
 
     /// <summary>Every job that reads.</summary>
     public IReadOnlyList<Job> All() => [.. Stored().Select(j => j.Job)];
@@ -50,19 +54,17 @@ public sealed partial class JobRepository
     public IReadOnlyList<JobName> Names()
     {
         using SqliteConnection connection = file.Connect();
-        string stamp = Stamp(connection);
-        if (_names is { } known && known.Stamp == stamp)
-            return known.Names;
-        JobName[] names =
-        [
-            .. connection.Query<JobName>(
-                "select j.id, j.unit, case when json_valid(c.json) then json_extract(c.json, '$.name') else j.id end as name "
-                    + "from job j join job_change c on c.job = j.id and "
-                    + $"c.seq = j.position where {There} order by j.rowid"
-            ),
-        ];
-        _names = new KnownNames(stamp, names);
-        return names;
+        return _names.Of(
+            Stamp(connection),
+            () =>
+                [
+                    .. connection.Query<JobName>(
+                        "select j.id, j.unit, case when json_valid(c.json) then json_extract(c.json, '$.name') else j.id end "
+                            + "as name from job j join job_change c on c.job = j.id and "
+                            + $"c.seq = j.position where {There} order by j.rowid"
+                    ),
+                ]
+        );
     }
 
     /// <summary>Stands for the state of all jobs: as long as it is the same, so are they.</summary>
@@ -72,31 +74,24 @@ public sealed partial class JobRepository
                 + "(select coalesce(group_concat(kind || id), '') from removed) from job"
         );
 
-    /// <summary>Jobs in which something may go on by itself, and the stamp that they were found at.</summary>
-    sealed record KnownRunning(string Stamp, IReadOnlyList<Job> Jobs);
-
-    volatile KnownRunning? _running;
-
     /// <summary>The jobs in which something may go on by itself: a step that stands, an eraser, a bath.</summary>
     public IReadOnlyList<Job> Running()
     {
         using SqliteConnection connection = file.Connect();
-        string stamp = Stamp(connection);
-        if (_running is { } known && known.Stamp == stamp)
-            return known.Jobs;
-        Job[] jobs =
-        [
-            .. connection
-                .Query<(string Id, string Json)>(
-                    "select j.id, c.json from job j join job_change c on c.job = j.id and c.seq = j.position where "
-                        + $"{There} and (instr(c.json, '\"standing\"') or instr(c.json, '\"erasing\"') or "
-                        + "instr(c.json, '\"look\"')) order by j.rowid"
-                )
-                .Select(r => Parse(r.Id, r.Json))
-                .OfType<Job>(),
-        ];
-        _running = new KnownRunning(stamp, jobs);
-        return jobs;
+        return _running.Of(
+            Stamp(connection),
+            () =>
+                [
+                    .. connection
+                        .Query<(string Id, string Json)>(
+                            "select j.id, c.json from job j join job_change c on c.job = j.id and c.seq = j.position where "
+                                + $"{There} and (instr(c.json, '\"standing\"') or instr(c.json, '\"erasing\"') or "
+                                + "instr(c.json, '\"look\"')) order by j.rowid"
+                        )
+                        .Select(r => Parse(r.Id, r.Json))
+                        .OfType<Job>(),
+                ]
+        );
     }
 
     const string SelectStored = """

@@ -33,12 +33,10 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
         public string? Before { get; init; }
     }
 
-    sealed record Known(string Stamp, IReadOnlyList<StoredStock> Things);
-
-    volatile Known? _known;
+    readonly ByStamp<IReadOnlyList<StoredStock>> _known = new();
 
     /// <summary>To be called when the file holds another cabin.</summary>
-    internal void Forget() => _known = null;
+    internal void Forget() => _known.Forget();
 
     /// <summary>All of it, by kind and name; the same list as long as nothing of it changes.</summary>
     public IReadOnlyList<StoredStock> All()
@@ -53,11 +51,7 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
             from stock
             """
         );
-        if (_known is { } known && known.Stamp == stamp)
-            return known.Things;
-        IReadOnlyList<StoredStock> things = All(connection, null);
-        _known = new Known(stamp, things);
-        return things;
+        return _known.Of(stamp, () => All(connection, null));
     }
 
     internal static IReadOnlyList<StoredStock> All(SqliteConnection connection, System.Data.IDbTransaction? transaction)

@@ -155,4 +155,31 @@ public sealed class CaseStateTests
                 Build = (job.Build ?? new JobBuild()) with { School = School.Own, Gates = own },
             };
     }
+
+    /// <summary>
+    /// No gate stands where what it needs is unplugged: it is plugged in first, by name, and comes off before a hand goes in.
+    /// </summary>
+    [Fact]
+    public void What_was_unplugged_on_the_way_in_is_plugged_in_at_each_gate_of_the_demo_and_comes_off_after_it()
+    {
+        int gates = 0;
+        foreach ((Pack pack, Job job) in Demo.Jobs)
+        {
+            AtHand at = AtHand.Of(Trail.Stations, pack, job);
+            Step[] steps = [.. at.Sheet.Steps];
+            foreach ((int i, Step gate) in steps.Index().Where(s => s.Item is { Kind: StepKind.Gate, Depth: > 0 }))
+            {
+                string[] unplugged = [.. AccessPath.Path(at.Model, gate.Level).SelectMany(l => l.Unplug)];
+                if (unplugged.Length == 0)
+                    continue;
+                gates++;
+                string pulled = string.Join(", ", unplugged);
+                Assert.Contains($"Plug in again for it: {pulled}.", gate.Details);
+                Step next = steps[i + 1];
+                if (next.Kind != StepKind.Close && !next.Runs)
+                    Assert.True(next.Details.Contains($"Unplug again: {pulled}."), $"{job.Id}: {next.Id} after {gate.Id}");
+            }
+        }
+        Assert.True(gates > 10, $"{gates} gates of the demo stand in an open case with something unplugged");
+    }
 }

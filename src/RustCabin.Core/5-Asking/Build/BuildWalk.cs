@@ -29,6 +29,9 @@ sealed class BuildWalk(StationList stations, PlannedUnit before, PlannedUnit aft
     /// <summary>The next step begins with pulling the plug: nothing deadly lies bare, so that is no step of its own.</summary>
     bool _pull;
 
+    /// <summary>What was plugged in for the machine to run, and comes off before a hand goes in.</summary>
+    string _again = "";
+
     /// <summary>The steps so far.</summary>
     public IReadOnlyList<Step> Steps => _steps;
 
@@ -213,7 +216,7 @@ sealed class BuildWalk(StationList stations, PlannedUnit before, PlannedUnit aft
         CaseState off = CaseState.Of(false, _open, CaseLies.Open, after);
         if (off.Bare.Count == 0)
         {
-            _pull = true;
+            (_pull, _again) = (true, Pulled);
             return;
         }
         Add(
@@ -259,8 +262,13 @@ sealed class BuildWalk(StationList stations, PlannedUnit before, PlannedUnit aft
         else
         {
             Off();
-            first = _pull ? ["Switch off, pull the plug, keep it in sight."] : [];
-            _pull = false;
+            first =
+            [
+                .. _pull ? ["Switch off, pull the plug, keep it in sight."] : (string[])[],
+                // What closes the level puts it back for good.
+                .. _again.Length > 0 && step.Kind != StepKind.Close ? [$"Unplug again: {_again}."] : (string[])[],
+            ];
+            (_pull, _again) = (false, "");
         }
         CaseState state = step.Runs ? Running : CaseState.Of(_ran is not null, _open, CaseLies.Open, after);
         _done.Add(step.Id);

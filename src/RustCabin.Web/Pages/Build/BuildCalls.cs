@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using RustCabin.Core;
 using RustCabin.Core.Build;
 using RustCabin.Core.Care;
@@ -16,9 +17,13 @@ public sealed record OrderAnswer(
     decimal AccessMinutes,
     IReadOnlyList<GateAfterJson> Gates,
     decimal ExpectedMinutes,
-    decimal AllWell,
-    int AtLeast
-);
+    decimal AllWell
+)
+{
+    /// <summary>No order has fewer changes of access; left out: as many as this one has, which is proven to be the best.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public int? AtLeast { get; init; }
+}
 
 public sealed record GateAfterJson(string After);
 
@@ -121,9 +126,11 @@ static class BuildCalls
             ordering.AccessMinutes,
             [.. runs.Groups.Select(g => new GateAfterJson(g[^1].Id))],
             runs.Expected.Minutes,
-            Expectation.AllWell(steps.Select(Runs.RiskOf)),
-            ordering.AtLeast
-        );
+            Expectation.AllWell(steps.Select(Runs.RiskOf))
+        )
+        {
+            AtLeast = ordering.AtLeast < ordering.AccessChanges ? ordering.AtLeast : null,
+        };
     }
 
     /// <summary>An order cut into the groups behind which a gate stands.</summary>
