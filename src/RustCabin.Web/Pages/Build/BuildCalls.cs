@@ -20,7 +20,9 @@ public sealed record OrderAnswer(
     decimal AllWell
 )
 {
-    /// <summary>No order has fewer changes of access; left out: as many as this one has, which is proven to be the best.</summary>
+    /// <summary>
+    /// No order has fewer changes of access; left out: as many as this one has, which is proven to be the best.
+    /// </summary>
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
     public int? AtLeast { get; init; }
 }
