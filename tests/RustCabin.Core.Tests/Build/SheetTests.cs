@@ -202,7 +202,7 @@ public sealed class SheetTests
             30
         );
         job = JobEdits.Read(job, new GateReading { Gate = Acts.Count(InstanceName.Parse("pa")), Starts = true });
-        var learnt = Experience.Of([(sheet, job)]);
+        var learnt = Experience.Of([Taught.By(sheet, job)]);
         // One of the sheet's ten, and the first of one's own readings differed: the second counts for the mend.
         Assert.Equal((0.1m * 10 + 1) / 11, learnt.ChanceOf(fit));
         Assert.Equal(1, learnt.TrialsOf(fit));

@@ -4,12 +4,14 @@ using System.Runtime.Intrinsics;
 namespace RustCabin.Core.Images;
 
 /// <summary>
-/// Words and lanes of images, sixteen bytes at a time as the framework's vectors do it on any processor. What does not fill a
-/// vector goes byte by byte, which is the same by other means: <see cref="Plain"/>, and the tests hold the two together.
+/// Words and lanes of images, sixteen or thirty-two bytes at a time as the framework's vectors do it on any processor. What does
+/// not fill a vector goes byte by byte, which is the same by other means: <see cref="Plain"/>, and the tests hold the two
+/// together.
 /// </summary>
 public static class Vectors
 {
-    const int Wide = 16;
+    const int Wide = 16,
+        Wider = 32;
 
     /// <summary>Writes the words of an image in the order from the last to the first, each word as it stands.</summary>
     /// <param name="image">A whole number of words.</param>
@@ -51,16 +53,11 @@ public static class Vectors
     static int EvenAndOdd(ReadOnlySpan<byte> image, byte[] even, byte[] odd)
     {
         int i = 0;
-        ref byte from = ref MemoryMarshal.GetReference(image),
-            low = ref MemoryMarshal.GetArrayDataReference(even),
-            high = ref MemoryMarshal.GetArrayDataReference(odd);
-        var half = Vector256.Create((ushort)0xFF);
-        for (; i + 2 * Wide <= even.Length; i += 2 * Wide)
+        for (; i + Wider <= even.Length; i += Wider)
         {
-            Vector256<ushort> a = Vector256.LoadUnsafe(ref from, (nuint)(i * 2)).AsUInt16(),
-                b = Vector256.LoadUnsafe(ref from, (nuint)(i * 2 + 2 * Wide)).AsUInt16();
-            Vector256.Narrow(a & half, b & half).StoreUnsafe(ref low, (nuint)i);
-            Vector256.Narrow(a >>> 8, b >>> 8).StoreUnsafe(ref high, (nuint)i);
+            (Vector256<byte> low, Vector256<byte> high) = Apart(At(image, i * 2), At(image, i * 2 + Wider));
+            low.StoreUnsafe(ref even[i]);
+            high.StoreUnsafe(ref odd[i]);
         }
         return i;
     }
@@ -69,21 +66,14 @@ public static class Vectors
     static int Quarters(ReadOnlySpan<byte> image, IReadOnlyList<byte[]> lanes)
     {
         int i = 0;
-        ref byte from = ref MemoryMarshal.GetReference(image);
         (byte[] a, byte[] b, byte[] c, byte[] d) = (lanes[0], lanes[1], lanes[2], lanes[3]);
-        for (; i + Wide <= a.Length; i += Wide)
+        for (; i + Wider <= a.Length; i += Wider)
         {
-            var at = (nuint)(i * 4);
-            (Vector128<byte> even1, Vector128<byte> odd1) = Apart(
-                Vector128.LoadUnsafe(ref from, at),
-                Vector128.LoadUnsafe(ref from, at + Wide)
-            );
-            (Vector128<byte> even2, Vector128<byte> odd2) = Apart(
-                Vector128.LoadUnsafe(ref from, at + 2 * Wide),
-                Vector128.LoadUnsafe(ref from, at + 3 * Wide)
-            );
-            (Vector128<byte> first, Vector128<byte> third) = Apart(even1, even2);
-            (Vector128<byte> second, Vector128<byte> fourth) = Apart(odd1, odd2);
+            int at = i * 4;
+            (Vector256<byte> even1, Vector256<byte> odd1) = Apart(At(image, at), At(image, at + Wider));
+            (Vector256<byte> even2, Vector256<byte> odd2) = Apart(At(image, at + 2 * Wider), At(image, at + 3 * Wider));
+            (Vector256<byte> first, Vector256<byte> third) = Apart(even1, even2);
+            (Vector256<byte> second, Vector256<byte> fourth) = Apart(odd1, odd2);
             first.StoreUnsafe(ref a[i]);
             second.StoreUnsafe(ref b[i]);
             third.StoreUnsafe(ref c[i]);
@@ -92,12 +82,15 @@ public static class Vectors
         return i;
     }
 
+    static Vector256<byte> At(ReadOnlySpan<byte> image, int place) =>
+        Vector256.LoadUnsafe(ref MemoryMarshal.GetReference(image), (nuint)place);
+
     /// <summary>The bytes at even places of two vectors, and those at odd ones.</summary>
-    static (Vector128<byte> Even, Vector128<byte> Odd) Apart(Vector128<byte> one, Vector128<byte> two)
+    static (Vector256<byte> Even, Vector256<byte> Odd) Apart(Vector256<byte> one, Vector256<byte> two)
     {
-        (Vector128<ushort> a, Vector128<ushort> b) = (one.AsUInt16(), two.AsUInt16());
-        var low = Vector128.Create((ushort)0xFF);
-        return (Vector128.Narrow(a & low, b & low), Vector128.Narrow(a >>> 8, b >>> 8));
+        (Vector256<ushort> a, Vector256<ushort> b) = (one.AsUInt16(), two.AsUInt16());
+        var low = Vector256.Create((ushort)0xFF);
+        return (Vector256.Narrow(a & low, b & low), Vector256.Narrow(a >>> 8, b >>> 8));
     }
 
     /// <summary>Joins lanes into one image, the lane of the lowest address first.</summary>

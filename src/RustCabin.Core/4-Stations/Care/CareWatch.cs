@@ -50,10 +50,10 @@ public sealed record CareWatch(
         (DateTimeOffset At, BenchNote Note)[] looks =
         [
             .. LooksAt(work, job)
-                .Select(n => (Read: Moments.TryParse(n.At, out DateTimeOffset at), At: at, Note: n))
-                .Where(n => n.Read)
-                .Select(n => (n.At, n.Note))
-                .OrderBy(n => n.At),
+                .Select(n => (At: Moments.Of(n.At), Note: n))
+                .Where(n => n.At is not null)
+                .Select(n => (n.At!.Value, n.Note))
+                .OrderBy(n => n.Value),
         ];
         if (looks.Length == 0)
             return new CareWatch(looks, null, null, CareStop.None);

@@ -21,10 +21,6 @@ public sealed record Experience(
     /// <summary>Nothing is learnt yet.</summary>
     public static readonly Experience None = new(new Dictionary<string, (decimal, int)>(), new Dictionary<string, (int, int)>());
 
-    /// <summary>What builds have taught, each with its sheet and its job.</summary>
-    public static Experience Of(IEnumerable<(BuildSheet Sheet, Job Job)> builds) =>
-        Of(builds.Select(b => Taught.By(b.Sheet, b.Job)).ToArray());
-
     /// <summary>What builds have taught.</summary>
     public static Experience Of(IReadOnlyList<Taught> builds)
     {

@@ -25,8 +25,12 @@ sealed class OrderSearch
     readonly ulong[] _at;
     readonly ulong[] _under;
     readonly ulong[] _matter;
-    readonly ulong[] _path;
     readonly ulong _all;
+
+    // Levels under which a step lies, whether a level is inside each of them, and those with a step by how near they are.
+    readonly int[] _used;
+    readonly bool[,] _inside;
+    readonly int[][] _near;
     readonly Dictionary<(int Level, ulong Done), (int Fails, int Serves)> _known = [];
     int _tried;
     int _fewest;
@@ -49,7 +53,7 @@ sealed class OrderSearch
         ulong[] waits = [.. _listed.Select(s => asked.Steps[s].After.Aggregate(0ul, (all, a) => all | 1ul << place[step[a]]))];
         ulong[] before = Closed(waits);
         _needs = Reduced(waits, before);
-        (_at, _under, _matter, _path) = (new ulong[levels], new ulong[levels], new ulong[levels], new ulong[levels]);
+        (_at, _under, _matter) = (new ulong[levels], new ulong[levels], new ulong[levels]);
         for (int s = 0; s < steps; s++)
         {
             _at[_levelOf[s]] |= 1ul << s;
@@ -59,26 +63,23 @@ sealed class OrderSearch
                 _matter[above] |= before[s] | 1ul << s;
             }
         }
-        // Levels that hold a step are few enough to be told by a bit each.
+        int[] stops = [.. _levelOf.Append(_root).Distinct()];
         _used = [.. Enumerable.Range(0, levels).Where(l => l != _root && _under[l] != 0)];
-        for (int l = 0; l < levels; l++)
-        for (int u = 0; u < _used.Length; u++)
-            if (u < 64 && Up(l).Contains(_used[u]))
-                _path[l] |= 1ul << u;
+        var usedAt = _used.Index().ToDictionary(u => u.Item, u => u.Index);
+        _inside = new bool[levels, _used.Length];
         _between = new int[levels, levels];
-        foreach (int a in _levelOf.Append(_root).Distinct())
-        foreach (int b in _levelOf.Append(_root).Distinct())
-            _between[a, b] = _depth[a] + _depth[b] - 2 * _depth[Up(a).First(Up(b).Contains)];
-        _near = [.. Enumerable.Range(0, levels).Select(l => Near(l))];
+        _near = new int[levels][];
+        foreach (int a in stops)
+        {
+            foreach (int above in Up(a).Where(l => l != _root))
+                _inside[a, usedAt[above]] = true;
+            foreach (int b in stops)
+                _between[a, b] = _depth[a] + _depth[b] - 2 * _depth[Up(a).First(Up(b).Contains)];
+            _near[a] = [.. _levelOf.Distinct().OrderBy(l => _between[a, l])];
+        }
         _all = steps == 0 ? 0 : ulong.MaxValue >> (64 - steps);
+        _fewest = Bound(_root, Stayed(_root, 0));
     }
-
-    readonly int[][] _near;
-
-    /// <summary>The levels that hold a step, the nearest first; only of those that do, and of the closed case.</summary>
-    int[] Near(int level) => _at[level] == 0 && level != _root ? [] : [.. _levelOf.Distinct().OrderBy(l => _between[level, l])];
-
-    readonly int[] _used;
 
     IEnumerable<int> Up(int level)
     {
@@ -124,7 +125,6 @@ sealed class OrderSearch
     /// <exception cref="OutOfTimeException">The time was over first.</exception>
     public Ordering Proven()
     {
-        _fewest = Bound(_root, Stayed(_root, 0));
         // What a narrow look finds serves already: only that nothing less does is left to be shown.
         Beginning near = Hopeful();
         for (Beginning? one = near; one is not null; one = one.Before)
@@ -233,7 +233,7 @@ sealed class OrderSearch
         for (int u = 0; u < _used.Length; u++)
         {
             ulong under = _under[_used[u]];
-            bool within = u < 64 ? (_path[level] >> u & 1) != 0 : Up(level).Contains(_used[u]);
+            bool within = _inside[level, u];
             int most = 0;
             // Only what lies in it and what that waits for can make a chain.
             if ((under & ~done) != 0)
@@ -262,11 +262,7 @@ sealed class OrderSearch
     sealed record Beginning(int Level, ulong Done, int Changes, int AtLeast, Beginning? Before);
 
     /// <summary>The best of a look at the most hopeful beginnings alone, with the bound up to which none was found.</summary>
-    public Ordering Near()
-    {
-        _fewest = Math.Max(_fewest, Bound(_root, Stayed(_root, 0)));
-        return Told(StepsOf(Hopeful()));
-    }
+    public Ordering Near() => Told(StepsOf(Hopeful()));
 
     /// <summary>The best order of a look at the most hopeful beginnings alone; what it costs at least is what it costs.</summary>
     Beginning Hopeful()

@@ -166,9 +166,7 @@ public static class Burning
 
     /// <summary>When the lamp of a plan may go off; null: it is off.</summary>
     public static DateTimeOffset? LampUntil(RomPlan? plan) =>
-        plan?.Erasing is { } erasing && Moments.TryParse(erasing.At, out DateTimeOffset on)
-            ? on.AddSeconds(erasing.Seconds)
-            : null;
+        plan?.Erasing is { } erasing && Moments.Of(erasing.At) is { } on ? on.AddSeconds(erasing.Seconds) : null;
 
     /// <summary>The lamp is off: an erasure that ran its time counts, one that was broken off does not.</summary>
     /// <param name="at">The job.</param>

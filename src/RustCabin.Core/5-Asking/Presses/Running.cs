@@ -28,32 +28,23 @@ public sealed record Running(string What, DateTimeOffset Until, RunningAt At, st
     /// <param name="job">The job.</param>
     /// <param name="now">The time.</param>
     public static IReadOnlyList<Running> Of(Job job, DateTimeOffset now) =>
-        job.Ended
-            ? []
-            :
-            [
-                .. Steps(job)
-                    .Concat(
-                        job.Roms.Where(r => Burning.LampUntil(r) is not null)
-                            .Select(r => new Running("Eraser on", Burning.LampUntil(r)!.Value, RunningAt.Rom, r.Site))
-                    )
-                    .Concat(
-                        (job.Build?.Care ?? []).SelectMany(work =>
-                            CareWatch.Of(work, job, now).Next is { } next
-                                ? (Running[])[new Running($"Look at: {work.What}", next, RunningAt.Care, "")]
-                                : []
-                        )
-                    )
-                    .OrderBy(r => r.Until),
-            ];
+        job.Ended ? [] : [.. Steps(job).Concat(Erasers(job)).Concat(Baths(job, now)).OrderBy(r => r.Until)];
 
     static IEnumerable<Running> Steps(Job job) =>
         from step in job.Build?.Standing ?? []
-        where Moments.TryParse(step.Until, out _)
-        select new Running(
-            step.What.Length > 0 ? step.What : "A step stands",
-            Moments.TryParse(step.Until, out DateTimeOffset until) ? until : default,
-            RunningAt.Build,
-            $"{step.Step}"
-        );
+        let until = Moments.Of(step.Until)
+        where until is not null
+        select new Running(step.What.Length > 0 ? step.What : "A step stands", until.Value, RunningAt.Build, $"{step.Step}");
+
+    static IEnumerable<Running> Erasers(Job job) =>
+        from rom in job.Roms
+        let until = Burning.LampUntil(rom)
+        where until is not null
+        select new Running("Eraser on", until.Value, RunningAt.Rom, rom.Site);
+
+    static IEnumerable<Running> Baths(Job job, DateTimeOffset now) =>
+        from work in job.Build?.Care ?? []
+        let next = CareWatch.Of(work, job, now).Next
+        where next is not null
+        select new Running($"Look at: {work.What}", next.Value, RunningAt.Care, "");
 }

@@ -69,7 +69,7 @@ public static class Ticking
 
     /// <summary>From now on it stands, where the sheet says so.</summary>
     static Job Stands(Job job, Step step, string moment) =>
-        step.Wait > 0 && Moments.TryParse(moment, out DateTimeOffset now)
+        step.Wait > 0 && Moments.Of(moment) is { } now
             ? BuildEdits.Stand(job, step.Id, Moments.Show(now.AddMinutes((double)step.Wait)), step.Title)
             : job;
 
@@ -77,10 +77,8 @@ public static class Ticking
     public static Press<Job> Ready(AtHand at, StepId step) =>
         at.Find(step) is { StandsUntil: { } until } here
             ? Change(
-                Moments.TryParse(at.Moment, out DateTimeOffset now)
-                && Moments.TryParse(until, out DateTimeOffset over)
-                && now < over
-                    ? $"Ready {(over - now).TotalMinutes:0} min before its time: {here.Step.Title}"
+                Moments.Of(until) - Moments.Of(at.Moment) is { Ticks: > 0 } early
+                    ? $"Ready {early.TotalMinutes:0} min before its time: {here.Step.Title}"
                     : $"Ready: {here.Step.Title}",
                 j => BuildEdits.Stand(j, here.Step.Id, null, "")
             )
