@@ -54,12 +54,15 @@ public sealed class Sending(CabinFile file, Backup backup, TimeProvider clock) :
         public Copy(string path, DateTimeOffset since, Action giveUp, Action over)
         {
             _file = new(path, FileMode.Open, FileAccess.Read, FileShare.None, 1 << 16, FileOptions.DeleteOnClose);
-            (Since, _over) = (since, over);
+            (Since, Length, _over) = (since, _file.Length, over);
             _watch = new Timer(_ => giveUp(), null, Patience, Timeout.InfiniteTimeSpan);
         }
 
         public DateTimeOffset Since { get; }
-        public override long Length => _file.Length;
+
+        /// <summary>Kept from the beginning: a page may ask while the copy ends.</summary>
+        public override long Length { get; }
+
         public override bool CanRead => true;
         public override bool CanSeek => false;
         public override bool CanWrite => false;
