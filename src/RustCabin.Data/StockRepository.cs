@@ -31,6 +31,7 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
         public long Stock { get; init; }
         public string What { get; init; } = "";
         public string? Before { get; init; }
+        public string At { get; init; } = "";
     }
 
     readonly ByStamp<IReadOnlyList<StoredStock>> _known = new();
@@ -170,6 +171,45 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
         return true;
     }
 
+    /// <summary>
+    /// Changes several things and puts in others in one go, which is taken back in one go; all or nothing.
+    /// </summary>
+    /// <param name="what">What it is called in the log.</param>
+    /// <param name="changed">Things with their versions, and what they are then.</param>
+    /// <param name="put">Things that are put in.</param>
+    public WriteResult Together(
+        string what,
+        IReadOnlyList<(StoredStock There, StockItem After)> changed,
+        IReadOnlyList<StockItem> put
+    )
+    {
+        if (changed.Count + put.Count == 0)
+            return WriteResult.Nothing;
+        using SqliteConnection connection = file.Connect();
+        using SqliteTransaction transaction = connection.BeginTransaction();
+        string at = clock.GetUtcNow().ToString("O");
+        foreach ((StoredStock there, StockItem after) in changed)
+        {
+            if (
+                connection.QuerySingleOrDefault<Row>("select id, json, version from stock where id = @Id", there, transaction)
+                    is not { } row
+                || row.Version != there.Version
+            )
+                return WriteResult.Stale;
+            int used = (int)there.Uses.Sum(u => u.Count);
+            string json = (after with { Count = Math.Max(0, after.Count + used) }).ToJson().ToJsonString(StoredJson.AsTyped);
+            Write(connection, transaction, there.Id, json);
+            Log(connection, transaction, there.Id, what, row.Json, json, at);
+        }
+        foreach (StockItem item in put)
+        {
+            (long id, string json) = Insert(connection, transaction, item);
+            Log(connection, transaction, id, what, null, json, at);
+        }
+        transaction.Commit();
+        return WriteResult.Written;
+    }
+
     void Write(SqliteConnection connection, SqliteTransaction transaction, StoredStock there, int by, string what)
     {
         string before = connection.QuerySingle<string>("select json from stock where id = @Id", there, transaction);
@@ -224,16 +264,27 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
             return WriteResult.Nothing;
         if (last.Seq != change)
             return WriteResult.Stale;
-        Write(connection, transaction, last.Stock, last.Before);
-        connection.Execute("update stock_change set undone = 1 where seq = @Seq", last, transaction);
+        // What was done in one go goes back in one go, the last of it first.
+        foreach (
+            Change one in connection.Query<Change>(
+                "select seq as Seq, stock as Stock, what as What, before as Before, at as At from stock_change where undone = 0 "
+                    + "and at = @At and what = @What order by seq desc",
+                last,
+                transaction
+            )
+        )
+        {
+            Write(connection, transaction, one.Stock, one.Before);
+            connection.Execute("update stock_change set undone = 1 where seq = @Seq", one, transaction);
+        }
         transaction.Commit();
         return WriteResult.Written;
     }
 
     static Change? Last(SqliteConnection connection, SqliteTransaction? transaction) =>
         connection.QuerySingleOrDefault<Change>(
-            "select seq as Seq, stock as Stock, what as What, before as Before from stock_change where undone = 0 order by "
-                + "seq desc limit 1",
+            "select seq as Seq, stock as Stock, what as What, before as Before, at as At from stock_change where undone = 0 "
+                + "order by seq desc limit 1",
             transaction: transaction
         );
 
@@ -256,14 +307,15 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
         long stock,
         string what,
         string? before,
-        string? after
+        string? after,
+        string? at = null
     ) =>
         connection.Execute(
             "insert into stock_change (stock, at, what, before, after) values (@stock, @at, @what, @before, @after)",
             new
             {
                 stock,
-                at = clock.GetUtcNow().ToString("O"),
+                at = at ?? clock.GetUtcNow().ToString("O"),
                 what,
                 before,
                 after,

@@ -36,7 +36,7 @@ public enum StockKind
 }
 
 /// <summary>One thing in the store cupboard.</summary>
-public sealed record StockItem
+public sealed record StockItem : ICompleted<StockItem>
 {
     /// <summary>No count is higher.</summary>
     public const int Most = 100_000;
@@ -76,6 +76,56 @@ public sealed record StockItem
     [LongText, Display(Description = "What else there is to say.")]
     public string Note { get; init; } = "";
 
+    /// <summary>How many are wanted beside those of the jobs.</summary>
+    [Range(0, Most), Display(Description = "How many are wanted beside what jobs ask for.")]
+    public int Wanted { get; init; }
+
+    /// <summary>How many are ordered and have not come.</summary>
+    [Range(0, Most), Display(Description = "How many are ordered and have not come.")]
+    public int Ordered { get; init; }
+
+    /// <summary>The day on which the parcel is due; null: nobody has said.</summary>
+    [Display(Description = "The day on which the parcel is due, 2026-11-26; left out: nobody has said.")]
+    public string? Due { get; init; }
+
+    /// <summary>How many are lent; they do not lie there.</summary>
+    [Range(0, Most), Display(Description = "How many are lent; they do not count as lying there.")]
+    public int Lent { get; init; }
+
+    /// <summary>Who has what is lent.</summary>
+    [LongText, Display(Description = "Who has what is lent.")]
+    public string LentTo { get; init; } = "";
+
+    /// <summary>The day on which the parcel is due; null: nothing is ordered, or nobody has said.</summary>
+    public DateOnly? DueOn => Ordered > 0 && Moments.Day(Due) is { } day ? day : null;
+
+    /// <summary>The parcel has come: what was ordered lies there.</summary>
+    public StockItem Arrived() =>
+        this with
+        {
+            Count = Math.Min(Most, Count + Ordered),
+            Wanted = Math.Max(0, Wanted - Ordered),
+            Ordered = 0,
+            Due = null,
+        };
+
+    /// <summary>So many are ordered, due on a day; none takes the order back.</summary>
+    public StockItem OrderedAs(int count, string? due) => this with { Ordered = count, Due = count > 0 ? due : null };
+
+    /// <summary>One is lent to somebody by name.</summary>
+    public StockItem LentOut(string to) => this with { Count = Count - 1, Lent = Lent + 1, LentTo = to };
+
+    /// <summary>What was lent is back.</summary>
+    public StockItem Returned() => this with { Count = Math.Min(Most, Count + Lent), Lent = 0, LentTo = "" };
+
+    /// <inheritdoc/>
+    public StockItem Completed(RecordReading read)
+    {
+        if (Due is not null && Moments.Day(Due) is null)
+            read.Wrong("due", $"\"{Due}\" is not a day, such as 2026-11-26");
+        return this;
+    }
+
     /// <summary>Reads an item as it is stored or posted; the errors say which field and why.</summary>
     public static Reading<StockItem> Read(JsonElement json) => Declaration<StockItem>.Read(json);
 
@@ -85,7 +135,21 @@ public sealed record StockItem
     /// <summary>The cupboard as CSV (RFC 4180), a head line first.</summary>
     public static string Csv(IEnumerable<StockItem> items, string currency) =>
         Cupboard.Csv.Of([
-            ["kind", "item", "name", "count", $"price {currency}", "place", "tested", "note"],
+            [
+                "kind",
+                "item",
+                "name",
+                "count",
+                $"price {currency}",
+                "place",
+                "tested",
+                "note",
+                "wanted",
+                "ordered",
+                "due",
+                "lent",
+                "lent to",
+            ],
             .. items.Select(i =>
                 (string[])
                     [
@@ -97,6 +161,11 @@ public sealed record StockItem
                         i.Place,
                         i.Tested ? "yes" : "no",
                         i.Note,
+                        i.Wanted.ToString(CultureInfo.InvariantCulture),
+                        i.Ordered.ToString(CultureInfo.InvariantCulture),
+                        i.Due ?? "",
+                        i.Lent.ToString(CultureInfo.InvariantCulture),
+                        i.LentTo,
                     ]
             ),
         ]);

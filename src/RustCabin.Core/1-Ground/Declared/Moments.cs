@@ -12,6 +12,12 @@ public static class Moments
             ? moment
             : null;
 
+    /// <summary>The day that a text says, 2026-11-26; null: it says none.</summary>
+    public static DateOnly? Day(string? text) =>
+        DateOnly.TryParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out DateOnly day)
+            ? day
+            : null;
+
     /// <summary>Writes a moment to the second, in universal time.</summary>
     public static string Show(DateTimeOffset moment) =>
         moment.ToUniversalTime().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'", CultureInfo.InvariantCulture);

@@ -240,6 +240,15 @@ public sealed record Part : ICompleted<Part>
     [Display(ShortName = "known fault", Description = "Faults that it is known for.")]
     public IReadOnlyList<PartFault> Faults { get; init; } = [];
 
+    [Display(Name = "bill of materials", ShortName = "line of the bill", Description = "What goes where on its bare board.")]
+    public IReadOnlyList<BomLine> Bom { get; init; } = [];
+
+    [Display(ShortName = "program", Description = "Devices on its board that hold a program.")]
+    public IReadOnlyList<BoardProgram> Programs { get; init; } = [];
+
+    [Display(Name = "bare board", Description = "The bare board, for whoever populates it; left out: it comes populated only.")]
+    public BareBoard? Bare { get; init; }
+
     [Range(0, 10_000_000), Usual, Display(Description = "What it costs, in the pack's currency.")]
     public decimal Price { get; init; }
 

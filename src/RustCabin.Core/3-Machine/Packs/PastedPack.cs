@@ -13,8 +13,7 @@ namespace RustCabin.Core.Packs;
 public static class PastedPack
 {
     /// <summary>The kinds of text that a sheet can be made of.</summary>
-    public static bool Makes(PasteKind kind) =>
-        kind is PasteKind.Map or PasteKind.Switches or PasteKind.Pinout or PasteKind.Titles;
+    public static bool Makes(PasteKind kind) => kind is not (PasteKind.Acts or PasteKind.Listing);
 
     /// <summary>The pack.</summary>
     /// <param name="paste">What was read; lines that are not to be taken left out.</param>
@@ -48,6 +47,31 @@ public static class PastedPack
                         Id = id,
                         Name = name,
                         Chips = [ChipOf(paste.All<PastedLeg>())],
+                    },
+                ],
+            },
+            PasteKind.Contacts => pack with
+            {
+                Parts =
+                [
+                    new Part
+                    {
+                        Id = id,
+                        Name = name,
+                        Kind = PartKind.Adapter,
+                        Contacts = ContactsOf(paste.All<PastedContact>()),
+                    },
+                ],
+            },
+            PasteKind.Parts => pack with
+            {
+                Parts =
+                [
+                    new Part
+                    {
+                        Id = id,
+                        Name = name,
+                        Bom = [.. BomOf(paste.All<PastedPart>())],
                     },
                 ],
             },
@@ -151,6 +175,31 @@ public static class PastedPack
             Nets = nets,
         };
     }
+
+    /// <summary>No list of contacts is longer.</summary>
+    const int MostContacts = 500;
+
+    /// <summary>The nets of contacts that were read, from the first on; one that nothing was said of takes any.</summary>
+    public static IReadOnlyList<string> ContactsOf(IEnumerable<PastedContact> contacts)
+    {
+        ILookup<int, string> nets = contacts.ToLookup(c => c.Contact, c => c.Net);
+        return
+        [
+            .. Enumerable
+                .Range(1, Math.Min(MostContacts, nets.Select(n => n.Key).DefaultIfEmpty(0).Max()))
+                .Select(n => nets[n].FirstOrDefault("n")),
+        ];
+    }
+
+    /// <summary>The lines of a bill of materials that was read.</summary>
+    public static IEnumerable<BomLine> BomOf(IEnumerable<PastedPart> parts) =>
+        parts.Select(p => new BomLine
+        {
+            What = p.What,
+            Refs = p.Refs,
+            Count = p.Count == Math.Max(1, p.Refs.Count) || p.Refs.Count > 0 ? null : Math.Clamp(p.Count, 1, 10_000),
+            Price = p.Price,
+        });
 
     static IEnumerable<Title> TitlesOf(IEnumerable<PastedTitle> titles)
     {

@@ -14,8 +14,14 @@ namespace RustCabin.Core.Build;
 /// <param name="Price">What one more costs; null: nobody has said.</param>
 public sealed record Wanted(string Name, int Count, int InHand, decimal? Price)
 {
+    /// <summary>How many more are wanted than jobs ask for.</summary>
+    public int More { get; init; }
+
+    /// <summary>How many are ordered and have not come.</summary>
+    public int Ordered { get; init; }
+
     /// <summary>How many must be bought.</summary>
-    public int ToBuy => Math.Max(0, Count - InHand);
+    public int ToBuy => Math.Max(0, Math.Max(0, Count - InHand) + More - Ordered);
 }
 
 /// <summary>What the jobs of a cabin want beyond what is in hand, asked of every station.</summary>
@@ -33,6 +39,7 @@ public static class ShoppingList
         [
             .. jobs.Where(j => !j.Ended && sheets.FindUnit(j.Unit) is not null).Select(j => Plan.For(sheets, j)),
         ];
+        HashSet<StockItem> told = new(ReferenceEqualityComparer.Instance);
         return
         [
             .. from station in stations
@@ -41,23 +48,39 @@ public static class ShoppingList
                 .Where(p => p is { Done: false, Comes: false } && p.Serves?.Invoke(stock) is null)
                 .GroupBy(p => p.Name)
                 .OrderBy(g => g.Key, StringComparer.Ordinal)
-            select Line(same.Key, [.. same], stock),
+            select Line(same.Key, [.. same], stock, told),
+            .. stock
+                .Where(s => s.Wanted > 0 && !told.Contains(s))
+                .Select(s => new Wanted(s.Name, 0, 0, s.Price) { More = s.Wanted, Ordered = s.Ordered }),
         ];
     }
 
-    static Wanted Line(string name, Piece[] pieces, IReadOnlyList<StockItem> stock)
+    static Wanted Line(string name, Piece[] pieces, IReadOnlyList<StockItem> stock, HashSet<StockItem> told)
     {
         StockItem[] own = [.. stock.Where(pieces[0].Is)];
-        return new Wanted(name, pieces.Sum(p => p.Count), own.Sum(s => s.Count), pieces[0].Price ?? own.Min(s => s.Price));
+        // What is wanted beside the jobs is told once, also where two stations ask for the same thing.
+        StockItem[] fresh = [.. own.Where(told.Add)];
+        return new Wanted(name, pieces.Sum(p => p.Count), own.Sum(s => s.Count), pieces[0].Price ?? own.Min(s => s.Price))
+        {
+            More = fresh.Sum(s => s.Wanted),
+            Ordered = fresh.Sum(s => s.Ordered),
+        };
     }
 
     /// <summary>The shopping list as CSV, a head line first.</summary>
     public static string AsCsv(IEnumerable<Wanted> wanted, string currency) =>
         Csv.Of([
-            ["what", "wanted", "in hand", "to buy", $"each {currency}"],
+            ["what", "wanted", "in hand", "ordered", "to buy", $"each {currency}"],
             .. wanted.Select(w =>
                 (string[])
-                    [w.Name, $"{w.Count}", $"{w.InHand}", $"{w.ToBuy}", w.Price?.ToString(CultureInfo.InvariantCulture) ?? ""]
+                    [
+                        w.Name,
+                        $"{w.Count + w.More}",
+                        $"{w.InHand}",
+                        $"{w.Ordered}",
+                        $"{w.ToBuy}",
+                        w.Price?.ToString(CultureInfo.InvariantCulture) ?? "",
+                    ]
             ),
         ]);
 }

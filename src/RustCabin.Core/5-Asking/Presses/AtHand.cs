@@ -83,7 +83,17 @@ public sealed record AtHand(Pack Sheets, Job Job, PlannedUnit Before, Answer Ans
                 && p.Serves?.Invoke(stock) is null
                 && stock.Where(p.Is).Sum(s => s.Count) < p.Count
             )
-            .Select(p => $"{p.Name}: not in the cupboard");
+            .Select(p => $"{p.Name}: {Where(stock.Where(p.Is))}");
+
+    /// <summary>Where what is missing is, as far as the cupboard says.</summary>
+    static string Where(IEnumerable<Cupboard.StockItem> things)
+    {
+        Cupboard.StockItem[] all = [.. things];
+        return all.FirstOrDefault(s => s.Ordered > 0) is { } coming
+                ? "ordered" + (coming.DueOn is { } day ? $", due {day:yyyy-MM-dd}" : "")
+            : all.FirstOrDefault(s => s.Lent > 0) is { } lent ? "lent" + (lent.LentTo.Length > 0 ? $" to {lent.LentTo}" : "")
+            : "not in the cupboard";
+    }
 
     /// <summary>A step of the sheet, as a form sends it; null: there is none.</summary>
     public StepProgress? Find(StepId step) => Progress.Steps.FirstOrDefault(s => s.Step.Id == step);

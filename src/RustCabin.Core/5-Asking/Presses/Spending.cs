@@ -71,7 +71,7 @@ public static class Spending
         if (!Words<SpentKind>.TryParse(kind ?? "", out SpentKind into))
             return Refuse("kind", "Nothing was noted: say what it went into.");
         string date = Texts.Of(day) is { Length: > 0 } typed ? typed : at.Day;
-        if (!DateOnly.TryParseExact(date, "yyyy-MM-dd", out _))
+        if (Moments.Day(date) is null)
             return Refuse("at", $"Nothing was noted: \"{day}\" is no day such as 2026-11-26.");
         var spent = new Spent
         {

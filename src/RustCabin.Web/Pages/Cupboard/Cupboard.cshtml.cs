@@ -70,7 +70,8 @@ public sealed record StockForm
 }
 
 /// <summary>The store cupboard: parts and chips in hand, how many, where, tested or not, and what one more costs.</summary>
-public sealed class CupboardModel(StockRepository stock, SheetRepository sheets, JobRepository jobs) : PageModel
+public sealed class CupboardModel(StockRepository stock, SheetRepository sheets, JobRepository jobs, TimeProvider clock)
+    : PageModel
 {
     public IReadOnlyList<StoredStock> Items { get; private set; } = [];
     public (long Change, string What)? Undoes { get; private set; }
@@ -88,6 +89,16 @@ public sealed class CupboardModel(StockRepository stock, SheetRepository sheets,
     /// <summary>The thing that is being changed; null: the form is for a new one.</summary>
     [BindProperty(SupportsGet = true, Name = "edit")]
     public long? Edit { get; set; }
+
+    /// <summary>What is ordered, what is due first first; what nobody named a day for comes last.</summary>
+    public IReadOnlyList<StockItem> Parcels =>
+        [.. Items.Select(i => i.Item).Where(i => i.Ordered > 0).OrderBy(i => i.DueOn ?? DateOnly.MaxValue)];
+
+    /// <summary>It should have come by now.</summary>
+    public bool IsLate(StockItem item) => item.DueOn < DateOnly.FromDateTime(clock.GetUtcNow().UtcDateTime);
+
+    /// <summary>The thing that is being changed, as it lies there.</summary>
+    public StockItem Edited => Items.FirstOrDefault(i => i.Id == Edit)?.Item ?? new StockItem();
 
     public IReadOnlyList<SheetError> Errors { get; private set; } = [];
     public string? Notice { get; private set; }
@@ -118,7 +129,23 @@ public sealed class CupboardModel(StockRepository stock, SheetRepository sheets,
             stock.Add(item);
             return LocalRedirect("/cupboard");
         }
-        return After(stock.Put(id, version, $"{item.Name} changed", item));
+        // What is ordered and lent is not in this form: it stays as it is.
+        StockItem there = stock.Find(id)?.Item ?? item;
+        return After(
+            stock.Put(
+                id,
+                version,
+                $"{item.Name} changed",
+                item with
+                {
+                    Wanted = there.Wanted,
+                    Ordered = there.Ordered,
+                    Due = there.Due,
+                    Lent = there.Lent,
+                    LentTo = there.LentTo,
+                }
+            )
+        );
     }
 
     /// <summary>What is wrong with what names a thing of its kind; null: nothing.</summary>
@@ -144,6 +171,50 @@ public sealed class CupboardModel(StockRepository stock, SheetRepository sheets,
         StockItem item = found.Item with { Count = Math.Clamp(found.Item.Count + Math.Sign(by), 0, StockItem.Most) };
         return After(stock.Put(id, version, $"{item.Name}: {found.Item.Count} to {item.Count}", item));
     }
+
+    /// <summary>Notes an order: how many, and the day on which the parcel is due.</summary>
+    public IActionResult OnPostOrder(long id, long version, string? ordered, string? due)
+    {
+        if (stock.Find(id) is not { } found)
+            return NotFound();
+        if (!int.TryParse(ordered, NumberStyles.None, CultureInfo.InvariantCulture, out int count) || count > StockItem.Most)
+            return Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was noted: \"{ordered}\" is no count of pieces.");
+        string? day = string.IsNullOrWhiteSpace(due) ? null : due.Trim();
+        if (day is not null && Moments.Day(day) is null)
+            return Refuse(
+                StatusCodes.Status422UnprocessableEntity,
+                $"Nothing was noted: \"{due}\" is no day such as 2026-11-26."
+            );
+        string what = count > 0 ? $"{count} x {found.Item.Name} ordered" : $"{found.Item.Name}: the order is off";
+        return After(stock.Put(id, version, what, found.Item.OrderedAs(count, day)));
+    }
+
+    /// <summary>The parcel is here.</summary>
+    public IActionResult OnPostHere(long id, long version) =>
+        stock.Find(id) is { } found
+            ? After(stock.Put(id, version, $"{found.Item.Ordered} x {found.Item.Name} came", found.Item.Arrived()))
+            : NotFound();
+
+    /// <summary>Lends one of a thing to somebody.</summary>
+    public IActionResult OnPostLend(long id, long version, string? to)
+    {
+        if (stock.Find(id) is not { } found)
+            return NotFound();
+        string name = (to ?? "").Trim();
+        return found.Item.Count == 0
+                ? Refuse(StatusCodes.Status422UnprocessableEntity, "Nothing was lent: none of it lies there.")
+            : name.Length is 0 or > 100
+                ? Refuse(StatusCodes.Status422UnprocessableEntity, "Nothing was lent: say in up to 100 letters who has it.")
+            : found.Item.Lent > 0 && found.Item.LentTo != name
+                ? Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was lent: {found.Item.LentTo} has one already.")
+            : After(stock.Put(id, version, $"{found.Item.Name} lent to {name}", found.Item.LentOut(name)));
+    }
+
+    /// <summary>What was lent is back.</summary>
+    public IActionResult OnPostBack(long id, long version) =>
+        stock.Find(id) is { } found
+            ? After(stock.Put(id, version, $"{found.Item.Name} came back", found.Item.Returned()))
+            : NotFound();
 
     /// <summary>Takes a part with a board of its own out of the cupboard, to be worked on by itself.</summary>
     public IActionResult OnPostBench(long id, long version) =>

@@ -122,6 +122,8 @@ public sealed partial class EditorModel
             "claims" => PasteKind.Map,
             "switches" => PasteKind.Switches,
             "chips" => PasteKind.Pinout,
+            "contacts" => PasteKind.Contacts,
+            "bom" => PasteKind.Parts,
             _ => null,
         };
 
@@ -186,6 +188,11 @@ public sealed partial class EditorModel
                 .. PastedPack.SwitchesOf(read.All<PastedSetting>()).Select(s => (JsonNode)Declaration<Switch>.Write(s)),
             ],
             PasteKind.Acts => TakeGuide(sheet, list, [.. read.All<GuideAct>()]),
+            PasteKind.Contacts =>
+            [
+                .. PastedPack.ContactsOf(read.All<PastedContact>()).Select(n => (JsonNode)JsonValue.Create(n)),
+            ],
+            PasteKind.Parts => [.. PastedPack.BomOf(read.All<PastedPart>()).Select(b => (JsonNode)Declaration<BomLine>.Write(b))],
             _ when read.All<PastedLeg>().Any() => [Declaration<BoardChip>.Write(PastedPack.ChipOf(read.All<PastedLeg>()))],
             _ => [],
         };
