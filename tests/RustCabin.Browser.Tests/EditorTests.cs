@@ -226,6 +226,7 @@ public sealed class EditorTests
         Fill(bench, "boards[0].heightMm", "120");
         bench.Until(() => bench.Browser.FindElements(By.CssSelector("svg[data-board]")).Count == 1, "the board is drawn");
         bench.Rest();
+        LayPhoto(bench);
         bench.Press("button", "Put a chip");
         IWebElement board = bench.Browser.FindElement(By.CssSelector("svg[data-board]"));
         bench.Browser.ExecuteScript("arguments[0].scrollIntoView({ block: 'center' })", board);
@@ -233,7 +234,40 @@ public sealed class EditorTests
         bench.Until(() => Json(bench).Contains("\"id\":\"U1\",\"package\":\"DIP-14\""), "a chip is on the board");
         bench.Press("button", "Undo");
         bench.Until(() => !Json(bench).Contains("\"id\":\"U1\""), "it is gone");
+        Assert.Single(bench.Browser.FindElements(By.CssSelector(".board-photo")));
         Assert.Empty(bench.Complaints);
+    }
+
+    /// <summary>A photo, taken askew, is laid under the outline by two taps; its corners lie on those of the board.</summary>
+    static void LayPhoto(Bench bench)
+    {
+        string picture = Path.Combine(Path.GetTempPath(), $"board-{Environment.ProcessId}.png");
+        File.WriteAllBytes(picture, ((ITakesScreenshot)bench.Browser).GetScreenshot().AsByteArray);
+        bench.Browser.FindElement(By.CssSelector("input[data-under]")).SendKeys(picture);
+        // A finger is at a whole pixel of the screen.
+        const string Tap = """
+            const photo = document.querySelector("img[data-corners]"), box = photo.getBoundingClientRect(),
+              scale = box.width / photo.naturalWidth,
+              [x, y] = [box.left + arguments[0] * scale, box.top + arguments[1] * scale].map(Math.round);
+            (window.taps ??= []).push([(x - box.left) / scale, (y - box.top) / scale]);
+            photo.dispatchEvent(new MouseEvent("click", { bubbles: true, clientX: x, clientY: y }));
+            """;
+        bench.Sees(".photo-under", "Tap the board's upper left corner");
+        bench.Browser.ExecuteScript(Tap, 300, 90);
+        bench.Sees(".photo-under", "Tap its lower right corner");
+        bench.Browser.ExecuteScript(Tap, 420, 500);
+        bench.Sees(".photo-under", "It lies under the outline");
+        const string Apart = """
+            const svg = document.querySelector("svg[data-board]"), m = svg.querySelector(".board-photo").getCTM(),
+              ground = svg.querySelector(".board-ground"), b = ground.getBBox(), g = ground.getCTM();
+            const far = (x, y, gx, gy) => {
+              const one = new DOMPoint(x, y).matrixTransform(m), other = new DOMPoint(gx, gy).matrixTransform(g);
+              return Math.hypot(one.x - other.x, one.y - other.y);
+            };
+            return Math.max(far(...taps[0], b.x, b.y), far(...taps[1], b.x + b.width, b.y + b.height));
+            """;
+        Assert.InRange(Convert.ToDouble(bench.Browser.ExecuteScript(Apart)), 0, 1.5);
+        File.Delete(picture);
     }
 
     /// <summary>The sheet as the pane of JSON has it, without blanks.</summary>

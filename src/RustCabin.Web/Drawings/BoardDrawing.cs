@@ -63,6 +63,7 @@ public static class BoardDrawing
                 + (inset > 0 ? "; the part of it with the work, and the whole board small beside it" : "")
         );
         svg.Data("board", plan.Name).Data("margin", Svg.N(Margin)).Data("scale", $"{scale:0.####}");
+        svg.Data("wide-mm", Svg.N(area.Width)).Data("high-mm", Svg.N(area.Height));
         svg.Rect(Margin, Margin, Wide, tall, "board-ground", 8).Window(Margin, Margin, Wide, tall);
         if (photo is { } under && !plan.Below && Laid(wired, under.Photo, of) is { } matrix)
             svg.Image(under.Href, matrix, "board-photo");

@@ -25,6 +25,8 @@ public static class BoardDraft
     /// <exception cref="ArgumentException">There is no such thing or board, or the place does not lie on it.</exception>
     public static string Put(JsonObject sheet, string thing, string board, string x, string y)
     {
+        // On the sheet of a part its own boards are drawn with the part's name before theirs.
+        board = board[(board.LastIndexOf(':') + 1)..];
         JsonNode known =
             (sheet["boards"] as JsonArray ?? []).FirstOrDefault(b => $"{b?["id"]}" == board)
             ?? throw new ArgumentException($"\"{board}\" is not a board of this sheet");

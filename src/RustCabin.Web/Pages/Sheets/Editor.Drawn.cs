@@ -9,6 +9,7 @@ using RustCabin.Core.Pasted;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
 using RustCabin.Data;
+using RustCabin.Web.Drawings;
 
 namespace RustCabin.Web.Pages.Sheets;
 
@@ -113,6 +114,12 @@ public sealed partial class EditorModel
                     thing["revisions"] = new JsonArray([.. on.Select(id => JsonValue.Create(id))]);
         }
     }
+
+    /// <summary>A board of this sheet itself, so that what is pressed on it goes onto the sheet.</summary>
+    public bool Draws(BoardPlan board) =>
+        Kind == "model"
+            ? board.Owner.Length == 0
+            : Kind == "part" && board.Owner.StartsWith($"{Sheet["id"]}", StringComparison.Ordinal);
 
     /// <summary>The kind of text that can be pasted into a list of the sheet; null: none.</summary>
     public static PasteKind? PasteInto(string list) =>

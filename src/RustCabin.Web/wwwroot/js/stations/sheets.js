@@ -106,3 +106,85 @@
   document.addEventListener("pointerup", let_go);
   document.addEventListener("pointercancel", let_go);
 })();
+
+// A photo lies under the outline of a board: its upper left and its lower right corner are tapped, and it is turned and scaled
+// until they lie on those of the outline. It stays in this browser and is kept nowhere.
+(() => {
+  const photos = new Map(),
+    words = ["Tap the board's upper left corner on the photo.", "Tap its lower right corner.", "It lies under the outline."];
+  const named = (what, board) => document.querySelector(`${what}="${CSS.escape(board)}"]`);
+
+  const lay = (board, photo) => {
+    const svg = named("svg[data-board", board),
+      [one, other] = photo.taps;
+    svg?.querySelector(".board-photo")?.remove();
+    if (!svg || !other) return;
+    const data = svg.dataset,
+      margin = Number(data.margin),
+      // From one corner to the other on the photo, and on the drawing: their ratio is the turn and the scale.
+      [dx, dy] = [other.x - one.x, other.y - one.y],
+      [wide, high] = [Number(data.wideMm) * Number(data.scale), Number(data.highMm) * Number(data.scale)],
+      length = dx * dx + dy * dy;
+    if (length === 0) return;
+    const re = (wide * dx + high * dy) / length,
+      im = (high * dx - wide * dy) / length,
+      image = document.createElementNS("http://www.w3.org/2000/svg", "image");
+    image.setAttribute("href", photo.href);
+    image.setAttribute("width", photo.wide);
+    image.setAttribute("height", photo.high);
+    image.setAttribute("class", "board-photo");
+    image.setAttribute(
+      "transform",
+      `matrix(${re} ${im} ${-im} ${re} ${margin - re * one.x + im * one.y} ${margin - im * one.x - re * one.y})`,
+    );
+    svg.querySelector(".board-ground").after(image);
+  };
+
+  const draw = () => {
+    for (const [board, photo] of photos) {
+      const place = named("[data-photo-of", board);
+      if (!place) continue;
+      place.querySelector("figure")?.remove();
+      const figure = document.createElement("figure"),
+        image = document.createElement("img"),
+        said = document.createElement("figcaption");
+      image.src = photo.href;
+      image.alt = "The photo of the board";
+      image.dataset.corners = board;
+      said.setAttribute("role", "status");
+      said.textContent = words[photo.taps.length];
+      figure.append(image, said);
+      figure.classList.toggle("laid", photo.taps.length === 2);
+      place.append(figure);
+      lay(board, photo);
+    }
+  };
+
+  document.addEventListener("change", (event) => {
+    const [file] = event.target.matches?.("[data-under]") ? event.target.files : [];
+    if (!file) return;
+    event.stopPropagation();
+    const board = event.target.dataset.under,
+      reader = new FileReader();
+    reader.onload = () => {
+      const image = new Image();
+      image.onload = () => {
+        photos.set(board, { href: reader.result, wide: image.naturalWidth, high: image.naturalHeight, taps: [] });
+        draw();
+      };
+      image.src = reader.result;
+    };
+    reader.readAsDataURL(file);
+  });
+  document.addEventListener("click", (event) => {
+    const image = event.target.closest("img[data-corners]"),
+      photo = image && photos.get(image.dataset.corners);
+    if (!photo) return;
+    const box = image.getBoundingClientRect(),
+      scale = image.naturalWidth / box.width;
+    if (photo.taps.length === 2) photo.taps = [];
+    photo.taps.push({ x: (event.clientX - box.left) * scale, y: (event.clientY - box.top) * scale });
+    draw();
+  });
+  document.addEventListener("cabin:shown", draw);
+})();
