@@ -60,12 +60,16 @@ public sealed partial class JobRepository
                 [
                     .. connection.Query<JobName>(
                         "select j.id, j.unit, case when json_valid(c.json) then json_extract(c.json, '$.name') else j.id end "
-                            + "as name from job j join job_change c on c.job = j.id and "
+                            + "as name, case when json_valid(c.json) then coalesce(json_extract(c.json, '$.ended'), 0) else 1 end "
+                            + "as ended from job j join job_change c on c.job = j.id and "
                             + $"c.seq = j.position where {There} order by j.rowid"
                     ),
                 ]
         );
     }
+
+    /// <summary>The jobs that are open, 200 at most.</summary>
+    public IReadOnlyList<JobName> Open() => [.. Names().Where(j => !j.Ended).Take(200)];
 
     /// <summary>Stands for the state of all jobs: as long as it is the same, so are they.</summary>
     static string Stamp(SqliteConnection connection) =>

@@ -20,6 +20,9 @@ public sealed record JobName
     public string Id { get; init; } = "";
     public string Unit { get; init; } = "";
     public string Name { get; init; } = "";
+
+    /// <summary>It is done with.</summary>
+    public bool Ended { get; init; }
 }
 
 public enum WriteResult

@@ -60,6 +60,9 @@ public sealed class ToolsTests(ToolsTests.Empty empty) : IClassFixture<ToolsTest
     [InlineData("sampling?errors=", "captures")]
     [InlineData("sides?left=above", "heard")]
     [InlineData("batch?kept=0", "kept")]
+    [InlineData("repair?broken=U1.1", "broken")]
+    [InlineData("repair?legs=U1.1, far", "legs")]
+    [InlineData("power?rail=", "rail")]
     [InlineData("bath?from=3", "fromPercent")]
     public async Task What_is_typed_wrong_is_told_with_its_field(string address, string field)
     {
@@ -82,6 +85,7 @@ public sealed class ToolsTests(ToolsTests.Empty empty) : IClassFixture<ToolsTest
     [InlineData("sampling", "Phase 3")]
     [InlineData("sides", "Left and right are exchanged: change the two leads at the jack.")]
     [InlineData("map", "Two answer in 1 range")]
+    [InlineData("repair", "1 wire, 49.1 mm in all")] // from 58, 22 to 61, 71
     public async Task The_example_gives_the_worked_figure(string slug, string headline) =>
         Assert.Equal(headline, (await empty.Cabin.Page($"/tools/{slug}")).QuerySelector("[role=status] h2")!.TextContent);
 
@@ -89,10 +93,57 @@ public sealed class ToolsTests(ToolsTests.Empty empty) : IClassFixture<ToolsTest
     public async Task There_is_no_tool_of_another_name_and_a_map_is_kept_as_a_sheet()
     {
         Assert.Equal(HttpStatusCode.NotFound, (await empty.Cabin.Http.GetAsync("/tools/oars")).StatusCode);
-        IHtmlDocument page = await empty.Cabin.Page("/tools/map");
-        var keep = (IHtmlFormElement)page.QuerySelector("form.keep")!;
-        string text = keep.QuerySelector("textarea")!.TextContent;
-        (_, page) = await empty.Cabin.Press(keep, ("Text", text), ("Name", "Tern"));
+        IHtmlDocument page = await empty.Cabin.Page("/tools/map?bits=17");
+        (_, page) = await empty.Cabin.Press((IHtmlFormElement)page.QuerySelector("form.keep")!, ("Name", "Tern"));
         Assert.Contains("The sheet is made", page.Body!.TextContent);
+        Assert.Contains("\"addressBits\":17", page.QuerySelector("textarea[name=Pasted]")!.TextContent);
+    }
+
+    /// <summary>What is kept of a tool is a pack that the import takes whole.</summary>
+    [Theory]
+    [MemberData(nameof(Slugs))]
+    public async Task What_is_kept_of_a_tool_is_a_sheet_that_comes_in(string slug)
+    {
+        IHtmlDocument page = await empty.Cabin.Page($"/tools/{slug}");
+        if (page.QuerySelector("form.keep") is not IHtmlFormElement keep)
+        {
+            Assert.DoesNotContain(slug, (string[])["chips", "map", "power", "card", "palette", "load"]);
+            (HttpStatusCode none, _) = await empty.Cabin.Press(
+                (IHtmlFormElement)(await empty.Cabin.Page("/tools/map")).QuerySelector("form.keep")!,
+                ("Name", " ")
+            );
+            Assert.Equal(HttpStatusCode.UnprocessableEntity, none);
+            return;
+        }
+        (_, page) = await empty.Cabin.Press(keep, ("Name", $"Kept {slug}"));
+        string pack = page.QuerySelector("textarea[name=Pasted]")!.TextContent;
+        Assert.Contains($"kept-{slug}", pack);
+        (_, page) = await empty.Cabin.Press((IHtmlFormElement)page.QuerySelector("form[action='/import']")!, ("Pasted", pack));
+        Assert.Contains("What it would bring", page.Body!.TextContent);
+    }
+
+    [Theory]
+    [InlineData("/tools/fair", "A fair test: 10 clean passes in a row.")]
+    [InlineData("/tools/legs", "Legs of a chip: DIP-28 from above.")]
+    [InlineData("/tools/ways", "Other ways: Least in all")]
+    [InlineData("/tools/line", "Serial line: ")]
+    [InlineData("/tools/repair", "A lifted trace: 1 wire, 49.1 mm in all. U7.11 to U9.4, 49.1 mm.")]
+    public async Task An_answer_is_noted_in_a_job_at_the_step_at_hand(string tool, string words)
+    {
+        await using var cabin = new CabinServer();
+        await cabin.InitializeAsync();
+        IHtmlDocument page = await cabin.Page(tool);
+        (HttpStatusCode status, page) = await cabin.Press(
+            (IHtmlFormElement)page.QuerySelector("form.take")!,
+            ("job", "slip-3-winter")
+        );
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Contains(words, page.Body!.TextContent);
+        (status, page) = await cabin.Press(
+            (IHtmlFormElement)(await cabin.Page(tool)).QuerySelector("form.take")!,
+            ("job", "no-such-job")
+        );
+        Assert.Equal(HttpStatusCode.NotFound, status);
+        Assert.Contains("not here any more", page.Body!.TextContent);
     }
 }

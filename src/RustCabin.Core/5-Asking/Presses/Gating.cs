@@ -85,6 +85,15 @@ public static class Gating
         );
     }
 
+    /// <summary>Notes something at the step at hand; of a build that is done, at its last.</summary>
+    public static Press<Job> NoteHere(AtHand at, string? text)
+    {
+        if ((at.Progress.Current ?? at.Progress.Steps.LastOrDefault()) is not { } here)
+            return Refuse("job", "Nothing was noted: this job has no step yet.");
+        (BenchNote? note, Refusal? refused) = Noted(at, here.Step.Id, text, look: null, pictured: false);
+        return refused is not null ? refused : Note(at, note!);
+    }
+
     /// <summary>Notes something at a step.</summary>
     public static Press<Job> Note(AtHand at, BenchNote note)
     {

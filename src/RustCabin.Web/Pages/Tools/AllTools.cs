@@ -64,10 +64,29 @@ public static partial class AllTools
                                                 : Bank(i, new BankOfChips(t, asked.DataBits, asked.ParityBits))
                                     ),
                             ],
+                            Sheet = name => Tool.PartOf(name, BoardOf(asked, Words(typed("types")))),
                         };
                 }
             )
     );
+
+    static Part BoardOf(ArrangementsAsked asked, IReadOnlyList<string> types) =>
+        new()
+        {
+            Mix = "any",
+            Arrays =
+            [
+                .. Enumerable
+                    .Range(0, asked.Banks)
+                    .Select(n => new MemoryArray
+                    {
+                        Id = $"bank-{n}",
+                        DataBits = asked.DataBits,
+                        ParityBits = asked.ParityBits,
+                        Types = types,
+                    }),
+            ],
+        };
 
     static string Bank(int number, BankOfChips bank) =>
         $"Bank {number}: {bank.Chips} x {bank.Type.Organisation} make {bank.DataBits} bits"
@@ -126,7 +145,7 @@ public static partial class AllTools
                     new Preferences("system", false)
                 ),
                 Says = [.. read.Lines.Where(l => l.Doubt is not null).Select(l => $"\"{l.Text.Trim()}\": {l.Doubt}.")],
-                Keep = (typed("ranges"), typed("bits")),
+                Sheet = name => PastedPack.Of(read, name, bits),
             };
         }
     );
@@ -169,6 +188,24 @@ public static partial class AllTools
                     {
                         Drawing = CardStrip.Draw(layout, log: false, grips: false),
                         Says = [.. layout.Lines.Select(l => IdText.Capital(l.Words) + ".")],
+                        Sheet = name =>
+                            Tool.PartOf(
+                                name,
+                                new Part
+                                {
+                                    Kind = PartKind.Adapter,
+                                    Hosts =
+                                    [
+                                        new StorageHost
+                                        {
+                                            Id = "card",
+                                            Bus = StorageBus.Ata,
+                                            BlockBits = asked.Host.BlockBits,
+                                            StartWithin = asked.Host.StartWithin,
+                                        },
+                                    ],
+                                }
+                            ),
                     };
                 }
             )

@@ -1,5 +1,6 @@
 using System.Text.Json.Nodes;
 using RustCabin.Core.Build;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Faults;
 using RustCabin.Core.PictureSound;
 using RustCabin.Core.Power;
@@ -22,6 +23,7 @@ public static partial class AllTools
             new("amps", "the supply gives when new, A", "2.6"),
             new("share", "share that an aged one still gives", "0.8"),
             new("machine", "the machine takes, A", "1.3"),
+            new("rail", "the rail", "+5"),
             new("loads", "what else hangs on it: name, A", "memory board, 0.35\ncard adapter, 0.2") { Lines = true },
         ],
         typed =>
@@ -32,8 +34,10 @@ public static partial class AllTools
             (string Name, decimal? Amps)[] loads = [.. Rows(typed("loads")).Take(60).Select(r => (r[0], Amount(r.Last())))];
             if (loads.FirstOrDefault(l => l.Amps is null or < 0 or > 10_000) is { Name: { } wrong })
                 return Refused("loads", $"\"{wrong}\" says no amps");
+            if (typed("rail").Trim() is not { Length: > 0 and <= 40 } on)
+                return Refused("rail", "must have a name");
             var rail = new RailLoad(
-                "the rail",
+                on,
                 0,
                 figures[0]!.Value,
                 figures[1]!.Value,
@@ -51,9 +55,28 @@ public static partial class AllTools
                     $"{rail.UnitAmps:0.##} A + {string.Join(" + ", loads.Select(l => $"{l.Amps:0.##}"))} A = "
                         + $"{rail.PeakAmps:0.##} A are.",
                 ],
+                Sheet = name => Tool.PackOf([.. Draws(name, on, loads)]),
             };
         }
     );
+
+    /// <summary>A part for each load, called after it and after the sheet's name.</summary>
+    static IEnumerable<Part> Draws(string name, string rail, IEnumerable<(string Name, decimal? Amps)> loads)
+    {
+        HashSet<string> taken = [];
+        foreach ((string load, decimal? amps) in loads)
+        {
+            string id = IdText.Free(IdText.Of($"{name} {load}"), taken.Contains);
+            taken.Add(id);
+            yield return new Part
+            {
+                Id = id,
+                Name = $"{load}, {name}",
+                Kind = PartKind.Power,
+                Draws = [new Draw { Rail = rail, PeakAmps = amps!.Value }],
+            };
+        }
+    }
 
     static readonly Tool PaletteOf = new(
         "palette",
@@ -71,6 +94,15 @@ public static partial class AllTools
                 },
                 asked => new ToolAnswer($"{Colours.Count(asked.Levels):#,0} colours in all")
                 {
+                    Sheet = name =>
+                        Tool.PartOf(
+                            name,
+                            new Part
+                            {
+                                Kind = PartKind.Picture,
+                                Palette = new Palette { Levels = [.. asked.Levels] },
+                            }
+                        ),
                     Drawing = PaletteDrawing.Draw([.. asked.Wanted.Select((w, i) => (i, w, Colours.Nearest(asked.Levels, w)))]),
                     Says =
                     [
@@ -150,6 +182,16 @@ public static partial class AllTools
                     SpeakerLoad load = SpeakerLoad.Of(asked);
                     return new ToolAnswer($"{load.Ohms:0.##} ohms take {load.Watts:0.##} W")
                     {
+                        Sheet = name =>
+                            Tool.PartOf(
+                                name,
+                                new Part
+                                {
+                                    Kind = PartKind.Sound,
+                                    Amplifier = asked.Amplifier with { Rms = asked.Rms },
+                                    Loads = [.. asked.Speakers.Select(s => new SoundLoad { Ohms = s })],
+                                }
+                            ),
                         Drawing = PictureDrawings.Rate("load", load.Ohms, (double)asked.Amplifier.MinOhms, null, "ohms"),
                         Says = [.. SpeakerLoad.Check(asked, Subject.Asked("amplifier")).Select(f => f.Text)],
                         Why =
@@ -276,22 +318,23 @@ public static partial class AllTools
     static decimal? Amount(string text) =>
         Number(text) is JsonValue value && value.TryGetValue(out decimal amount) ? amount : null;
 
-    /// <summary>Every declared tool.</summary>
-    public static IReadOnlyList<Tool> List { get; } =
-    [
-        ChipsForSize,
-        ResolvedMap,
-        RomIntoDevice,
-        PowerSum,
-        CardPlan,
-        SamplesOfLine,
-        PaletteOf,
-        OnPanel,
-        SidesHeard,
-        Speakers,
-        TrialsOf,
-        FairTest,
-        BatchCost,
-        BathMix,
-    ];
+    /// <summary>Every declared tool. Made when it is first asked for: the tools of other files stand then.</summary>
+    public static IReadOnlyList<Tool> List =>
+        field ??= [
+            ChipsForSize,
+            ResolvedMap,
+            RomIntoDevice,
+            PowerSum,
+            CardPlan,
+            SamplesOfLine,
+            PaletteOf,
+            OnPanel,
+            SidesHeard,
+            Speakers,
+            TrialsOf,
+            LiftedTrace,
+            FairTest,
+            BatchCost,
+            BathMix,
+        ];
 }

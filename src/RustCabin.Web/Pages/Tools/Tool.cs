@@ -2,6 +2,8 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Html;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Packs;
+using RustCabin.Core.Sheets;
 
 namespace RustCabin.Web.Pages.Tools;
 
@@ -31,8 +33,8 @@ public sealed record ToolAnswer(string Headline)
     /// <summary>The steps, to be followed with a pocket calculator.</summary>
     public IReadOnlyList<string> Why { get; init; } = [];
 
-    /// <summary>What of it can be kept as a sheet: the text, and the address lines. Null: nothing.</summary>
-    public (string Text, string Bits)? Keep { get; init; }
+    /// <summary>The pack with a sheet of what was typed, by the name that it gets. Null: no sheet can be made of it.</summary>
+    public Func<string, JsonNode>? Sheet { get; init; }
 
     /// <summary>What is wrong with what was typed; then nothing else is said.</summary>
     public IReadOnlyList<SheetError> Wrong { get; init; } = [];
@@ -69,4 +71,13 @@ public sealed record Tool(
         Reading<T> read = Nulls.Read<T>(json.RootElement);
         return read.Value is { } asked ? answer(asked) : new ToolAnswer("") { Wrong = read.Errors };
     }
+
+    /// <summary>A pack with one part.</summary>
+    /// <param name="name">What the part is called; its id is made of it.</param>
+    /// <param name="part">The part without its name.</param>
+    public static JsonNode PartOf(string name, Part part) => PackOf([part with { Id = IdText.Of(name), Name = name }]);
+
+    /// <summary>A pack with parts.</summary>
+    public static JsonNode PackOf(IReadOnlyList<Part> parts) =>
+        Declaration<PackSheet>.Write(new PackSheet { Format = Pack.Format, Parts = parts });
 }
