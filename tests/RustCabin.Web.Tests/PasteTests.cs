@@ -75,6 +75,8 @@ public sealed class PasteTests : OnACabin
     [Theory]
     [InlineData("W4 closed = 2M\nW4 open = 1M\nS1-3 on: slow")]
     [InlineData("1 VPP 28 VCC\n14 GND")]
+    [InlineData("J1: GND, +5, /RESET, CLK, D0")]
+    [InlineData("8x 41256-12 U1-U8 1.10\n2x 470R R1,R2")]
     [InlineData("Pier Pilot, 512K\nFog Signal, 2 discs")]
     [InlineData("0000-37FF ROM\n3800-BFFF RAM\nC000-C0FF ports\nC100-FFFF unused")]
     public async Task Each_kind_of_sheet_comes_in_without_an_error(string text)
