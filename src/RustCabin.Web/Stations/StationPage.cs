@@ -143,11 +143,14 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
         Press(job, version, at => Parts.Drop(at, instance));
 
     /// <summary>Ends the job where all of it is done: what was done stays on the unit.</summary>
-    public IActionResult OnPostEnd(string job, long version)
+    public IActionResult OnPostEnd(string job, long version, string? outcome, string? words)
     {
         if (_view is null && !Load(job))
             return NotFound();
-        (Press<Job> ended, Press<Unit> folded) = Naming.End(AtThisMoment);
+        (JobOutcome? how, Refusal? refused) = Settling.Ended(outcome, words);
+        if (refused is not null)
+            return Refuse(refused);
+        (Press<Job> ended, Press<Unit> folded) = Naming.End(AtThisMoment, how);
         return Finish(job, jobs.ChangeBoth(job, version, ended.What, ended.Edit!, folded.Edit!));
     }
 

@@ -96,6 +96,10 @@ public sealed record StockItem : ICompleted<StockItem>
     [LongText, Display(Description = "Who has what is lent.")]
     public string LentTo { get; init; } = "";
 
+    /// <summary>What it is known to do wrong: a display that stripes at 50 Hz.</summary>
+    [LongText, Display(Description = "What it is known to do wrong, such as a display that stripes at 50 Hz.")]
+    public string Quirk { get; init; } = "";
+
     /// <summary>The day on which the parcel is due; null: nothing is ordered, or nobody has said.</summary>
     public DateOnly? DueOn => Ordered > 0 && Moments.Day(Due) is { } day ? day : null;
 
@@ -149,6 +153,7 @@ public sealed record StockItem : ICompleted<StockItem>
                 "due",
                 "lent",
                 "lent to",
+                "quirk",
             ],
             .. items.Select(i =>
                 (string[])
@@ -166,6 +171,7 @@ public sealed record StockItem : ICompleted<StockItem>
                         i.Due ?? "",
                         i.Lent.ToString(CultureInfo.InvariantCulture),
                         i.LentTo,
+                        i.Quirk,
                     ]
             ),
         ]);

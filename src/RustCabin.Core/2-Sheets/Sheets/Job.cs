@@ -42,6 +42,16 @@ public sealed record Job
     [Display(ShortName = "answer", Description = "Answers to questions that were asked of others.")]
     public IReadOnlyList<HeardAnswer> Heard { get; init; } = [];
 
+    [Display(
+        Name = "originals wanted",
+        ShortName = "original wanted",
+        Description = "Copies that go out again when their original can be had below a price."
+    )]
+    public IReadOnlyList<OriginalWanted> Originals { get; init; } = [];
+
+    [Display(Description = "How it came out, or what is tried next and when; left out: nobody has said.")]
+    public JobOutcome? Outcome { get; init; }
+
     [Display(Description = "Within which bounds.")]
     public JobLimits Limits { get; init; } = new();
 

@@ -249,6 +249,26 @@ public sealed record Part : ICompleted<Part>
     [Display(Name = "bare board", Description = "The bare board, for whoever populates it; left out: it comes populated only.")]
     public BareBoard? Bare { get; init; }
 
+    [
+        Id,
+        OnSheet(Things.Parts),
+        Display(
+            Name = "copy of",
+            Description = "The part of which it is a copy: what is known to be wrong with that holds for it too."
+        )
+    ]
+    public string? CopyOf { get; init; }
+
+    [
+        LongText,
+        Display(
+            Name = "does not hold for the copy",
+            ShortName = "fault that it has not",
+            Description = "Known faults of the original, by id, and its errata, by their words, that the copy has not."
+        )
+    ]
+    public IReadOnlyList<string> Struck { get; init; } = [];
+
     [Range(0, 10_000_000), Usual, Display(Description = "What it costs, in the pack's currency.")]
     public decimal Price { get; init; }
 

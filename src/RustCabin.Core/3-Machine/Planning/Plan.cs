@@ -198,7 +198,7 @@ public static class Plan
         bool added
     )
     {
-        Part part = pack.FindPart(fitted.Part)!;
+        Part part = Copies.Whole(pack, pack.FindPart(fitted.Part)!);
         Way? way = fitted.Way is null
             ? part.Ways.FirstOrDefault(w => w.Model == unit.Model) ?? part.Ways.FirstOrDefault()
             : part.FindWay(fitted.Way);

@@ -49,11 +49,20 @@ public static class ShoppingList
                 .GroupBy(p => p.Name)
                 .OrderBy(g => g.Key, StringComparer.Ordinal)
             select Line(same.Key, [.. same], stock, told),
+            .. jobs.Where(j => !j.Ended).SelectMany(j => Originals(sheets, j, stock)).DistinctBy(w => w.Name),
             .. stock
                 .Where(s => s.Wanted > 0 && !told.Contains(s))
                 .Select(s => new Wanted(s.Name, 0, 0, s.Price) { More = s.Wanted, Ordered = s.Ordered }),
         ];
     }
+
+    /// <summary>Originals that are wanted in place of copies, as long as none lies in the cupboard.</summary>
+    static IEnumerable<Wanted> Originals(Pack sheets, Job job, IReadOnlyList<StockItem> stock) =>
+        from wish in job.Originals
+        let copy = sheets.FindPart(wish.Copy)
+        let original = copy?.CopyOf is { } id ? sheets.FindPart(id) : null
+        where original is not null && !stock.Any(s => s is { Kind: StockKind.Part, Count: > 0 } && s.Item == original.Id)
+        select new Wanted($"{original.Name} in place of {copy.Name}, when under {wish.Under:0.00}", 1, 0, wish.Under);
 
     static Wanted Line(string name, Piece[] pieces, IReadOnlyList<StockItem> stock, HashSet<StockItem> told)
     {

@@ -36,9 +36,15 @@ public static class Naming
         ChangeUnit(retired ? "Retired" : "Back to work", u => u with { Retired = retired });
 
     /// <summary>Ends a job: what was done is on the unit from then on, and the unit as it stood is kept with the job.</summary>
-    public static (Press<Job> Job, Press<Unit> Unit) End(AtHand at)
+    /// <param name="at">The job.</param>
+    /// <param name="outcome">How it came out; null: nobody has said, and it is not parked any more.</param>
+    public static (Press<Job> Job, Press<Unit> Unit) End(AtHand at, JobOutcome? outcome = null)
     {
         PlannedUnit now = at.Record.Now;
-        return (Change("Job ended", j => JobEdits.End(j, at.Unit)), ChangeUnit("Job ended", unit => UnitEdits.Fold(unit, now)));
+        string what = outcome is null ? "Job ended" : $"Job ended: {outcome.Said}";
+        return (
+            Change(what, j => JobEdits.End(j, at.Unit) with { Outcome = outcome }),
+            ChangeUnit("Job ended", unit => UnitEdits.Fold(unit, now))
+        );
     }
 }

@@ -1,6 +1,7 @@
 using RustCabin.Core.Answers;
 using RustCabin.Core.Care;
 using RustCabin.Core.Cupboard;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Findings;
 using RustCabin.Core.Mends;
 using RustCabin.Core.Sheets;
@@ -68,11 +69,22 @@ public sealed record OnShelf(ShelfState State, string Words, string Press, Stati
         if (at.Answer.Findings.FirstOrDefault(f => f.Kind == MendFindings.GateDiffers) is { } differs)
             return new OnShelf(ShelfState.Stopped, differs.Title, "Find the cause", StationName.Faults);
         if (at.Job.Ended)
-            return new OnShelf(ShelfState.Done, "Ended: what was done is on the unit", "Read the passport", Passport);
+            return new OnShelf(
+                ShelfState.Done,
+                at.Job.Outcome is { } outcome ? $"Ended: {outcome.Said}" : "Ended: what was done is on the unit",
+                "Read the passport",
+                Passport
+            );
         return at.Progress.Finished ? new OnShelf(ShelfState.Done, "Built, read and closed", "End the job", Passport) : null;
     }
 
     static StationName Passport => Core.Passport.PassportStation.Here;
+
+    /// <summary>A parked job, as long as it rests.</summary>
+    internal static OnShelf? Parked(Job job, DateTimeOffset now) =>
+        job.Outcome is { } parked && !job.Ended && parked.Rests(DateOnly.FromDateTime(now.UtcDateTime))
+            ? new OnShelf(ShelfState.Waiting, IdText.Capital(parked.Said), "Take it up", StationName.Build)
+            : null;
 
     /// <summary>A face that lies in its bath until it is time to look again.</summary>
     internal static OnShelf? Bath(Job job, DateTimeOffset now)

@@ -50,7 +50,7 @@ public sealed class ShelfLine
     /// <param name="stock">What lies in the cupboard.</param>
     /// <param name="now">The time now.</param>
     public OnShelf On(IReadOnlyList<StockItem> stock, DateTimeOffset now) =>
-        _settled ?? OnShelf.Bath(_job, now) ?? Piece(stock) ?? _next!;
+        OnShelf.Parked(_job, now) ?? _settled ?? OnShelf.Bath(_job, now) ?? Piece(stock) ?? _next!;
 
     /// <summary>What the step at hand takes from the cupboard is not there.</summary>
     OnShelf? Piece(IReadOnlyList<StockItem> stock) =>

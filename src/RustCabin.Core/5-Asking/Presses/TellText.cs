@@ -32,6 +32,7 @@ public static class TellText
                 "What is given up",
                 at.After.Parts.Where(p => p.Added).SelectMany(p => Fit.Losses.Of(at.Model, p.Way)).Distinct()
             ),
+            .. at.Job.Outcome is { } outcome ? [$"{Declared.IdText.Capital(outcome.Said)}.", ""] : (string[])[],
             at.Progress.Finished
                 ? "Built, read and closed."
                 : $"{at.Progress.DoneCount} of {at.Progress.Steps.Count} steps are done.",

@@ -72,6 +72,11 @@ public partial class BuildModel(SheetRepository sheets, JobRepository jobs, Phot
         Press(job, version, at => Ticking.Took(at, step, took));
 
     /// <summary>What stood by itself is ready.</summary>
+    public IActionResult OnPostPark(string job, long version, string? next, string? day) =>
+        Press(job, version, _ => Settling.Park(next, day));
+
+    public IActionResult OnPostGoOn(string job, long version) => Press(job, version, Settling.GoOn);
+
     public IActionResult OnPostReady(string job, long version, StepId step) => Press(job, version, at => Ticking.Ready(at, step));
 
     public IActionResult OnPostTick(string job, long version, StepId step, bool done, string? took, string? proof) =>

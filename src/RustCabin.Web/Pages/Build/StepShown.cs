@@ -1,6 +1,7 @@
 using RustCabin.Core.Build;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Presses;
+using RustCabin.Core.Sheets;
 using RustCabin.Core.Stations;
 using RustCabin.Web.Stations;
 
@@ -79,6 +80,19 @@ public sealed record StepShown(BuildModel Station, StepProgress At, int Number)
 
     /// <summary>The minutes that were noted, as a person types them.</summary>
     public string Took => Station.View.Job.MinutesOf(Step.Id) is { } minutes ? TypedNumber.Show(minutes) : "";
+
+    /// <summary>A photo is asked for: something is opened, and none was taken yet.</summary>
+    public bool AsksPhoto => Step.Opens is not null && Station.NotesAt(Step.Id).All(n => n.Note.Photo is null);
+
+    /// <summary>Photos that were taken when the levels that this step closes were opened: so it looked.</summary>
+    public IEnumerable<BenchNote> AsItLooked =>
+        Step.Closes.Count == 0
+            ? []
+            : Station
+                .View.Progress.Steps.Where(s => s.Step.Opens is { } level && Step.Closes.Any(c => c.Id == level.Id))
+                .SelectMany(s => Station.NotesAt(s.Step.Id))
+                .Select(n => n.Note)
+                .Where(n => n.Photo is not null);
 
     /// <summary>What came off before this step and is not back on; empty: nothing, or it does not matter any more.</summary>
     public string StillOut => IsDone ? "" : string.Join(", ", Ledger.Missing(Station.Pieces, Step).Select(m => m.Words));

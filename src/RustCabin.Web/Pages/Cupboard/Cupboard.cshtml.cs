@@ -24,6 +24,7 @@ public sealed record StockForm
     public string? Place { get; init; }
     public bool Tested { get; init; }
     public string? Note { get; init; }
+    public string? Quirk { get; init; }
 
     public static StockForm Of(StockItem item) =>
         new()
@@ -36,6 +37,7 @@ public sealed record StockForm
             Place = item.Place,
             Tested = item.Tested,
             Note = item.Note,
+            Quirk = item.Quirk,
         };
 
     /// <summary>As it is stored; numbers that do not read stay text, so that the reader says so under their field.</summary>
@@ -50,6 +52,7 @@ public sealed record StockForm
             ["tested"] = Tested,
             ["place"] = Place?.Trim() ?? "",
             ["note"] = Note?.Trim() ?? "",
+            ["quirk"] = Quirk?.Trim() ?? "",
         };
         if (item.Length > 0)
             json["item"] = item;

@@ -12,7 +12,8 @@ namespace RustCabin.Web.Pages.Faults;
 
 /// <summary>The Faults station: what was read against what was predicted, the likeliest causes, and what to look at
 /// next.</summary>
-public sealed partial class FaultsModel(SheetRepository sheets, JobRepository jobs, PackImport import) : StationPage(sheets, jobs)
+public sealed partial class FaultsModel(SheetRepository sheets, JobRepository jobs, PackImport import, StockRepository stock)
+    : StationPage(sheets, jobs)
 {
     /// <summary>So many causes are drawn as bars.</summary>
     public const int Bars = 8;

@@ -1,4 +1,6 @@
 using Microsoft.AspNetCore.Mvc;
+using RustCabin.Core.Cupboard;
+using RustCabin.Core.Declared;
 using RustCabin.Core.Faults;
 using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
@@ -33,6 +35,14 @@ public sealed partial class FaultsModel
             Intermittent.Quantile(fails, same.Count(), 0.05),
             Intermittent.Quantile(fails, same.Count(), 0.95)
         );
+
+    /// <summary>Equipment of the cupboard that does something wrong of its own, and is no condition yet.</summary>
+    public IEnumerable<(string Factor, StockItem Item)> Quirky =>
+        from known in stock.All()
+        let item = known.Item
+        let factor = Words<StockKind>.Of(item.Kind)
+        where item.Quirk.Length > 0 && Grid.Factors.GetValueOrDefault(factor)?.Contains(item.Name) != true
+        select (factor, item);
 
     public IActionResult OnPostLevel(string job, long version, string? factor, string? level) =>
         Press(job, version, at => Trying.Level(at, factor, level));

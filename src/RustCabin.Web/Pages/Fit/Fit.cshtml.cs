@@ -34,6 +34,17 @@ public sealed class FitModel(SheetRepository sheets, JobRepository jobs, StockRe
     /// <summary>What the parts of this model are for, those that the job wants first.</summary>
     public IReadOnlyList<string> Wants { get; private set; } = [];
 
+    /// <summary>Copies of the plan, each with its original and what is wanted of that.</summary>
+    public IEnumerable<(Part Part, Part Original, OriginalWanted? Wish)> Copies =>
+        from part in View.After.Parts.Select(p => View.Sheets.FindPart(p.Part.Id)!).DistinctBy(p => p.Id)
+        let original = part.CopyOf is { } id ? View.Sheets.FindPart(id) : null
+        where original is not null
+        select (part, original, View.Job.Originals.FirstOrDefault(o => o.Copy == part.Id));
+
+    /// <summary>Wants the original in place of a copy, below a price.</summary>
+    public IActionResult OnPostOriginal(string job, long version, string copy, string? under) =>
+        Press(job, version, at => Settling.Original(at, copy, under));
+
     /// <summary>How many of a part lie in the cupboard.</summary>
     public int InHand(Part part) => _inHand.GetValueOrDefault(part.Id);
 
