@@ -298,7 +298,10 @@ public sealed partial class JobRepository(CabinFile file, SheetRepository sheets
         ];
     }
 
-    /// <summary>Begins an empty job for a unit, under the first free id made of the unit's.</summary>
+    /// <summary>
+    /// Begins an empty job for a unit, under the first free id made of the unit's. At the iron one keeps to the ways of the job
+    /// that was changed last.
+    /// </summary>
     public string Begin(string unit, string name)
     {
         using SqliteConnection connection = file.Connect();
@@ -308,18 +311,28 @@ public sealed partial class JobRepository(CabinFile file, SheetRepository sheets
             .Range(1, int.MaxValue)
             .Select(n => $"{unit}-job-{n}")
             .First(candidate => !taken.Contains(candidate));
-        string json = Declaration<Job>
-            .Write(
-                new Job
-                {
-                    Id = id,
-                    Unit = unit,
-                    Name = name,
-                }
-            )
-            .ToJsonString(StoredJson.AsTyped);
+        var job = new Job
+        {
+            Id = id,
+            Unit = unit,
+            Name = name,
+        };
+        if (LastHabits(connection, transaction) is { Count: > 0 } habits)
+            job = job with { Build = new JobBuild { Habits = habits } };
+        string json = Declaration<Job>.Write(job).ToJsonString(StoredJson.AsTyped);
         Put(connection, transaction, Read(json)!, json, "Job begun");
         transaction.Commit();
         return id;
     }
+
+    /// <summary>To which ways the job that was changed last keeps; null: none says.</summary>
+    static OrderedDictionary<string, string>? LastHabits(SqliteConnection connection, SqliteTransaction transaction) =>
+        connection.QueryFirstOrDefault<string>(
+            "select json_extract(c.json, '$.build.habits') from job j join job_change c on c.job = j.id and c.seq = j.position "
+                + "where json_valid(c.json) and json_extract(c.json, '$.build.habits') is not null order by c.at desc limit 1",
+            transaction: transaction
+        )
+            is { } json
+            ? JsonSerializer.Deserialize<OrderedDictionary<string, string>>(json)
+            : null;
 }

@@ -15,6 +15,7 @@ public static class SwitchFace
             SwitchKind.Jumper => Jumper(of, index, count),
             SwitchKind.Dip => Slider(index, count),
             SwitchKind.Link => Link(index, count),
+            SwitchKind.File => Page(of.LineAt(position), index, count),
             _ => Dial(index, count),
         };
     }
@@ -50,6 +51,19 @@ public static class SwitchFace
         for (int pad = 0; pad <= count; pad++)
             svg.Rect(9, 8 + pad * 26, 18, 14, "pin pad", 2);
         return svg.Path($"M18 {Svg.N(15 + index * 26)}v26", "solder").End();
+    }
+
+    /// <summary>A sheet of paper with a line for each position, the one that stands there inked.</summary>
+    static IHtmlContent Page(string line, int index, int count)
+    {
+        double wide = Math.Clamp(line.Length * 7 + 20, 60, 220);
+        Svg svg = Svg.Silent(wide, count * 20 + 16, "face").Rect(1, 1, wide - 2, count * 20 + 14, "frame", 2);
+        for (int row = 0; row < count; row++)
+            if (row == index)
+                svg.Text(9, 20 + row * 20, line.Length > 28 ? line[..27] + "…" : line, "fig strong", "start");
+            else
+                svg.Rect(9, 13 + row * 20, wide - 30, 4, "groove", 2);
+        return svg.End();
     }
 
     static IHtmlContent Dial(int index, int count)

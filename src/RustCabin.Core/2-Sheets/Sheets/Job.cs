@@ -90,6 +90,9 @@ public sealed record Job
     public IReadOnlyDictionary<string, IReadOnlyList<string?>> Banks { get; init; } =
         new Dictionary<string, IReadOnlyList<string?>>();
 
+    [Display(ShortName = "stage", Description = "Stages in which its banks are filled, each built and read by itself.")]
+    public IReadOnlyList<JobStage> Stages { get; init; } = [];
+
     [Display(ShortName = "mend by hand", Description = "Mends that a person makes, each of which settles a finding.")]
     public IReadOnlyList<HandMend> Mends { get; init; } = [];
 
@@ -167,6 +170,9 @@ public sealed record JobLimits
 
     [Display(Name = "may hang out", Description = "Something may hang out of the case afterwards.")]
     public bool Outside { get; init; } = true;
+
+    [Display(Name = "may emulate", Description = "A part may emulate the processor in software or in a gate array.")]
+    public bool Emulated { get; init; } = true;
 }
 
 /// <summary>What a meter showed between two places: a beep or none, or ohms. Source: docs/handbook/wiring.md,

@@ -40,6 +40,9 @@ public sealed record JobBuild : ICompleted<JobBuild>
     [Display(Description = "How each test of the test set went with the job done.")]
     public IReadOnlyDictionary<string, FunctionState> Tried { get; init; } = new Dictionary<string, FunctionState>();
 
+    [Display(Description = "To which ways one keeps at the iron, by what they are about.")]
+    public OrderedDictionary<string, string> Habits { get; init; } = [];
+
     [Display(ShortName = "care of the case", Description = "What is whitened, and where a hole is made.")]
     public IReadOnlyList<CareWork> Care { get; init; } = [];
 

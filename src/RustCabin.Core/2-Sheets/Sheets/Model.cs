@@ -137,6 +137,13 @@ public sealed record Model
     [Display(ShortName = "function", Description = "What it can do and a person can try, before a job and after it.")]
     public IReadOnlyList<MachineFunction> Functions { get; init; } = [];
 
+    [Display(
+        Name = "start-ups",
+        ShortName = "start-up",
+        Description = "The ways in which it is started, with the memory that each takes."
+    )]
+    public IReadOnlyList<StartUp> StartUps { get; init; } = [];
+
     [Display(ShortName = "line of use", Description = "How it is used, for the operating card.")]
     public IReadOnlyList<UseLine> Use { get; init; } = [];
 

@@ -234,6 +234,9 @@ public sealed record Part : ICompleted<Part>
     [OnSheet(Things.Cautions), Display(Description = "What can hurt when it is fitted.")]
     public IReadOnlyList<string> Cautions { get; init; } = [];
 
+    [Display(Description = "It emulates the processor, in software or in a gate array.")]
+    public bool Emulates { get; init; }
+
     [Display(Description = "It may share its site with another.")]
     public bool Stacks { get; init; }
 

@@ -22,9 +22,25 @@ public sealed record Switch : ICompleted<Switch>
     [Usual, Display(Description = "The position in which it leaves the factory; left out: the first.")]
     public string Factory { get; init; } = "";
 
+    [Display(Description = "For a line in a file: the file's place on the card.")]
+    public string? File { get; init; }
+
+    [Display(Description = "For a line in a file: the line, with {position} where the position stands; left out: it alone.")]
+    public string? Line { get; init; }
+
+    [Id, Display(Description = "For a line in a file: the choice of the part's card kit that it makes.")]
+    public string? Choice { get; init; }
+
+    /// <summary>The line that stands in the file in a position.</summary>
+    public string LineAt(string position) => Line?.Replace("{position}", position, StringComparison.Ordinal) ?? position;
+
     /// <inheritdoc/>
     public Switch Completed(RecordReading read)
     {
+        if (Kind == SwitchKind.File && string.IsNullOrEmpty(File))
+            read.Wrong("file", "must be there for a line in a file");
+        if (Kind != SwitchKind.File && (File ?? Line ?? Choice) is not null)
+            read.Wrong("kind", "must be file where a file, a line or a choice is said");
         if (Positions.Count == 0)
             read.Wrong("positions", "needs at least one position");
         if (Positions.Distinct().Count() != Positions.Count)
@@ -42,4 +58,5 @@ public enum SwitchKind
     Dip,
     Rotary,
     Link,
+    File,
 }

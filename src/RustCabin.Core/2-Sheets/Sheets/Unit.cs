@@ -334,6 +334,9 @@ public sealed record Title
     [Display(Description = "Whose sound it uses: own or added; left out: own.")]
     public string? Sound { get; init; }
 
+    [LongText, Display(Name = "how it is started", Description = "What a person does to start it, once the machine has started.")]
+    public string Start { get; init; } = "";
+
     [Display(Name = "slot of its sound board", Description = "The slot in which it expects a sound board.")]
     public string? Slot { get; init; }
 

@@ -19,6 +19,22 @@ public sealed record HeldTitle(Title Title, PlacedPartition Partition, IReadOnly
 /// <param name="Layout">The card divided.</param>
 public sealed record PlannedCard(JobCard Card, Instance Device, Attached Attached, CardLayout Layout)
 {
+    /// <summary>
+    /// What is chosen for the kit: as the job says, but where a switch of the part is a line in a file and makes a choice, as
+    /// that switch stands.
+    /// </summary>
+    public IReadOnlyDictionary<string, string> Choices =>
+        Device
+            .Part.Switches.Where(s => s.Choice is not null)
+            .Aggregate(
+                new Dictionary<string, string>(Card.Choices),
+                (all, s) =>
+                {
+                    all[s.Choice!] = Device.Positions[s.Id];
+                    return all;
+                }
+            );
+
     /// <summary>The cards of a job whose part is there and whose label reads, in order.</summary>
     public static IReadOnlyList<PlannedCard> Of(PlannedUnit unit)
     {

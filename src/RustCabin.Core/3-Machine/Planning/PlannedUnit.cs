@@ -35,6 +35,12 @@ public sealed record PlannedUnit(
     /// <summary>The titles of the cabin, that a want may name.</summary>
     public IReadOnlyList<Title> Titles { get; init; } = [];
 
+    /// <summary>How it was started, where titles are judged under that; null: nothing is said of it.</summary>
+    public StartUp? StartUp { get; init; }
+
+    /// <summary>The ways in which it can be started with its firmware.</summary>
+    public IEnumerable<StartUp> StartUps => Model.StartUps.Where(s => s.Firmware is null || s.Firmware == Firmware);
+
     /// <summary>A site of this revision, or of a part that is fitted (<c>part:site</c>); null: there is none.</summary>
     public Site? FindSite(string name) =>
         LocalName.Parse(name) is { OnPart: true } local

@@ -233,7 +233,9 @@ static class FitWorks
             to = part.Positions[own.Id],
             label = own.Label.Length > 0 ? $" ({own.Label})" : "";
         string how = from == to ? $"as it {(earlier is null ? "leaves the factory" : "stands")}" : $"moved from {from}";
-        return $"{own.Id}{label}: {to}, {how}";
+        return own.Kind == SwitchKind.File
+            ? $"{own.Id}{label}: {to}, {how}; in {own.File} stands \"{own.LineAt(to)}\""
+            : $"{own.Id}{label}: {to}, {how}";
     }
 
     static IEnumerable<string> Sits(Model model, Instance part) =>

@@ -18,13 +18,17 @@ public static class Losses
     static string Called(Model model, string lost) =>
         model.Functions.FirstOrDefault(f => f.Id == lost)?.Called ?? (IdText.Is(lost) ? IdText.Plain(lost) : lost);
 
-    /// <summary>What a job must keep and a way takes away; with <c>outside</c> false also that something hangs out.</summary>
-    public static IReadOnlyList<string> Kept(Model model, JobLimits limits, Way? way) =>
+    /// <summary>
+    /// What a job must keep and a part takes away by a way; with <c>outside</c> false also that something hangs out, with
+    /// <c>emulated</c> false that the processor is emulated.
+    /// </summary>
+    public static IReadOnlyList<string> Kept(Model model, JobLimits limits, Part part, Way? way) =>
         [
             .. (way?.Loses ?? [])
                 .Where(l => limits.KeepFunctions.Any(k => Same(k, l) || Same(k, Called(model, l))))
                 .Select(l => Called(model, l)),
             .. !limits.Outside && way?.HangsOut is { } hangs ? [$"nothing hangs out ({hangs})"] : (string[])[],
+            .. !limits.Emulated && part.Emulates ? ["a processor that is not emulated"] : (string[])[],
         ];
 
     static bool Same(string one, string other) =>
@@ -37,7 +41,7 @@ public static class Losses
         foreach (Instance part in unit.Instances.Where(i => i.Added))
         {
             IReadOnlyList<string> lost = Of(unit.Model, part.Way),
-                kept = Kept(unit.Model, limits, part.Way);
+                kept = Kept(unit.Model, limits, part.Part, part.Way);
             if (lost.Count == 0 && kept.Count == 0)
                 continue;
             string given = string.Join(", ", kept.Count > 0 ? kept : lost);
@@ -46,7 +50,7 @@ public static class Losses
                 kept.Count > 0 ? Severity.Stop : Severity.Watch,
                 kept.Count > 0 ? $"{part.Title} takes what is to be kept" : $"{part.Title} takes something away",
                 [part.Subject],
-                $"Way \"{part.Way!.Called}\" of {part.Title} gives up: {string.Join(", ", lost.Union(kept))}."
+                $"Way \"{part.Way?.Called ?? "as fitted"}\" of {part.Title} gives up: {string.Join(", ", lost.Union(kept))}."
                     + (kept.Count > 0 ? $" To be kept is: {given}." : ""),
                 [
                     .. Others(unit, part)
@@ -68,9 +72,9 @@ public static class Losses
     /// <summary>Other ways of a part that keep what is to be kept; each is tried before it is offered.</summary>
     public static IEnumerable<Proposal> Proposals(PlannedUnit unit) =>
         from part in unit.Instances
-        where part.Added && Kept(unit.Model, unit.Job?.Limits ?? new JobLimits(), part.Way).Count > 0
+        where part.Added && Kept(unit.Model, unit.Job?.Limits ?? new JobLimits(), part.Part, part.Way).Count > 0
         from way in Others(unit, part)
-        where Kept(unit.Model, unit.Job!.Limits, way).Count == 0
+        where Kept(unit.Model, unit.Job!.Limits, part.Part, way).Count == 0
         select new Proposal(
             new Fix { Ways = new Dictionary<string, string> { [part.Name] = way.Id } },
             Plan.Of(

@@ -78,7 +78,7 @@ public sealed class StorageStation : Station
     static IEnumerable<PassportLine> Prepared(PassportAsked asked) =>
         from card in PlannedCard.Of(asked.Unit)
         let made = asked.IsDone(StorageActs.PrepareCard(card.Device.Name))
-        let kit = card.Device.Part.CardKit is { } k ? KitFiles.Chosen(k, card.Card.Choices) : null
+        let kit = card.Device.Part.CardKit is { } k ? KitFiles.Chosen(k, card.Choices) : null
         select new PassportLine(
             Cards,
             $"Card, {card.Card.Labelled}",

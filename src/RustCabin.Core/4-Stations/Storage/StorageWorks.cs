@@ -93,7 +93,7 @@ static class StorageWorks
     {
         if (card.Device.Part.CardKit is not { } kit)
             yield break;
-        var files = KitFiles.Of(kit, card.Card.Choices);
+        var files = KitFiles.Of(kit, card.Choices);
         yield return new Step(
             StorageActs.CopyKit(card.Device.Name),
             StepKind.Set,

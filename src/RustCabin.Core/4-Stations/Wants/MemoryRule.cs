@@ -17,7 +17,10 @@ sealed record MemoryRule(MemoryNeed Need) : NeedRule
         if (There(unit) is not { } there)
             return (false, $"{Need.AtLeast} that {MasterWords.The(Need.Master)} reaches; this machine has no such master");
         ByteSize reach = unit.Map.Reach[unit.Model.Masters.ToList().IndexOf(Need.Master)];
-        string beyond = !Need.Free && reach > there ? $" that the system can use of {reach}" : "";
+        string beyond =
+            Need.Free || reach <= there ? ""
+            : unit.StartUp is { } start ? $" left of {reach}, started {start.Name}"
+            : $" that the system can use of {reach}";
         string lack = there < Need.AtLeast ? $", {new ByteSize(Need.AtLeast.Bytes - there.Bytes)} short" : "";
         return (there >= Need.AtLeast, $"{Words(unit)}; there {(there.Bytes == 1 ? "is" : "are")} {there}{beyond}{lack}");
     }
@@ -27,7 +30,7 @@ sealed record MemoryRule(MemoryNeed Need) : NeedRule
         unit.Model.Masters.ToList().IndexOf(Need.Master) is >= 0 and var master
             ? Need.Free
                 ? NeedCheck.Free(unit, Need.Master)
-                : NeedCheck.Usable(unit, master)
+                : NeedCheck.Left(unit, master)
             : null;
 
     public override (decimal There, decimal Wanted, string Words)? Share(PlannedUnit unit) =>

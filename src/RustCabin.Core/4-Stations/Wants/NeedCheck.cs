@@ -64,7 +64,17 @@ public static class NeedCheck
             : new ByteSize(reach);
     }
 
-    /// <summary>What the system can use of what a master reaches, less what the firmware uses of it.</summary>
+    /// <summary>The same, less what the way takes in which the machine was started.</summary>
+    public static ByteSize Left(PlannedUnit unit, int master)
+    {
+        ulong usable = Usable(unit, master).Bytes,
+            taken = TakenBy(unit.StartUp, unit.Model.Masters[master]);
+        return new ByteSize(usable > taken ? usable - taken : 0);
+    }
+
+    static ulong TakenBy(StartUp? start, string master) => start?.Uses.GetValueOrDefault(master).Bytes ?? 0;
+
+    /// <summary>What the system can use of what a master reaches, less what firmware and start-up use of it.</summary>
     public static ByteSize Free(PlannedUnit unit, string master)
     {
         int index = unit.Model.Masters.ToList().IndexOf(master);
@@ -73,8 +83,9 @@ public static class NeedCheck
         return new ByteSize(usable > used ? usable - used : 0);
     }
 
-    /// <summary>Bytes that the firmware takes of what a master reaches.</summary>
-    public static ulong UsedBy(PlannedUnit unit, string master) => FirmwareOf(unit)?.Uses.GetValueOrDefault(master).Bytes ?? 0;
+    /// <summary>Bytes that the firmware takes of what a master reaches, and the start-up beside it.</summary>
+    public static ulong UsedBy(PlannedUnit unit, string master) =>
+        (FirmwareOf(unit)?.Uses.GetValueOrDefault(master).Bytes ?? 0) + TakenBy(unit.StartUp, master);
 
     /// <summary>The sheet of the unit's firmware; null: it is not stated, or not on the model's sheet.</summary>
     public static Firmware? FirmwareOf(PlannedUnit unit) => unit.Model.Firmware.FirstOrDefault(f => f.Id == unit.Firmware);

@@ -22,6 +22,16 @@ public static class Titles
                 .Select(title => new TitleRow(title, [.. plans.Select(plan => Run(plan, title))])),
         ];
 
+    /// <summary>The titles of a plan under each of its start-ups; none: its sheet names none.</summary>
+    public static (IReadOnlyList<StartUp> StartUps, IReadOnlyList<TitleRow> Rows) UnderStartUps(
+        PlannedUnit plan,
+        IEnumerable<Title> titles
+    )
+    {
+        StartUp[] starts = [.. plan.StartUps];
+        return (starts, starts.Length == 0 ? [] : Table(titles, [.. starts.Select(s => plan with { StartUp = s })]));
+    }
+
     /// <summary>Whether a title runs on a planned unit, and what it lacks.</summary>
     public static TitleRun Run(PlannedUnit plan, Title title)
     {

@@ -19,7 +19,7 @@ public static class WiringWorks
         if (changes.Length == 0)
             yield break;
         foreach (IGrouping<Instance?, PlacedChange> part in changes.GroupBy(c => c.Instance))
-            yield return new Work(WorkTime.Wiring, [.. part.Select(StepOf)])
+            yield return new Work(WorkTime.Wiring, [.. part.Select(c => StepOf(c, asked.After.Job))])
             {
                 Opens = part.Key is { } instance
                     ? AccessPath.To(asked.After.Model, instance)
@@ -37,22 +37,28 @@ public static class WiringWorks
             };
     }
 
-    static Step StepOf(PlacedChange placed) =>
-        new(
+    static Step StepOf(PlacedChange placed, Job? job)
+    {
+        HabitWay[] habits = [.. Habit.At(placed.Change.Do, job)];
+        return new(
             placed.Step,
             StepKind.Fit,
             placed.Words,
             [
+                .. habits.SelectMany(h => h.First),
                 .. placed.Change.Trap.Length > 0 ? [$"Trap: {placed.Change.Trap}"] : (string[])[],
                 .. placed.Change.LeftOpen ? ["It stays in the air."] : (string[])[],
+                .. habits.SelectMany(h => h.Then),
+                .. habits.Select(h => h.Sign).Where(s => s.Length > 0),
             ],
-            MinutesOf(placed)
+            Math.Max(LineMinutes, MinutesOf(placed) + habits.Sum(h => h.Minutes))
         )
         {
             Instance = placed.Instance,
             Station = WiringStation.Here,
             Cautions = [.. CautionsOf(placed.Change.Do).Concat(placed.Change.Cautions).Distinct().Select(Caution.Of)],
         };
+    }
 
     static Step Proof(IReadOnlyList<Probed> table, IReadOnlyList<PlacedChange> changes)
     {

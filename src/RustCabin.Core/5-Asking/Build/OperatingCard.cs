@@ -19,6 +19,9 @@ public static class OperatingCard
     public static IReadOnlyList<CardLine> Of(PlannedUnit now) =>
         [
             .. now.Model.Use.Select(u => new CardLine(now.Model.Name, u)),
+            .. now
+                .StartUps.Where(s => s.How.Length > 0)
+                .Select(s => new CardLine(now.Model.Name, new UseLine { When = $"to start it {s.Name}", Do = s.How })),
             .. now.Parts.SelectMany(p => p.Part.Use.Select(u => new CardLine(p.Title, u))),
         ];
 }

@@ -47,6 +47,14 @@ public static class Gating
         );
     }
 
+    /// <summary>Keeps to a way at the iron.</summary>
+    public static Press<Job> Keep(AtHand at, string habit, string way) =>
+        Habit.All.FirstOrDefault(h => h.Id == habit) is { } known
+        && known.Ways.FirstOrDefault(w => w.Id == way) is { } to
+        && known.In(at.Job) != to
+            ? Change($"{IdText.Capital(known.Asks)}: {to.Words}", j => BuildEdits.Keep(j, habit, way))
+            : Gone;
+
     /// <summary>Puts a gate of one's own, or takes it away.</summary>
     public static Press<Job> Gate(AtHand at, StepId gate, bool there) =>
         Own(at).FirstOrDefault(g => g.Gate == gate) is { Always: false } known

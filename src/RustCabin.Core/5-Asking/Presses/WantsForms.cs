@@ -60,6 +60,9 @@ public sealed record LimitsForm(string? Budget, int? Skill, bool Reversible, boo
     /// <summary>Nothing may hang out of the case.</summary>
     public bool NothingOut { get; init; }
 
+    /// <summary>No part may emulate the processor.</summary>
+    public bool NoEmulation { get; init; }
+
     /// <summary>The limits; false: <paramref name="wrong"/> says what is wrong with the budget.</summary>
     /// <param name="known">True for the id of a part that there is.</param>
     /// <param name="limits">The limits.</param>
@@ -78,6 +81,7 @@ public sealed record LimitsForm(string? Budget, int? Skill, bool Reversible, boo
                 .. (KeepFunctions ?? []).Select(Texts.Of).Where(k => k.Length is > 0 and <= 100).Distinct().Take(50),
             ],
             Outside = !NothingOut,
+            Emulated = !NoEmulation,
         };
         wrong = $"\"{budget}\" is not an amount; type 90 or 90.50";
         if (budget.Length == 0)

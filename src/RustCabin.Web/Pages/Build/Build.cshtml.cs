@@ -72,6 +72,17 @@ public partial class BuildModel(SheetRepository sheets, JobRepository jobs, Phot
         Press(job, version, at => Ticking.Took(at, step, took));
 
     /// <summary>What stood by itself is ready.</summary>
+    /// <summary>The acts of wiring that the job does.</summary>
+    public IReadOnlySet<ChangeAct> ActsOfWiring =>
+        field ??= Core
+            .Wiring.PlacedChange.Of(View.After)
+            .Where(c => c.Instance is not { } own || View.Before.Find(own.Name) is null)
+            .Select(c => c.Change.Do)
+            .ToHashSet();
+
+    public IActionResult OnPostKeep(string job, long version, string habit, string way) =>
+        Press(job, version, at => Gating.Keep(at, habit, way));
+
     public IActionResult OnPostPark(string job, long version, string? next, string? day) =>
         Press(job, version, _ => Settling.Park(next, day));
 

@@ -49,6 +49,17 @@ public sealed class ChipsModel(SheetRepository sheets, JobRepository jobs, Stock
     public IActionResult OnPostFill(string job, long version, InstanceName instance, List<string?> bank) =>
         Press(job, version, at => Switching.Fill(at, instance, bank));
 
+    /// <summary>The stages of the job.</summary>
+    public IReadOnlyList<StageShown> Stages => field ??= Staging.Of(View.At, [.. stock.All().Select(s => s.Item)]);
+
+    public IActionResult OnPostKeepStage(string job, long version, string? stage) =>
+        Press(job, version, at => Staging.Keep(at, stage));
+
+    public IActionResult OnPostStage(string job, long version, string stage) => Press(job, version, at => Staging.Go(at, stage));
+
+    public IActionResult OnPostDropStage(string job, long version, string stage) =>
+        Press(job, version, at => Staging.Drop(at, stage));
+
     /// <summary>Puts a module that comes out into the cupboard.</summary>
     public IActionResult OnPostKeep(string job, ulong bytes, int count)
     {

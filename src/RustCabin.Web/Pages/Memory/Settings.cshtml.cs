@@ -78,13 +78,21 @@ public sealed class SettingsModel(SheetRepository sheets, JobRepository jobs) : 
         }
         Columns = columns;
         // Titles of machines like this one: those whose memory is asked of a master that it has.
-        TitleRows = Titles.Table(
-            View.Sheets.Titles.Where(t =>
+        Title[] like =
+        [
+            .. View.Sheets.Titles.Where(t =>
                 t.Needs.All(n => n is not MemoryNeed memory || View.Model.Masters.Contains(memory.Master))
             ),
-            [.. columns.Select(c => c.Unit)]
-        );
+        ];
+        TitleRows = Titles.Table(like, [.. columns.Select(c => c.Unit)]);
+        (StartUps, Started) = Titles.UnderStartUps(View.After, like);
     }
+
+    /// <summary>The ways in which the planned unit can be started.</summary>
+    public IReadOnlyList<StartUp> StartUps { get; private set; } = [];
+
+    /// <summary>Which titles run under each of them.</summary>
+    public IReadOnlyList<TitleRow> Started { get; private set; } = [];
 
     /// <summary>
     /// Switches that do not stand alike in every column: instance, switch, and its position in each (null: not there).

@@ -215,7 +215,7 @@ public sealed partial class StorageModel(SheetRepository sheets, JobRepository j
 
     public IReadOnlyList<(string Path, string Text)>? KitOf(InstanceName on) =>
         Cards.FirstOrDefault(c => c.Device.Name == on) is { Device.Part.CardKit: { } kit } card
-            ? KitFiles.Of(kit, card.Card.Choices)
+            ? KitFiles.Of(kit, card.Choices)
             : null;
 
     public IActionResult OnGetKit(string job, InstanceName on) =>
