@@ -117,8 +117,25 @@ public sealed partial class JobRepository
         StoredJob job = Stored(found) ?? throw new SetAsideException($"The job \"{id}\" does not read any more.");
         return Dangles(found) is { } why
             ? throw new SetAsideException($"What the job \"{id}\" is about does not read any more: {why}.")
-            : job;
+            : job with
+            {
+                Next = NextOf(connection, job.Job),
+            };
     }
+
+    /// <summary>Jobs of the same unit that name this one as the one before them, and read.</summary>
+    Job[] NextOf(SqliteConnection connection, Job job) =>
+        [
+            .. connection
+                .Query<FoundRow>(
+                    $"{SelectStored} where j.unit = @Unit and j.id <> @Id and instr(c.json, '\"after\"') and {There} order by j.rowid",
+                    job
+                )
+                .Where(row => Dangles(row) is null)
+                .Select(row => Parse(row.Id, row.Json))
+                .OfType<Job>()
+                .Where(next => next.After == job.Id && !next.Ended),
+        ];
 
     /// <summary>Every job that reads, as it stands, in the order in which they came.</summary>
     public IReadOnlyList<StoredJob> Stored() => Standing().Jobs;

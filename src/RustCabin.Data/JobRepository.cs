@@ -10,7 +10,11 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Data;
 
 /// <summary>A job as it stands, with what undo and redo would do (null: nothing to undo, to redo).</summary>
-public sealed record StoredJob(Job Job, long Version, string? Undoes, string? Redoes);
+public sealed record StoredJob(Job Job, long Version, string? Undoes, string? Redoes)
+{
+    /// <summary>The open jobs that come right after it; those of a list of all jobs are not looked for.</summary>
+    public IReadOnlyList<Job> Next { get; init; } = [];
+}
 
 /// <summary>One line of a job's history. <paramref name="Standing"/>: it is in force now, not taken back.</summary>
 public sealed record JobChange(long Seq, DateTimeOffset At, string What, bool Standing);

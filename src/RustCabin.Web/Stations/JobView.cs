@@ -41,11 +41,13 @@ public sealed record JobView(StoredJob Stored, AtHand At)
 
     static int _next;
 
-    public static JobView Of(Pack sheets, StoredJob stored)
+    public static JobView Of(Pack all, StoredJob stored)
     {
+        Pack sheets = stored.Next.Count == 0 ? all : all with { Jobs = stored.Next };
         if (
             Known.TryGetValue(stored.Job, out WeakReference<AtHand>? weak)
             && weak.TryGetTarget(out AtHand? known)
+            && known.Sheets.Jobs.SequenceEqual(sheets.Jobs, ReferenceEqualityComparer.Instance)
             && IsOf(known.Sheets, sheets, stored.Job)
         )
             return new JobView(stored, ReferenceEquals(known.Sheets, sheets) ? known : known with { Sheets = sheets });

@@ -23,6 +23,24 @@ public static class Naming
             ? Change($"Called {called}", j => j with { Name = called })
             : NoName(Texts.Most<Job>(nameof(Job.Name)));
 
+    /// <summary>Puts a job behind another of the same unit, or behind none; a round of jobs is refused.</summary>
+    /// <param name="job">The job.</param>
+    /// <param name="before">The job that comes first; null: none.</param>
+    /// <param name="all">The jobs of the unit.</param>
+    public static Press<Job> Follow(Job job, Job? before, IReadOnlyList<Job> all)
+    {
+        if (before is null)
+            return Change("Comes after no other job", j => j with { After = null });
+        var first = before;
+        for (int steps = 0; first is not null && steps <= all.Count; steps++)
+        {
+            if (first.Id == job.Id)
+                return Refuse("after", $"Nothing was changed: \"{before.Name}\" comes after this job itself.");
+            first = all.FirstOrDefault(j => j.Id == first.After);
+        }
+        return Change($"Comes after {before.Name}", j => j with { After = before.Id });
+    }
+
     /// <summary>Gives a unit another name.</summary>
     public static Press<Unit> Call(string? name) =>
         Texts.TryNeeded<Unit>(nameof(Unit.Name), name, out string called)

@@ -44,7 +44,15 @@ public sealed partial class FaultsModel(SheetRepository sheets, JobRepository jo
         AtGate.Looks(View.At, Gate).Where(l => l.Against.Count > 0);
 
     /// <summary>The diagnosis of the gate.</summary>
-    public Diagnosis Diagnosis => field ??= AtGate.Of(View.At, Gate);
+    public Diagnosis Diagnosis =>
+        field ??= AtGate.Of(
+            // A machine that is being built is none to swap with: for that the jobs of all units are looked at.
+            View.At with
+            {
+                Sheets = View.Sheets with { Jobs = Jobs.All() },
+            },
+            Gate
+        );
 
     /// <summary>What the causes have together that are not drawn; empty: all are.</summary>
     public string Rest =>

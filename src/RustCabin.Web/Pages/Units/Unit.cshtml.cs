@@ -75,6 +75,19 @@ public sealed class UnitModel(SheetRepository sheets, JobRepository jobs, StockR
             ? After(unit, jobs.Change(job, version, press.What, press.Edit!))
             : Refuse(unit, Naming.Name(name).Refused!.Why);
 
+    /// <summary>Puts a job behind another of this unit.</summary>
+    public IActionResult OnPostFollow(string unit, string job, long version, string? after)
+    {
+        Job[] own = [.. jobs.All().Where(j => j.Unit == unit)];
+        Job? before = own.FirstOrDefault(j => j.Id == after);
+        if (own.FirstOrDefault(j => j.Id == job) is not { } known || (!string.IsNullOrEmpty(after) && before is null))
+            return NotFound();
+        Press<Job> press = Naming.Follow(known, before, own);
+        return press.Refused is { } refused
+            ? Refuse(unit, refused.Why)
+            : After(unit, jobs.Change(job, version, press.What, press.Edit!));
+    }
+
     /// <summary>Gives the unit another name.</summary>
     public IActionResult OnPostCall(string unit, string? name) => Edit(unit, Naming.Call(name));
 
