@@ -81,8 +81,8 @@ public sealed record StepShown(BuildModel Station, StepProgress At, int Number)
     /// <summary>The minutes that were noted, as a person types them.</summary>
     public string Took => Station.View.Job.MinutesOf(Step.Id) is { } minutes ? TypedNumber.Show(minutes) : "";
 
-    /// <summary>A photo is asked for: something is opened, and none was taken yet.</summary>
-    public bool AsksPhoto => Step.Opens is not null && Station.NotesAt(Step.Id).All(n => n.Note.Photo is null);
+    /// <summary>A photo is asked for: something is about to be opened, and none was taken yet.</summary>
+    public bool AsksPhoto => Step.Opens is not null && !IsDone && Station.NotesAt(Step.Id).All(n => n.Note.Photo is null);
 
     /// <summary>Photos that were taken when the levels that this step closes were opened: so it looked.</summary>
     public IEnumerable<BenchNote> AsItLooked =>
