@@ -60,8 +60,9 @@ public sealed partial class JobRepository
                 [
                     .. connection.Query<JobName>(
                         "select j.id, j.unit, case when json_valid(c.json) then json_extract(c.json, '$.name') else j.id end "
-                            + "as name, case when json_valid(c.json) then coalesce(json_extract(c.json, '$.ended'), 0) else 1 end "
-                            + "as ended from job j join job_change c on c.job = j.id and "
+                            + "as name, case when json_valid(c.json) "
+                            + "then coalesce(json_extract(c.json, '$.ended'), 0) else 1 end as ended from job j "
+                            + "join job_change c on c.job = j.id and "
                             + $"c.seq = j.position where {There} order by j.rowid"
                     ),
                 ]
@@ -128,7 +129,8 @@ public sealed partial class JobRepository
         [
             .. connection
                 .Query<FoundRow>(
-                    $"{SelectStored} where j.unit = @Unit and j.id <> @Id and instr(c.json, '\"after\"') and {There} order by j.rowid",
+                    $"{SelectStored} where j.unit = @Unit and j.id <> @Id and instr(c.json, '\"after\"') and {There} "
+                        + "order by j.rowid",
                     job
                 )
                 .Where(row => Dangles(row) is null)

@@ -1,5 +1,4 @@
 using System.Net;
-using AngleSharp.Dom;
 using AngleSharp.Html.Dom;
 using static RustCabin.Web.Tests.BuildWalk;
 using static RustCabin.Web.Tests.Shown;
@@ -87,7 +86,7 @@ public sealed class JobLifeTests : OnACabin
     [Fact]
     public async Task A_photo_is_asked_for_at_an_opening_and_equipment_with_a_quirk_is_a_condition()
     {
-        IHtmlDocument build = await Cabin.Page("/jobs/keel-disc-pads/build");
+        IHtmlDocument build = await Cabin.Page("/jobs/float-disc-cuts/build");
         Assert.NotEmpty(build.QuerySelectorAll("[id^=step-open-] .opening-photo input[type=file]"));
         Assert.Empty(build.QuerySelectorAll("[id^=step-fit-] .opening-photo"));
         const string Faults = "/jobs/slip-3-winter/faults";

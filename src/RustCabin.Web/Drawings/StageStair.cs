@@ -45,8 +45,11 @@ public static class StageStair
     }
 
     static string Word(StageShown stage) =>
-        stage.Stage.Reached is { Length: >= 10 } at ? $"reached {at[..10]}"
-        : stage.IsAtHand ? "at hand"
-        : stage.Lacks.Count > 0 ? "something is missing"
-        : "to come";
+        stage switch
+        {
+            { Stage.Reached: { Length: >= 10 } at } => $"reached {at[..10]}",
+            { IsAtHand: true } => "at hand",
+            { Lacks.Count: > 0 } => "something is missing",
+            _ => "to come",
+        };
 }

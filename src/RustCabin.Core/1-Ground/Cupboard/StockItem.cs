@@ -116,7 +116,7 @@ public sealed record StockItem : ICompleted<StockItem>
     /// <summary>So many are ordered, due on a day; none takes the order back.</summary>
     public StockItem OrderedAs(int count, string? due) => this with { Ordered = count, Due = count > 0 ? due : null };
 
-    /// <summary>One is lent to somebody by name.</summary>
+    /// <summary>One is lent to a person by name.</summary>
     public StockItem LentOut(string to) => this with { Count = Count - 1, Lent = Lent + 1, LentTo = to };
 
     /// <summary>What was lent is back.</summary>

@@ -26,56 +26,8 @@ public static class PastedPack
         pack = paste.As switch
         {
             PasteKind.Map => pack with { Models = [ModelOf(paste.All<PastedRange>(), id, name, bits)] },
-            PasteKind.Switches => pack with
-            {
-                Parts =
-                [
-                    new Part
-                    {
-                        Id = id,
-                        Name = name,
-                        Switches = [.. SwitchesOf(paste.All<PastedSetting>())],
-                    },
-                ],
-            },
-            PasteKind.Pinout => pack with
-            {
-                Parts =
-                [
-                    new Part
-                    {
-                        Id = id,
-                        Name = name,
-                        Chips = [ChipOf(paste.All<PastedLeg>())],
-                    },
-                ],
-            },
-            PasteKind.Contacts => pack with
-            {
-                Parts =
-                [
-                    new Part
-                    {
-                        Id = id,
-                        Name = name,
-                        Kind = PartKind.Adapter,
-                        Contacts = ContactsOf(paste.All<PastedContact>()),
-                    },
-                ],
-            },
-            PasteKind.Parts => pack with
-            {
-                Parts =
-                [
-                    new Part
-                    {
-                        Id = id,
-                        Name = name,
-                        Bom = [.. BomOf(paste.All<PastedPart>())],
-                    },
-                ],
-            },
-            _ => pack with { Titles = [.. TitlesOf(paste.All<PastedTitle>())] },
+            PasteKind.Titles => pack with { Titles = [.. TitlesOf(paste.All<PastedTitle>())] },
+            _ => pack with { Parts = [PartOf(paste) with { Id = id, Name = name }] },
         };
         JsonNode node = Declaration<PackSheet>.Write(pack);
         foreach (string list in (string[])["models", "parts", "titles"])
@@ -88,6 +40,16 @@ public static class PastedPack
                 };
         return node;
     }
+
+    /// <summary>The part that a text tells of, without its name.</summary>
+    static Part PartOf(Paste paste) =>
+        paste.As switch
+        {
+            PasteKind.Switches => new Part { Switches = [.. SwitchesOf(paste.All<PastedSetting>())] },
+            PasteKind.Pinout => new Part { Chips = [ChipOf(paste.All<PastedLeg>())] },
+            PasteKind.Contacts => new Part { Kind = PartKind.Adapter, Contacts = ContactsOf(paste.All<PastedContact>()) },
+            _ => new Part { Bom = [.. BomOf(paste.All<PastedPart>())] },
+        };
 
     /// <summary>An id made of a name, different from those that are there.</summary>
     static string IdOf(string name, HashSet<string> taken)

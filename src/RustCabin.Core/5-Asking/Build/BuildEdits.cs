@@ -19,8 +19,8 @@ public static class BuildEdits
         With(job, b => b with { Gates = JobEdits.Listed(b.Gates, gate, there) });
 
     /// <summary>Keeps to a way at the iron.</summary>
-    public static Job Keep(Job job, string habit, string way) =>
-        With(job, b => b with { Habits = new OrderedDictionary<string, string>(b.Habits) { [habit] = way } });
+    public static Job Keep(Job job, string habit, string kept) =>
+        With(job, b => b with { Habits = new OrderedDictionary<string, string>(b.Habits) { [habit] = kept } });
 
     /// <summary>Notes a count of starts; one that goes on stands in the place of the last of its gate.</summary>
     public static Job Counted(Job job, GateCount count, bool goesOn) =>

@@ -48,11 +48,11 @@ public static class Gating
     }
 
     /// <summary>Keeps to a way at the iron.</summary>
-    public static Press<Job> Keep(AtHand at, string habit, string way) =>
+    public static Press<Job> Keep(AtHand at, string habit, string kept) =>
         Habit.All.FirstOrDefault(h => h.Id == habit) is { } known
-        && known.Ways.FirstOrDefault(w => w.Id == way) is { } to
+        && known.Ways.FirstOrDefault(w => w.Id == kept) is { } to
         && known.In(at.Job) != to
-            ? Change($"{IdText.Capital(known.Asks)}: {to.Words}", j => BuildEdits.Keep(j, habit, way))
+            ? Change($"{IdText.Capital(known.Asks)}: {to.Words}", j => BuildEdits.Keep(j, habit, kept))
             : Gone;
 
     /// <summary>Puts a gate of one's own, or takes it away.</summary>

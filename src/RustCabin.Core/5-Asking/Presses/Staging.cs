@@ -2,7 +2,6 @@ using RustCabin.Core.Answers;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
-using RustCabin.Core.Stations;
 using RustCabin.Core.Units;
 using static RustCabin.Core.Presses.Press;
 
@@ -70,7 +69,7 @@ public static class Staging
             : Gone;
 
     /// <summary>
-    /// Goes on to a stage. Where the one at hand is built, read and closed, it is reached, and the way in begins anew.
+    /// Goes on to a stage. Where the one at hand is built, read and closed, it is reached, and the way in begins once more.
     /// </summary>
     public static Press<Job> Go(AtHand at, string name)
     {

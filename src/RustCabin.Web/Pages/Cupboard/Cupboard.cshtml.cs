@@ -198,19 +198,22 @@ public sealed class CupboardModel(StockRepository stock, SheetRepository sheets,
             ? After(stock.Put(id, version, $"{found.Item.Ordered} x {found.Item.Name} came", found.Item.Arrived()))
             : NotFound();
 
-    /// <summary>Lends one of a thing to somebody.</summary>
+    /// <summary>Lends one of a thing to a person.</summary>
     public IActionResult OnPostLend(long id, long version, string? to)
     {
         if (stock.Find(id) is not { } found)
             return NotFound();
         string name = (to ?? "").Trim();
-        return found.Item.Count == 0
-                ? Refuse(StatusCodes.Status422UnprocessableEntity, "Nothing was lent: none of it lies there.")
-            : name.Length is 0 or > 100
-                ? Refuse(StatusCodes.Status422UnprocessableEntity, "Nothing was lent: say in up to 100 letters who has it.")
-            : found.Item.Lent > 0 && found.Item.LentTo != name
-                ? Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was lent: {found.Item.LentTo} has one already.")
-            : After(stock.Put(id, version, $"{found.Item.Name} lent to {name}", found.Item.LentOut(name)));
+        string? wrong = found.Item switch
+        {
+            { Count: 0 } => "none of it lies there",
+            _ when name.Length is 0 or > 100 => "say in up to 100 letters who has it",
+            { Lent: > 0 } lent when lent.LentTo != name => $"{lent.LentTo} has one already",
+            _ => null,
+        };
+        return wrong is null
+            ? After(stock.Put(id, version, $"{found.Item.Name} lent to {name}", found.Item.LentOut(name)))
+            : Refuse(StatusCodes.Status422UnprocessableEntity, $"Nothing was lent: {wrong}.");
     }
 
     /// <summary>What was lent is back.</summary>

@@ -72,8 +72,8 @@ public static partial class AllTools
                                 ? []
                                 : (string[])
                                     [
-                                        "Prove each with a meter, power off and unplugged. A hot iron and thin wire: goggles, and a "
-                                            + "hand that holds nothing that gets hot.",
+                                        "Prove each with a meter, power off and unplugged. A hot iron and thin wire: goggles, "
+                                            + "and a hand that holds nothing that gets hot.",
                                     ],
                         ],
                         Why =

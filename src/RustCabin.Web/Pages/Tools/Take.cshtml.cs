@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using RustCabin.Core.Build;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
