@@ -33,12 +33,12 @@ public sealed class JobLifeTests : OnACabin
         await Pressed(
             Cabin,
             Chips,
-            "button[aria-label='Go on to stage when eight more come']",
+            "button[aria-label='Go on to it: stage when eight more come']",
             ("stage", "when eight more come")
         );
         IHtmlDocument page = await Cabin.Page(Chips);
         Assert.Contains("at hand", page.QuerySelector("svg.stair")!.GetAttribute("aria-label")!.Split(';')[2]);
-        Assert.Null(page.QuerySelector("button[aria-label='Go on to stage when eight more come']"));
+        Assert.Null(page.QuerySelector("button[aria-label='Go on to it: stage when eight more come']"));
         (HttpStatusCode status, _) = await Cabin.Press(
             Form(page, "form[action*='handler=KeepStage']"),
             ("stage", "the same under another name")
@@ -90,10 +90,10 @@ public sealed class JobLifeTests : OnACabin
         Assert.NotEmpty(build.QuerySelectorAll("[id^=step-open-] .opening-photo input[type=file]"));
         Assert.Empty(build.QuerySelectorAll("[id^=step-fit-] .opening-photo"));
         const string Faults = "/jobs/slip-3-winter/faults";
-        await Pressed(Cabin, Faults, "button[aria-label='Make Bench panel a condition']");
+        await Pressed(Cabin, Faults, "button[aria-label^='Bench panel: shows stripes']");
         IHtmlDocument faults = await Cabin.Page(Faults);
         Assert.NotNull(faults.QuerySelector("button[aria-label='Drop display Bench panel']"));
-        Assert.Null(faults.QuerySelector("button[aria-label='Make Bench panel a condition']"));
+        Assert.Null(faults.QuerySelector("button[aria-label^='Bench panel: shows stripes']"));
     }
 
     [Fact]

@@ -212,4 +212,26 @@ public sealed class PowerTests
                 "LEVEL"
             )
         );
+
+    [Theory]
+    [InlineData("in", "in", null)]
+    [InlineData("out", "in", "watch")]
+    [InlineData("in", "out", "watch")]
+    [InlineData(null, "out", null)]
+    public void A_fan_blows_with_the_air_of_its_opening_or_is_told(string? air, string blows, string? told)
+    {
+        string opening = air is null ? "" : $$""", "air": "{{air}}" """;
+        Machine machine = Fed(
+            $$""", "fans": [ { "through": "grille", "blows": "{{blows}}" } ]""",
+            more: $$""", "openings": [ { "id": "grille", "widthMm": 60, "heightMm": 60 {{opening}} } ]"""
+        );
+        Assert.Equal(
+            told,
+            Evidence
+                .Keep(machine.Answer)
+                .Findings.FirstOrDefault(f => f.Code == "FAN-AGAINST")
+                ?.Severity.ToString()
+                .ToLowerInvariant()
+        );
+    }
 }

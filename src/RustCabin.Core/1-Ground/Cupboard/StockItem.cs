@@ -33,6 +33,9 @@ public enum StockKind
 
     /// <summary>A tool: an iron, a meter, a puller.</summary>
     Tool,
+
+    /// <summary>What is used up: solder, flux, braid, alcohol.</summary>
+    Consumable,
 }
 
 /// <summary>One thing in the store cupboard.</summary>

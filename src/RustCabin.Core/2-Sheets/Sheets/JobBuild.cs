@@ -40,6 +40,12 @@ public sealed record JobBuild : ICompleted<JobBuild>
     [Display(Description = "How each test of the test set went with the job done.")]
     public IReadOnlyDictionary<string, FunctionState> Tried { get; init; } = new Dictionary<string, FunctionState>();
 
+    [Range(0, 200), UnitOf("dB"), Display(Name = "noise before", Description = "How loud it was before the job, at one metre.")]
+    public decimal? NoiseBeforeDb { get; init; }
+
+    [Range(0, 200), UnitOf("dB"), Display(Name = "noise after", Description = "How loud it is after the job, at one metre.")]
+    public decimal? NoiseAfterDb { get; init; }
+
     [Display(Description = "To which ways one keeps at the iron, by what they are about.")]
     public OrderedDictionary<string, string> Habits { get; init; } = [];
 

@@ -26,6 +26,9 @@ public sealed record Part : ICompleted<Part>
     [Display(Description = "Its versions, with what is known to be wrong with them.")]
     public IReadOnlyList<PartVersion> Versions { get; init; } = [];
 
+    [Display(Description = "What to look at to tell its versions apart, when it lies on the bench.")]
+    public IReadOnlyList<Clue> Clues { get; init; } = [];
+
     [Display(Description = "The accepted manners of fitting it.")]
     public IReadOnlyList<Way> Ways { get; init; } = [];
 
@@ -228,6 +231,12 @@ public sealed record Part : ICompleted<Part>
     [Range(0, 100_000), UnitOf("W"), Display(Name = "heat", Description = "The heat that it makes.")]
     public decimal HeatW { get; init; }
 
+    [Display(ShortName = "fan", Description = "Its fans.")]
+    public IReadOnlyList<PartFan> Fans { get; init; } = [];
+
+    [Display(Name = "hot plug", Description = "It may be plugged in and out while the machine runs; left out: never.")]
+    public bool HotPlug { get; init; }
+
     [LongText, Display(Description = "Original pieces that come off and must be kept.")]
     public IReadOnlyList<string> Keeps { get; init; } = [];
 
@@ -282,8 +291,8 @@ public sealed record Part : ICompleted<Part>
     public bool IsBoard => Boards.Count > 0 || Chips.Count > 0 || Points.Count > 0;
 
     /// <summary>
-    /// The part by itself on the bench, as the thing that a unit is: its own boards, sites, access levels and pieces to service,
-    /// and no memory that anything counts. Source: docs/handbook/wiring.md, Parts on the bench.
+    /// The part by itself on the bench, as the thing that a unit is: its own boards, sites, access levels, functions and pieces
+    /// to service, its versions told apart by its clues, and no memory that anything counts. Source: docs/handbook/wiring.md, Parts on the bench.
     /// </summary>
     public Model OnTheBench() =>
         new()
@@ -295,7 +304,24 @@ public sealed record Part : ICompleted<Part>
             AddressBits = 1,
             DataBits = 8,
             Masters = ["bench"],
-            Revisions = [new Revision { Id = "as-built", Name = "as built" }],
+            Revisions =
+                Versions.Count > 0
+                    ? [.. Versions.Select(v => new Revision { Id = IdText.Of(v.Id), Name = $"Version {v.Id}" })]
+                    : [new Revision { Id = "as-built", Name = "as built" }],
+            Clues =
+            [
+                .. Clues.Select(c =>
+                    c with
+                    {
+                        Values = new OrderedDictionary<string, IReadOnlyList<string>>(
+                            c.Values.Select(v =>
+                                KeyValuePair.Create(v.Key, (IReadOnlyList<string>)[.. v.Value.Select(IdText.Of)])
+                            )
+                        ),
+                    }
+                ),
+            ],
+            Functions = Functions,
             Access = Access,
             Sites = Sites,
             Boards = Boards,

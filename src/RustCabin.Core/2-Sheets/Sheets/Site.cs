@@ -119,6 +119,26 @@ public sealed record Opening
 
     [Required, Range(0, 10_000), UnitOf("mm"), Display(Name = "height", Description = "How high it is.")]
     public decimal HeightMm { get; init; }
+
+    [Display(Description = "Which way air goes through it by itself or by the machine's fan; left out: either.")]
+    public AirWay? Air { get; init; }
+}
+
+/// <summary>Which way air goes through an opening.</summary>
+public enum AirWay
+{
+    In,
+    Out,
+}
+
+/// <summary>A fan of a part. Source: docs/handbook/fit.md, Heat.</summary>
+public sealed record PartFan
+{
+    [Required, Id, OnSheet(Things.Openings), Display(Description = "The opening that it blows through.")]
+    public string Through { get; init; } = "";
+
+    [Required, Display(Description = "Which way it blows.")]
+    public AirWay Blows { get; init; }
 }
 
 /// <summary>What the inputs of a site take for high.</summary>

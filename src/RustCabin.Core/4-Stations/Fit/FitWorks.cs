@@ -147,7 +147,12 @@ static class FitWorks
             Acts.Fit(part.Name),
             StepKind.Fit,
             $"Fit {part.Title}",
-            [.. Sits(unit.Model, part), .. CasePlaces.Of(unit, part), .. Keep(part)],
+            [
+                .. Sits(unit.Model, part),
+                .. CasePlaces.Of(unit, part),
+                .. part.Part.HotPlug ? ["It may be plugged in while the machine runs."] : (string[])[],
+                .. Keep(part),
+            ],
             each
         )
         {

@@ -107,6 +107,24 @@ static class HeatChecks
             );
     }
 
+    /// <summary>FAN-AGAINST, for each fan that blows against its opening.</summary>
+    public static IEnumerable<Finding> Fans(PlannedUnit unit) =>
+        from part in unit.Parts
+        from fan in part.Part.Fans
+        let opening = unit.Model.Openings.FirstOrDefault(o => o.Id == fan.Through)
+        where opening?.Air is { } air && air != fan.Blows
+        select new Finding(
+            PowerFindings.FanAgainst,
+            Severity.Watch,
+            $"The fan of {part.Title} blows against the {Declared.IdText.Plain(opening.Id)}",
+            [part.Subject],
+            $"Air goes {Way(opening.Air!.Value)} through the {Declared.IdText.Plain(opening.Id)}; the fan blows it "
+                + $"{Way(fan.Blows)}.",
+            ["Two streams against each other move less air than one of them alone."]
+        );
+
+    static string Way(AirWay way) => way == AirWay.In ? "in" : "out";
+
     static IEnumerable<Subject> Drawing(PlannedUnit unit, string rail) =>
         unit.Instances.Where(i => i.Part.Draws.Any(d => d.Rail == rail)).Select(i => i.Subject);
 }

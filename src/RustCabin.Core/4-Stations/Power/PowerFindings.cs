@@ -8,6 +8,14 @@ public static class PowerFindings
 {
     static readonly StationName At = FitStation.Here;
 
+    /// <summary>FAN-AGAINST.</summary>
+    public static readonly FindingKind FanAgainst = new("FAN-AGAINST", At, [Severity.Watch])
+    {
+        Meaning = "A fan blows through an opening against the way that air goes there: both stand, and the case warms up.",
+        Mend = "Turn the fan round, or put it before another opening.",
+        ByHand = ["the fan turned round"],
+    };
+
     /// <summary>POWER-OVER.</summary>
     public static readonly FindingKind PowerOver = new("POWER-OVER", At, [Severity.Stop, Severity.Watch])
     {
@@ -99,5 +107,6 @@ public static class PowerFindings
         UsbProfile,
         HeatRegulator,
         HeatCase,
+        FanAgainst,
     ];
 }

@@ -32,6 +32,7 @@ public sealed class PowerStation : Station
         Check.On(Rests.Subjects, FeedChecks.Feeds),
         Check.On(Rests.Parts, FeedChecks.Profiles),
         Check.On(Rests.All, HeatChecks.Of),
+        Check.On(Rests.Subjects, HeatChecks.Fans),
     ];
 
     /// <summary>A rail that is missing.</summary>

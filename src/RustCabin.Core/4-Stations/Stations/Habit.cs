@@ -32,6 +32,9 @@ public sealed record HabitWay(string Id, string Words, string Costs, string Risk
 /// <param name="Ways">The ways, the usual one first.</param>
 public sealed record Habit(string Id, string Asks, IReadOnlyList<ChangeAct> Of, IReadOnlyList<HabitWay> Ways)
 {
+    /// <summary>The habit of what a chip is taken out with.</summary>
+    public const string ChipOut = "chip-out";
+
     static readonly ChangeAct[] Joints =
     [
         ChangeAct.Lift,
@@ -99,7 +102,7 @@ public sealed record Habit(string Id, string Asks, IReadOnlyList<ChangeAct> Of, 
             ]
         ),
         new(
-            "chip-out",
+            ChipOut,
             "what a chip is taken out with",
             [ChangeAct.Socket],
             [

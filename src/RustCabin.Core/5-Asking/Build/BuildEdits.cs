@@ -18,6 +18,10 @@ public static class BuildEdits
     public static Job Gate(Job job, StepId gate, bool there) =>
         With(job, b => b with { Gates = JobEdits.Listed(b.Gates, gate, there) });
 
+    /// <summary>Notes how loud the machine is, before and after.</summary>
+    public static Job Noise(Job job, decimal? before, decimal? after) =>
+        With(job, b => b with { NoiseBeforeDb = before, NoiseAfterDb = after });
+
     /// <summary>Keeps to a way at the iron.</summary>
     public static Job Keep(Job job, string habit, string kept) =>
         With(job, b => b with { Habits = new OrderedDictionary<string, string>(b.Habits) { [habit] = kept } });

@@ -47,6 +47,22 @@ public static class Gating
         );
     }
 
+    /// <summary>Notes how loud the machine is, before the job and after it, at one metre; empty: not measured.</summary>
+    public static Press<Job> Noise(string? before, string? after)
+    {
+        decimal?[] heard = new decimal?[2];
+        foreach ((int i, string? typed) in ((string?[])[before, after]).Index())
+            if (!string.IsNullOrWhiteSpace(typed))
+                if (TypedNumber.TryParse(typed, out decimal db) && db is >= 0 and <= 200)
+                    heard[i] = db;
+                else
+                    return Refuse(i == 0 ? "before" : "after", $"Nothing was noted: \"{typed}\" is no loudness in dB, 0 to 200.");
+        return Change($"Noise: {Loud(heard[0])} before, {Loud(heard[1])} after", j => BuildEdits.Noise(j, heard[0], heard[1]));
+    }
+
+    /// <summary>A loudness in words.</summary>
+    public static string Loud(decimal? db) => db is { } heard ? $"{heard:0.#} dB" : "not measured";
+
     /// <summary>Keeps to a way at the iron.</summary>
     public static Press<Job> Keep(AtHand at, string habit, string kept) =>
         Habit.All.FirstOrDefault(h => h.Id == habit) is { } known

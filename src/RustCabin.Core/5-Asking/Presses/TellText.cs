@@ -32,6 +32,9 @@ public static class TellText
                 "What is given up",
                 at.After.Parts.Where(p => p.Added).SelectMany(p => Fit.Losses.Of(at.Model, p.Way)).Distinct()
             ),
+            .. at.Build is { NoiseBeforeDb: { } loud, NoiseAfterDb: { } then }
+                ? [$"Noise at one metre: {loud:0.#} dB before, {then:0.#} dB after.", ""]
+                : (string[])[],
             .. at.Job.Outcome is { } outcome ? [$"{Declared.IdText.Capital(outcome.Said)}.", ""] : (string[])[],
             at.Progress.Finished
                 ? "Built, read and closed."

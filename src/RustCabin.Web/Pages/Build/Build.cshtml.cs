@@ -80,6 +80,9 @@ public partial class BuildModel(SheetRepository sheets, JobRepository jobs, Phot
             .Select(c => c.Change.Do)
             .ToHashSet();
 
+    public IActionResult OnPostNoise(string job, long version, string? before, string? after) =>
+        Press(job, version, _ => Gating.Noise(before, after));
+
     public IActionResult OnPostKeep(string job, long version, string habit, string way) =>
         Press(job, version, at => Gating.Keep(at, habit, way));
 
