@@ -1,6 +1,5 @@
 using RustCabin.Core.Build;
 using RustCabin.Core.Cupboard;
-using RustCabin.Core.Identify;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;

@@ -292,7 +292,8 @@ public sealed record Part : ICompleted<Part>
 
     /// <summary>
     /// The part by itself on the bench, as the thing that a unit is: its own boards, sites, access levels, functions and pieces
-    /// to service, its versions told apart by its clues, and no memory that anything counts. Source: docs/handbook/wiring.md, Parts on the bench.
+    /// to service, its versions told apart by its clues, and no memory that anything counts. Source: docs/handbook/wiring.md,
+    /// Parts on the bench.
     /// </summary>
     public Model OnTheBench() =>
         new()
