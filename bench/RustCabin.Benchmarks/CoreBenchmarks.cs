@@ -3,6 +3,7 @@ using RustCabin.Core;
 using RustCabin.Core.Answers;
 using RustCabin.Core.Bench;
 using RustCabin.Core.Declared;
+using RustCabin.Core.Faults;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Packs;
 using RustCabin.Core.Planning;
@@ -129,6 +130,10 @@ public class Answering
 
     [Benchmark(Description = "whole answer, job of 10 parts")]
     public Answer Whole() => Answer.For(Trail.Stations, Plan.For(_job, _job.Jobs[0]));
+
+    /// <summary>A plan that nothing was kept of yet, so that every cause is run.</summary>
+    [Benchmark(Description = "causes of a job of 10 parts")]
+    public Diagnosis Causes() => Diagnosis.Of(Trail.Stations, Plan.For(_job, _job.Jobs[0]), [], new Seen { Starts = false });
 
     [Benchmark(Description = "power-up of 16 MiB at 64 KiB")]
     public PowerUpCount Count() => PowerUp.Run(_count.Models[0], _map);

@@ -19,6 +19,7 @@ var budgets = new Dictionary<string, double?>
     ["resolve 10,000 claims"] = 10,
     ["resolve 100,000 claims"] = 120,
     ["whole answer, job of 10 parts"] = 1,
+    ["causes of a job of 10 parts"] = 100,
     ["power-up of 16 MiB at 64 KiB"] = 5,
     ["fit matrix, 300 parts by 8 revisions"] = 100,
     ["arrangements, 4 banks by 8 types"] = 20,

@@ -36,7 +36,7 @@ public class CupboardTests
     [InlineData("""{ "kind": "chip", "name": "x", "count": -1 }""", "count: must lie from 0 to 100000, not -1")]
     [InlineData(
         """{ "kind": "chips", "name": "x" }""",
-        "kind: \"chips\" is not one of part, chip, module, cable, card, display, other, tool"
+        "kind: \"chips\" is not one of part, chip, module, cable, card, display, other, tool, consumable"
     )]
     [InlineData("""{ "kind": "chip", "name": "", "count": "many" }""", "name: must not be empty")]
     [InlineData("""{ "kind": "chip", "name": "x", "count": 1.5 }""", "count: must be a whole number, not 1.5")]

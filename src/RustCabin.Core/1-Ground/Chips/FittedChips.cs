@@ -6,7 +6,7 @@ namespace RustCabin.Core.Chips;
 /// The chips of one bank as a sheet names them: an organisation, and their access time in nanoseconds where it is known:
 /// <c>256Kx1</c>, <c>256Kx1-150</c>.
 /// </summary>
-public sealed record FittedChips(ChipType Type, int? Ns)
+sealed record FittedChips(ChipType Type, int? Ns)
 {
     /// <summary>Reads <c>256Kx1</c> or <c>256Kx1-150</c>, organisation and nanoseconds; false where it is neither.</summary>
     public static bool TryParse(string text, out FittedChips chips)

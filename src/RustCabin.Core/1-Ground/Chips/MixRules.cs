@@ -17,7 +17,7 @@ public enum MixRule
 }
 
 /// <summary>The words in which sheets say which mixes a board allows.</summary>
-public static class MixRules
+static class MixRules
 {
     /// <summary>The words, for a person.</summary>
     public const string All = "any, alike, larger-first, pairs";

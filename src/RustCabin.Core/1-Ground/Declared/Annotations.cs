@@ -7,16 +7,16 @@ public sealed class IdAttribute : Attribute;
 /// <summary>The text is free: it may be empty, and has up to 4,000 characters. Without it a text is a name of 1 to
 /// 200.</summary>
 [AttributeUsage(AttributeTargets.Property)]
-public sealed class LongTextAttribute : Attribute;
+sealed class LongTextAttribute : Attribute;
 
 /// <summary>The text is a whole page as it was printed, of up to 200,000 bytes.</summary>
 [AttributeUsage(AttributeTargets.Property)]
-public sealed class WholeTextAttribute : Attribute;
+sealed class WholeTextAttribute : Attribute;
 
 /// <summary>The unit of a number, as a person reads it: <c>A</c>, <c>mm</c>, <c>minutes</c>.</summary>
 /// <param name="sign">Its sign.</param>
 [AttributeUsage(AttributeTargets.Property)]
-public sealed class UnitOfAttribute(string sign) : Attribute
+sealed class UnitOfAttribute(string sign) : Attribute
 {
     /// <summary>The unit's sign.</summary>
     public string Sign { get; } = sign;
@@ -24,19 +24,19 @@ public sealed class UnitOfAttribute(string sign) : Attribute
 
 /// <summary>The size must not be 0.</summary>
 [AttributeUsage(AttributeTargets.Property)]
-public sealed class NotZeroAttribute : Attribute;
+sealed class NotZeroAttribute : Attribute;
 
 /// <summary>A single value may stand for a list of one.</summary>
 [AttributeUsage(AttributeTargets.Property)]
-public sealed class OneOrMoreAttribute : Attribute;
+sealed class OneOrMoreAttribute : Attribute;
 
 /// <summary>Null in the list is an empty place.</summary>
 [AttributeUsage(AttributeTargets.Property)]
-public sealed class EmptyPlacesAttribute : Attribute;
+sealed class EmptyPlacesAttribute : Attribute;
 
 /// <summary>A size that may also stand as a plain number of bytes.</summary>
 [AttributeUsage(AttributeTargets.Property)]
-public sealed class OrNumberAttribute : Attribute;
+sealed class OrNumberAttribute : Attribute;
 
 /// <summary>The field must be there in some cases; what is refused is told where the record is completed.</summary>
 /// <param name="when">In which, to stand behind "must be there".</param>
@@ -57,7 +57,7 @@ public sealed class UsualAttribute : Attribute;
 /// </summary>
 /// <param name="things">Which things.</param>
 [AttributeUsage(AttributeTargets.Property)]
-public sealed class OnSheetAttribute(Things things) : Attribute
+sealed class OnSheetAttribute(Things things) : Attribute
 {
     /// <summary>Which things.</summary>
     public Things Things { get; } = things;
@@ -161,7 +161,7 @@ public enum Things
 /// A record that is adjusted and checked once its fields are read: rules between its fields, defaults that follow from others.
 /// </summary>
 /// <typeparam name="T">The record itself.</typeparam>
-public interface ICompleted<out T>
+interface ICompleted<out T>
 {
     /// <summary>
     /// The record as it stands for the program. <paramref name="read"/> tells which fields were given, and takes what is wrong.
@@ -171,7 +171,7 @@ public interface ICompleted<out T>
 
 /// <summary>A value with a form of its own in JSON, such as a need, of which each kind has its own field.</summary>
 /// <typeparam name="T">The value itself.</typeparam>
-public interface IOwnForm<T>
+interface IOwnForm<T>
     where T : class
 {
     /// <summary>What may stand in its place.</summary>

@@ -6,7 +6,7 @@ namespace RustCabin.Core.Declared;
 /// One reading of JSON under way: where it stands, and all that was found wrong so far. A path is spelt only when something is
 /// wrong there.
 /// </summary>
-public sealed class SheetReading
+sealed class SheetReading
 {
     readonly List<SheetError> _errors = [];
     (string? Name, int Index)[] _steps = new (string?, int)[16];
@@ -75,7 +75,7 @@ public sealed class SheetReading
 }
 
 /// <summary>More is wrong than is listed. Whoever began the reading catches it and gives what was found.</summary>
-public sealed class TooWrongException() : Exception($"{SheetReading.MostErrors} errors were found, and reading was ended");
+sealed class TooWrongException() : Exception($"{SheetReading.MostErrors} errors were found, and reading was ended");
 
 /// <summary>What became of a field.</summary>
 enum Given : byte

@@ -3,7 +3,7 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Planning;
 
 /// <summary>Runs of benchmarks, kept by their names.</summary>
-public static class BenchmarkEdits
+static class BenchmarkEdits
 {
     /// <summary>The list with the runs of one benchmark in its place; none takes it away.</summary>
     public static IReadOnlyList<BenchmarkRuns> Put(IReadOnlyList<BenchmarkRuns> all, string name, IReadOnlyList<decimal> seconds)

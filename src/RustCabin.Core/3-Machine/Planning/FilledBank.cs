@@ -4,7 +4,7 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Planning;
 
 /// <summary>One filled bank of a part: its place from 0, what the board gives it, and the chips in it.</summary>
-public sealed record FilledBank(int Index, MemoryArray Array, FittedChips Chips)
+sealed record FilledBank(int Index, MemoryArray Array, FittedChips Chips)
 {
     /// <summary>The chips that it takes, counted.</summary>
     public BankOfChips Made => new(Chips.Type, Array.DataBits, Array.ParityBits);

@@ -3,7 +3,7 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Planning;
 
 /// <summary>What a model's versions of firmware are to each other. Source: docs/handbook/wants.md, Needs.</summary>
-public static class FirmwareLine
+static class FirmwareLine
 {
     /// <summary>
     /// That firmware, a later one of the list, or one based on such; null: it is not stated which the unit has.

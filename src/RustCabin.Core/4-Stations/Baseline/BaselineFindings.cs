@@ -3,7 +3,7 @@ using RustCabin.Core.Findings;
 namespace RustCabin.Core.Baseline;
 
 /// <summary>What the Baseline checks have to say: each finding, once.</summary>
-public static class BaselineFindings
+static class BaselineFindings
 {
     static readonly StationName At = BaselineStation.Here;
 

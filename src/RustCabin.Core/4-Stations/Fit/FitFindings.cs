@@ -4,7 +4,7 @@ using RustCabin.Core.Identify;
 namespace RustCabin.Core.Fit;
 
 /// <summary>What the Fit checks have to say: each finding, once.</summary>
-public static class FitFindings
+static class FitFindings
 {
     static readonly StationName At = FitStation.Here;
 

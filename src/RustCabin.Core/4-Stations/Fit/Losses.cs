@@ -10,7 +10,7 @@ namespace RustCabin.Core.Fit;
 /// What is given up for a part: functions and ports that its way takes away, and what hangs out of the case afterwards. Source:
 /// docs/handbook/functions.md, What is given up.
 /// </summary>
-public static class Losses
+static class Losses
 {
     /// <summary>What a way takes away, in words: of a function of the machine what it can do, else as the sheet has it.</summary>
     public static IReadOnlyList<string> Of(Model model, Way? way) => [.. (way?.Loses ?? []).Select(l => Called(model, l))];

@@ -3,7 +3,7 @@ using RustCabin.Core.Findings;
 namespace RustCabin.Core.Identify;
 
 /// <summary>What the Identify checks have to say: each finding, once.</summary>
-public static class IdentifyFindings
+static class IdentifyFindings
 {
     static readonly StationName At = IdentifyStation.Here;
 

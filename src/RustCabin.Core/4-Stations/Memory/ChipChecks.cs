@@ -6,7 +6,7 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Memory;
 
 /// <summary>The chips in a board's banks against what the board gives them. Source: docs/handbook/memory.md, Chips.</summary>
-public static class ChipChecks
+static class ChipChecks
 {
     /// <summary>What is found of the chips in a unit's banks.</summary>
     public static IEnumerable<Finding> Of(PlannedUnit unit)

@@ -3,7 +3,7 @@ using RustCabin.Core.Findings;
 namespace RustCabin.Core.Memory;
 
 /// <summary>What the Memory checks have to say: each finding, once.</summary>
-public static class MemoryFindings
+static class MemoryFindings
 {
     static readonly StationName At = MemoryStation.Here;
 

@@ -3,7 +3,7 @@ using RustCabin.Core.Findings;
 namespace RustCabin.Core.Mends;
 
 /// <summary>What the build has to say of its readings: each finding, once.</summary>
-public static class MendFindings
+static class MendFindings
 {
     /// <summary>GATE-DIFFERS.</summary>
     public static readonly FindingKind GateDiffers = new("GATE-DIFFERS", StationName.Build, [Severity.Watch])

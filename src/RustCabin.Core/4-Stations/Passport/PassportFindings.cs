@@ -3,7 +3,7 @@ using RustCabin.Core.Findings;
 namespace RustCabin.Core.Passport;
 
 /// <summary>What the Passport checks have to say: each finding, once.</summary>
-public static class PassportFindings
+static class PassportFindings
 {
     static readonly StationName At = PassportStation.Here;
 

@@ -3,7 +3,7 @@ using RustCabin.Core.Findings;
 namespace RustCabin.Core.PictureSound;
 
 /// <summary>What the Picture and sound checks have to say: each finding, once.</summary>
-public static class PictureSoundFindings
+static class PictureSoundFindings
 {
     /// <summary>The station's name.</summary>
     static readonly StationName At = PictureSoundStation.Here;

@@ -4,7 +4,7 @@ using RustCabin.Core.Fit;
 namespace RustCabin.Core.Power;
 
 /// <summary>What the power checks have to say: each finding, once.</summary>
-public static class PowerFindings
+static class PowerFindings
 {
     static readonly StationName At = FitStation.Here;
 

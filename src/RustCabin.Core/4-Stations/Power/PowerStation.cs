@@ -11,7 +11,7 @@ namespace RustCabin.Core.Power;
 /// <summary>
 /// What the supply carries and the case gets rid of; its page is the Fit station's. Source: docs/handbook/fit.md, Power.
 /// </summary>
-public sealed class PowerStation : Station
+sealed class PowerStation : Station
 {
     /// <inheritdoc/>
     public override StationName Name => FitStation.Here;

@@ -3,7 +3,7 @@ using RustCabin.Core.Findings;
 namespace RustCabin.Core.Rom;
 
 /// <summary>What the ROM checks have to say: each finding, once.</summary>
-public static class RomFindings
+static class RomFindings
 {
     static readonly StationName At = RomStation.Here;
 

@@ -4,7 +4,7 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Speed;
 
 /// <summary>What a job notes of speed, as typed changes of its record.</summary>
-public static class SpeedEdits
+static class SpeedEdits
 {
     /// <summary>The work that is to be faster.</summary>
     public static Job Work(Job job, IReadOnlyList<WorkShare> work) => With(job, s => s with { Work = work });

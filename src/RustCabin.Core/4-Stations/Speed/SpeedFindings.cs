@@ -3,7 +3,7 @@ using RustCabin.Core.Findings;
 namespace RustCabin.Core.Speed;
 
 /// <summary>What the Speed checks have to say: each finding, once.</summary>
-public static class SpeedFindings
+static class SpeedFindings
 {
     static readonly StationName At = SpeedStation.Here;
 

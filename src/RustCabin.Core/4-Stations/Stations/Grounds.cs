@@ -7,7 +7,7 @@ namespace RustCabin.Core.Stations;
 /// What readings rest on: the steps that were done, and how the parts stood. A reading that is older than its work, or whose
 /// work was taken back, does not count. Source: docs/handbook/build.md, What a reading was taken on.
 /// </summary>
-public static class Grounds
+static class Grounds
 {
     /// <summary>The state of a job as it is now, for something that is read of it.</summary>
     /// <param name="job">The job, with what is ticked together with the reading.</param>

@@ -4,7 +4,7 @@ using RustCabin.Core.Stations;
 namespace RustCabin.Core.Storage;
 
 /// <summary>The steps of a card.</summary>
-public static class StorageActs
+static class StorageActs
 {
     const string CardWord = "card",
         KitWord = "kit",

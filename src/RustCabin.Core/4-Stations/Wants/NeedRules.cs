@@ -14,7 +14,7 @@ namespace RustCabin.Core.Wants;
 /// parts would give it.
 /// A rule stands in one place; <see cref="NeedRules"/> leads from a need to its rule.
 /// </summary>
-public abstract record NeedRule
+abstract record NeedRule
 {
     /// <summary>What is asked for, in the trade's words, without what there is.</summary>
     public abstract string Words(PlannedUnit? unit);
@@ -41,7 +41,7 @@ public abstract record NeedRule
 }
 
 /// <summary>Leads from a need to its rule.</summary>
-public sealed class NeedRules : INeedCases<NeedRule>
+sealed class NeedRules : INeedCases<NeedRule>
 {
     static readonly NeedRules All = new();
 

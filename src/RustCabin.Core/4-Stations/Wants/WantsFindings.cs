@@ -3,7 +3,7 @@ using RustCabin.Core.Findings;
 namespace RustCabin.Core.Wants;
 
 /// <summary>What the Wants checks have to say: each finding, once.</summary>
-public static class WantsFindings
+static class WantsFindings
 {
     static readonly StationName At = WantsStation.Here;
 

@@ -11,7 +11,7 @@ namespace RustCabin.Core.Wiring;
 /// <param name="With">Pairs of places that meet and should not.</param>
 /// <param name="Apart">A place that came off its net; -1: none did.</param>
 /// <param name="Words">What was done wrong.</param>
-public sealed record Mistake(int Change, IReadOnlyList<int> Without, IReadOnlyList<(int A, int B)> With, int Apart, string Words)
+sealed record Mistake(int Change, IReadOnlyList<int> Without, IReadOnlyList<(int A, int B)> With, int Apart, string Words)
 {
     /// <summary>
     /// Every single mistake that the table must show; and, where one alone cannot show because another act does the same, those

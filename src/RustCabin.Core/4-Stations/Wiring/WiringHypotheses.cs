@@ -4,7 +4,7 @@ using RustCabin.Core.Stations;
 namespace RustCabin.Core.Wiring;
 
 /// <summary>A line of the continuity table that is not as it must be. Source: docs/handbook/faults.md, Causes.</summary>
-public static class WiringHypotheses
+static class WiringHypotheses
 {
     const decimal ProbeMinutes = 0.5m;
 

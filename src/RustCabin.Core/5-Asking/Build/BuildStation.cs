@@ -8,7 +8,7 @@ namespace RustCabin.Core.Build;
 /// What the build sheet does itself between the work of the others: it opens and closes the case, switches off, powers up and
 /// has read. Source: docs/handbook/build.md, Steps.
 /// </summary>
-public sealed class BuildStation : Station
+sealed class BuildStation : Station
 {
     /// <inheritdoc/>
     public override StationName Name => StationName.Build;

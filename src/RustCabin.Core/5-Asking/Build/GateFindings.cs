@@ -8,7 +8,7 @@ using RustCabin.Core.Stations;
 namespace RustCabin.Core.Build;
 
 /// <summary>A reading that differs is a finding, as long as it counts. Source: docs/handbook/build.md, Gates.</summary>
-public static class GateFindings
+static class GateFindings
 {
     /// <summary>What the readings of a build have to say.</summary>
     public static IEnumerable<Finding> Of(StationList stations, Progress progress, Job? job)

@@ -31,6 +31,10 @@ public static class Learnt
         return Runs.Of(each) is { } runs ? (runs.Median, each.Length) : (MinutesPerJoint, 0);
     }
 
+    /// <summary>The same over jobs; those without a noted time teach nothing, and are not planned for it.</summary>
+    public static (decimal Minutes, int Steps) PerJoint(Pack sheets, IEnumerable<Job> jobs) =>
+        PerJoint(jobs.Where(j => j.Took.Count > 0 && sheets.FindUnit(j.Unit) is not null).Select(j => Plan.For(sheets, j)));
+
     /// <summary>Joints of the chips that a part's banks take; none where they have sockets.</summary>
     static int Joints(Instance instance) => FilledBank.Of(instance).Where(b => !b.Array.Socketed).Sum(b => b.Made.Joints);
 }

@@ -5,7 +5,7 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Faults;
 
 /// <summary>What is found while a fault is sought, as typed changes of a job.</summary>
-public static class FaultsEdits
+static class FaultsEdits
 {
     static Job With(Job job, Func<JobFaults, JobFaults> change) => job with { Faults = change(job.Faults ?? new JobFaults()) };
 

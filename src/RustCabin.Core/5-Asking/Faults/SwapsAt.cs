@@ -38,7 +38,7 @@ public sealed record SwapLook(Observable What, Instance Part, Unit Other, bool O
 /// The swaps of a gate: to what each cause belongs, and which parts another unit on the shelf takes or lends. Source:
 /// docs/handbook/faults.md, Swaps.
 /// </summary>
-public static class SwapsAt
+static class SwapsAt
 {
     const string Word = "swap",
         OutWord = "out",

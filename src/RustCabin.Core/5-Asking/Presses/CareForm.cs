@@ -4,7 +4,7 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Presses;
 
 /// <summary>A work on the case as it was typed.</summary>
-public sealed class CareForm
+sealed class CareForm
 {
     readonly Func<string, string> _form;
 

@@ -45,7 +45,7 @@ public sealed record ChecksumForm(string? Kind, string? SumAt, bool Little)
 }
 
 /// <summary>Sizes of images and places in them, as they are typed.</summary>
-public static class ImagePlace
+static class ImagePlace
 {
     /// <summary>A size of 1 byte to the largest image; false: <paramref name="wrong"/> says why not.</summary>
     public static bool TrySize(string? text, out ByteSize size, out string wrong)

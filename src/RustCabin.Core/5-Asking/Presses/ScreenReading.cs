@@ -5,7 +5,7 @@ using RustCabin.Core.Units;
 namespace RustCabin.Core.Presses;
 
 /// <summary>What was typed for a power-up count, line by line.</summary>
-public static class ScreenReading
+static class ScreenReading
 {
     /// <summary>The lines, or for each line that could not be taken what is wrong with it.</summary>
     public static (IReadOnlyList<SeenLine> Lines, IReadOnlyDictionary<int, string> Wrong) Parse(

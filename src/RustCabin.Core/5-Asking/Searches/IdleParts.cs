@@ -14,7 +14,7 @@ namespace RustCabin.Core.Searches;
 /// less memory, nothing that it gives is missing, and no finding comes or gets worse. Source: docs/handbook/functions.md, Idle
 /// parts.
 /// </summary>
-public static class IdleParts
+static class IdleParts
 {
     /// <summary>So many parts of a unit are tried without at most.</summary>
     const int MostTried = 24;

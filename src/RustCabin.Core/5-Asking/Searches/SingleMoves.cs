@@ -14,7 +14,7 @@ public sealed record Move(Instance Instance, Switch Switch, string Position, Pla
 /// What moving a single switch would do: the mend that a stop offers, and the slip that explains a reading. Moves are simulated
 /// with the same functions as the plan itself.
 /// </summary>
-public static class SingleMoves
+static class SingleMoves
 {
     /// <summary>
     /// So many moves are tried at most, so that an answer stays quick on a board full of switches; fewer in a unit of very many

@@ -38,7 +38,7 @@ public sealed class AssemblyModel(SheetRepository sheets, StockRepository stock,
         _there = stock.All();
         Assembly = Assembly.Of(known, [.. _there.Select(s => s.Item)]);
         Currency = all.Currency;
-        PerJoint = Learnt.PerJoint(jobs.All().Where(j => all.FindUnit(j.Unit) is not null).Select(j => Plan.For(all, j))).Minutes;
+        PerJoint = Learnt.PerJoint(all, jobs.All()).Minutes;
         return true;
     }
 

@@ -17,7 +17,7 @@ namespace RustCabin.Web.Pages.Memory;
 public sealed class ChipsModel(SheetRepository sheets, JobRepository jobs, StockRepository stock) : StationPage(sheets, jobs)
 {
     /// <summary>Minutes for each joint soldered: the user's own where they are known.</summary>
-    public (decimal Minutes, int Steps) PerJoint => Core.Build.Learnt.PerJoint(Jobs.All().Select(j => Plan.For(View.Sheets, j)));
+    public (decimal Minutes, int Steps) PerJoint => Core.Build.Learnt.PerJoint(View.Sheets, Jobs.All());
 
     public override Desk Desk => Desks.Of<MemoryDesk>();
 
