@@ -39,7 +39,7 @@ public sealed record MarkedNumber : ICompleted<MarkedNumber>
 }
 
 /// <summary>What a speed suffix may mean, with its share among all meanings.</summary>
-sealed record CodedSpeed(int Ns, double Share);
+public sealed record CodedSpeed(int Ns, double Share);
 
 /// <summary>
 /// The numbers that stand on memory chips, which ship as data (chip-markings.json): what each is, and how its speed is coded. A

@@ -6,7 +6,7 @@ namespace RustCabin.Core.Declared;
 /// One reading of JSON under way: where it stands, and all that was found wrong so far. A path is spelt only when something is
 /// wrong there.
 /// </summary>
-sealed class SheetReading
+public sealed class SheetReading
 {
     readonly List<SheetError> _errors = [];
     (string? Name, int Index)[] _steps = new (string?, int)[16];

@@ -175,7 +175,7 @@ public abstract record RomOp([property: Required, Display(Description = "The ope
 
 /// <summary>An operation that is done on each image by itself.</summary>
 /// <param name="Op">Its word.</param>
-abstract record ImageOp(string Op) : RomOp(Op)
+public abstract record ImageOp(string Op) : RomOp(Op)
 {
     /// <inheritdoc/>
     public sealed override IReadOnlyList<byte[]> On(IReadOnlyList<byte[]> images) => [.. images.Select(One)];

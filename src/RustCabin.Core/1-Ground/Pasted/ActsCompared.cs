@@ -4,7 +4,7 @@ using RustCabin.Core.Declared;
 namespace RustCabin.Core.Pasted;
 
 /// <summary>An act as a program sends it: the fields that its <c>do</c> wants.</summary>
-sealed record AskedAct
+public sealed record AskedAct
 {
     /// <summary>What is done.</summary>
     [Required, Display(Description = "What is done: lift, cut, wire, link, remove, scrape, socket, or another word.")]

@@ -4,7 +4,7 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Bench;
 
 /// <summary>The byte that a claim gives at an offset inside its size, in a bank (0 where it is no window).</summary>
-delegate byte ClaimContents(int bank, ulong offset);
+public delegate byte ClaimContents(int bank, ulong offset);
 
 /// <summary>
 /// The machine as seen from one bus master: reads and writes go through the resolved map, RAM keeps what is written, a bank

@@ -46,7 +46,7 @@ public sealed record TreeAsked : ICompleted<TreeAsked>
 public sealed record TreePlace(string From, string To);
 
 /// <summary>A file that has no place, and why.</summary>
-sealed record TreeMisfit(string From, string Why);
+public sealed record TreeMisfit(string From, string Why);
 
 /// <summary>
 /// Where each file of a card goes. Source: docs/handbook/storage.md, Card trees.

@@ -7,7 +7,7 @@ namespace RustCabin.Core.Cards;
 /// <param name="Title">The title.</param>
 /// <param name="Partition">The partition that holds it.</param>
 /// <param name="Files">The names of its discs' files.</param>
-sealed record HeldTitle(Title Title, PlacedPartition Partition, IReadOnlyList<string> Files);
+public sealed record HeldTitle(Title Title, PlacedPartition Partition, IReadOnlyList<string> Files);
 
 /// <summary>
 /// A card of a job, divided within what its host can pass, with the titles that it holds. Source: docs/handbook/storage.md,

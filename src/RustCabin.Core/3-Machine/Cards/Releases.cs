@@ -44,7 +44,7 @@ public sealed record ReleasesAsked : ICompleted<ReleasesAsked>
 }
 
 /// <summary>A file that is not taken, and why.</summary>
-sealed record ReleaseOther(string File, string Why);
+public sealed record ReleaseOther(string File, string Why);
 
 /// <summary>
 /// Which file of a release is for this board, variant and part. Source: docs/handbook/storage.md, Releases.

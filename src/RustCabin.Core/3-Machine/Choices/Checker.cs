@@ -26,7 +26,7 @@ public enum Rests
 /// <param name="Stops">The stops of a plan, each with what it rests on.</param>
 /// <param name="Gives">Whether a plan gives every need.</param>
 /// <param name="Require">Asks for a need where a literal holds; strict: what the sheets do not say is not given.</param>
-sealed record Checker(
+public sealed record Checker(
     IReadOnlyList<Action<ChoiceModel>> Rules,
     Func<PlannedUnit, IEnumerable<(Rests Rests, Finding Finding)>> Stops,
     Func<PlannedUnit, IReadOnlyList<Need>, bool> Gives,

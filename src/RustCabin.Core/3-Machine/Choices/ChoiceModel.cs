@@ -11,7 +11,7 @@ namespace RustCabin.Core.Choices;
 /// that stops is ruled out as far as the finding proves. So every answer passes the checker, and none that passes is lost.
 /// Source: docs/handbook/memory.md, Switches and settings.
 /// </summary>
-sealed partial class ChoiceModel
+public sealed partial class ChoiceModel
 {
     readonly CpModel _model = new();
     readonly PlannedUnit _unit;

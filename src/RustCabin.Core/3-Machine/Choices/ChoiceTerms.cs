@@ -3,7 +3,7 @@ using Google.OrTools.Sat;
 namespace RustCabin.Core.Choices;
 
 /// <content>What a rule may say of choices.</content>
-sealed partial class ChoiceModel
+public sealed partial class ChoiceModel
 {
     /// <summary>One of these is so.</summary>
     public ILiteral AnyOf(IReadOnlyList<ILiteral> some)

@@ -26,7 +26,7 @@ public readonly record struct Segment(ulong From, ulong To, Answering[] Claims)
 public sealed record Meeting(AddressRange Range, int[] Claims, uint Masters);
 
 /// <summary>A claim (by index) that answers a second time, at another base.</summary>
-sealed record Mirror(int Claim, ulong Base, ulong Size);
+public sealed record Mirror(int Claim, ulong Base, ulong Size);
 
 /// <summary>
 /// The resolved address map of a machine. <paramref name="Segments"/> cover the whole space, upward, each address in exactly

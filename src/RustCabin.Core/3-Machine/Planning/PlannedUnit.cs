@@ -103,4 +103,4 @@ public sealed record PlannedUnit(
 }
 
 /// <summary>A self-configuring claim that found no free place, and why.</summary>
-sealed record Unplaced(ClaimName Owner, ulong Size, IReadOnlyList<string> Why);
+public sealed record Unplaced(ClaimName Owner, ulong Size, IReadOnlyList<string> Why);

@@ -7,7 +7,7 @@ namespace RustCabin.Core.Planning;
 public sealed record RevisionChance(string Id, double Probability);
 
 /// <summary>A clue that speaks for other revisions than the one taken.</summary>
-sealed record Contradiction(string Clue, IReadOnlyList<string> Says);
+public sealed record Contradiction(string Clue, IReadOnlyList<string> Says);
 
 /// <summary>
 /// The revision taken (the confirmed one, else the likeliest), with the clues' probability for it, and the clues against it.

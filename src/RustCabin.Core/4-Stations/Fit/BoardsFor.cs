@@ -8,7 +8,7 @@ namespace RustCabin.Core.Fit;
 /// <param name="Revision">The board.</param>
 /// <param name="Takes">The parts that fit it.</param>
 /// <param name="All">It takes every one.</param>
-sealed record BoardTakes(Revision Revision, IReadOnlyList<Part> Takes, bool All);
+public sealed record BoardTakes(Revision Revision, IReadOnlyList<Part> Takes, bool All);
 
 /// <summary>
 /// Which board to look for, so that it takes the parts, and what speaks for it on a seller's photo, where the case is closed.

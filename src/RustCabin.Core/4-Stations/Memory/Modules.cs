@@ -7,12 +7,12 @@ public sealed record ModuleSlot(string Name, ulong Bytes);
 /// A size of module: how many lie in hand, what one more costs (null: it cannot be bought), and the slots that take it (null:
 /// any).
 /// </summary>
-sealed record ModuleKind(ulong Bytes, int InHand, decimal? Price, IReadOnlyCollection<string>? Slots = null);
+public sealed record ModuleKind(ulong Bytes, int InHand, decimal? Price, IReadOnlyCollection<string>? Slots = null);
 
 /// <summary>
 /// One way to reach the target. <paramref name="Slots"/> after it, in order; what is bought and swapped; what comes out.
 /// </summary>
-sealed record ModulePlan(
+public sealed record ModulePlan(
     IReadOnlyList<ulong> Slots,
     ulong Total,
     ulong Usable,

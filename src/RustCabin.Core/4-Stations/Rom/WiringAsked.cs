@@ -37,7 +37,7 @@ public sealed record WiringAsked : ICompleted<WiringAsked>
 }
 
 /// <summary>A device of the built-in table, by its name.</summary>
-sealed record NamedDevice(RomDevice Device) : IOwnForm<NamedDevice>
+public sealed record NamedDevice(RomDevice Device) : IOwnForm<NamedDevice>
 {
     /// <inheritdoc/>
     public static Shape Shape => Shape.Name;

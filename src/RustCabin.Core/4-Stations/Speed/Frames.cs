@@ -56,7 +56,7 @@ public sealed record FramesAsked : ICompleted<FramesAsked>
 }
 
 /// <summary>A size and its forecast.</summary>
-sealed record FrameForecast(int Width, int Height, double Fps);
+public sealed record FrameForecast(int Width, int Height, double Fps);
 
 /// <summary>
 /// Frame rates by size: a frame takes a + b x pixels. Source: docs/handbook/speed.md, Frames.

@@ -3,7 +3,7 @@ using RustCabin.Core.Planning;
 namespace RustCabin.Core.Speed;
 
 /// <summary>One part of the work: how long it takes now, in seconds, and how many times faster it becomes.</summary>
-sealed record WorkPart(string Name, decimal Seconds, decimal Factor);
+public sealed record WorkPart(string Name, decimal Seconds, decimal Factor);
 
 /// <summary>A piece of work by its parts, and runs of it in seconds before and after; empty where nobody has measured.</summary>
 public sealed record Work(IReadOnlyList<WorkPart> Parts, IReadOnlyList<decimal> Before, IReadOnlyList<decimal> After);

@@ -20,7 +20,7 @@ public sealed record WorkAsked
 }
 
 /// <summary>One part of the work.</summary>
-sealed record WorkPartAsked
+public sealed record WorkPartAsked
 {
     /// <summary>What it is called.</summary>
     [Display(Description = "What it is called.")]
@@ -36,7 +36,7 @@ sealed record WorkPartAsked
 }
 
 /// <summary>Runs before and after.</summary>
-sealed record MeasuredAsked
+public sealed record MeasuredAsked
 {
     /// <summary>Runs before.</summary>
     [Range(0.000001, 1_000_000_000), UnitOf("s"), Display(Description = "The time of each run before.")]

@@ -22,7 +22,7 @@ public sealed record UndoStep(StepId Of, string Title, string Needs, string Neve
 /// <param name="Step">The step that is taken back.</param>
 /// <param name="At">The unit as it stands on the way back.</param>
 /// <param name="Kept">The originals that it needs, each with its place.</param>
-sealed record BackAsked(PassportAsked Record, Step Step, PlannedUnit At, string Kept)
+public sealed record BackAsked(PassportAsked Record, Step Step, PlannedUnit At, string Kept)
 {
     /// <summary>A step back, and the unit after it.</summary>
     public (UndoStep Step, PlannedUnit Then)? Takes(string title, PlannedUnit then, string needs = "", string never = "") =>

@@ -73,7 +73,7 @@ public sealed record Bare(string Word, string Why, decimal? Minutes)
 /// <param name="Open">The levels that are open, outermost first.</param>
 /// <param name="Lies">How the case lies over them.</param>
 /// <param name="Bare">What lies bare at the open levels, each word once.</param>
-sealed record CaseState(bool Plugged, IReadOnlyList<AccessLevel> Open, CaseLies Lies, IReadOnlyList<Bare> Bare)
+public sealed record CaseState(bool Plugged, IReadOnlyList<AccessLevel> Open, CaseLies Lies, IReadOnlyList<Bare> Bare)
 {
     /// <summary>Before anything is said: closed.</summary>
     public static readonly CaseState Closed = new(false, [], CaseLies.Closed, []);

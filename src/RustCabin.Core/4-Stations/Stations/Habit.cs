@@ -7,7 +7,7 @@ namespace RustCabin.Core.Stations;
 /// <param name="Words">What is done.</param>
 /// <param name="Costs">What it costs.</param>
 /// <param name="Risks">What it risks.</param>
-sealed record HabitWay(string Id, string Words, string Costs, string Risks)
+public sealed record HabitWay(string Id, string Words, string Costs, string Risks)
 {
     /// <summary>Minutes more than the sheets reckon, for each step that it touches.</summary>
     public decimal Minutes { get; init; }

@@ -85,7 +85,7 @@ public abstract class Station
 /// <summary>A change of the plan that may mend a stop.</summary>
 /// <param name="Fix">What the press would do.</param>
 /// <param name="Planned">The plan that comes of it.</param>
-sealed record Proposal(Fix Fix, PlannedUnit Planned);
+public sealed record Proposal(Fix Fix, PlannedUnit Planned);
 
 /// <summary>How far a job is at a station.</summary>
 public enum Far

@@ -174,7 +174,7 @@ public sealed record Work(WorkTime Time, IReadOnlyList<Step> Steps)
 /// <param name="Id">Its step.</param>
 /// <param name="With">What is new, as in "power up with ...".</param>
 /// <param name="Needs">Steps that must come before it.</param>
-sealed record GateAsked(StepId Id, string With, IReadOnlyList<StepId> Needs)
+public sealed record GateAsked(StepId Id, string With, IReadOnlyList<StepId> Needs)
 {
     /// <summary>It is proved by itself, whatever the school.</summary>
     public bool Alone { get; init; }

@@ -82,7 +82,7 @@ public sealed record CablesAsked : ICompleted<CablesAsked>
 /// <summary>A piece in a chain.</summary>
 /// <param name="Piece">Its name.</param>
 /// <param name="Turned">Its b end faces where the chain begins.</param>
-sealed record CableLink(string Piece, bool Turned);
+public sealed record CableLink(string Piece, bool Turned);
 
 /// <summary>
 /// The shortest chain of pieces that joins two devices, or the one piece that would do alone. Every joint mates, and the

@@ -60,7 +60,7 @@ public sealed record ChainAsked : ICompleted<ChainAsked>
 public sealed record ChainCable(string To, IReadOnlyList<int> Takes, bool Special);
 
 /// <summary>A net that a board wants and the source has not, or not as often.</summary>
-sealed record ChainMissing(string Board, string Net);
+public sealed record ChainMissing(string Board, string Net);
 
 /// <summary>
 /// The cables of a chain: as few special ones as can be, those as near to the source as can be, then as few contacts moved as

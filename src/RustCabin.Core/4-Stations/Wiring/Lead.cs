@@ -1,14 +1,14 @@
 namespace RustCabin.Core.Wiring;
 
 /// <summary>A wire of a lead: a contact of its one end to a contact of its other, both from 1.</summary>
-sealed record LeadWire(int One, int Other, string Net);
+public sealed record LeadWire(int One, int Other, string Net);
 
 /// <summary>A beep that proves a lead: a contact of the one end, one of the other, and whether it must beep.</summary>
 /// <param name="One">The contact of the one end.</param>
 /// <param name="Other">The other contact.</param>
 /// <param name="SameEnd">Both are contacts of the one end: neighbours.</param>
 /// <param name="Closed">It must beep.</param>
-sealed record LeadBeep(int One, int Other, bool SameEnd, bool Closed);
+public sealed record LeadBeep(int One, int Other, bool SameEnd, bool Closed);
 
 /// <summary>A lead made by hand between two pinouts. Source: docs/handbook/wiring.md, Leads.</summary>
 /// <param name="Wires">Which contact goes to which, the first of a net to the first, and so on.</param>

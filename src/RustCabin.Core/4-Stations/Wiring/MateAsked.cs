@@ -4,7 +4,7 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.Wiring;
 
 /// <summary>One side of two connectors that meet.</summary>
-sealed record MateSide
+public sealed record MateSide
 {
     /// <summary>The net of each contact.</summary>
     [Display(Description = "The net of each contact, in order; n meets anything.")]

@@ -5,7 +5,7 @@ namespace RustCabin.Core.Wiring;
 /// </summary>
 /// <param name="From">One place, as answers name it.</param>
 /// <param name="To">The other.</param>
-readonly record struct PlacePair(string From, string To)
+public readonly record struct PlacePair(string From, string To)
 {
     const string LookWord = "probe:";
 

@@ -92,7 +92,7 @@ public sealed record SpeedsAsked : ICompleted<SpeedsAsked>
 /// <param name="Divisor">The divisor that is set.</param>
 /// <param name="Speed">In bits a second.</param>
 /// <param name="Error">Of the nominal speed, signed.</param>
-sealed record MadeSpeed(int Divisor, double Speed, double Error);
+public sealed record MadeSpeed(int Divisor, double Speed, double Error);
 
 /// <summary>A nominal speed, and what both ends make of it.</summary>
 /// <param name="Wanted">The nominal speed.</param>

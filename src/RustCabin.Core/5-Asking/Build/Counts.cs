@@ -8,7 +8,7 @@ namespace RustCabin.Core.Build;
 /// <param name="Warm">The tries are of the warm machine, as those that failed before.</param>
 /// <param name="Row">So many tries of the state as it is worked, one after the other.</param>
 /// <param name="Wanted">So many prove the mend.</param>
-sealed record ProofByTries(bool Warm, int Row, long Wanted)
+public sealed record ProofByTries(bool Warm, int Row, long Wanted)
 {
     /// <summary>The mend is proved.</summary>
     public bool IsThere => Row >= Wanted;

@@ -11,7 +11,7 @@ namespace RustCabin.Core.Build;
 /// <param name="Works">The works, in order.</param>
 /// <param name="Ordering">How the order was found; null: there were too many, and they stand as the stations brought
 /// them.</param>
-sealed record WorkOrder(IReadOnlyList<Work> Works, Ordering? Ordering)
+public sealed record WorkOrder(IReadOnlyList<Work> Works, Ordering? Ordering)
 {
     /// <summary>Puts works in order.</summary>
     /// <param name="works">The works, by time, within that by station.</param>

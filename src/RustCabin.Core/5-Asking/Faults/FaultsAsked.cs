@@ -13,7 +13,7 @@ using RustCabin.Core.Wiring;
 namespace RustCabin.Core.Faults;
 
 /// <summary>What was seen, as <c>faults</c> takes it.</summary>
-sealed record AskedSeen
+public sealed record AskedSeen
 {
     /// <summary>The lines of the count.</summary>
     [OrNumber, Display(Description = "What each line of the count showed, in bytes; left out: not read.")]

@@ -4,7 +4,7 @@ using RustCabin.Core.Declared;
 namespace RustCabin.Core.Faults;
 
 /// <summary>A cause as <c>faults/posterior</c> takes it.</summary>
-sealed record AskedCause
+public sealed record AskedCause
 {
     /// <summary>Its name.</summary>
     [Required, Display(Description = "Its name.")]

@@ -97,7 +97,7 @@ public sealed record SwapsAsked : ICompleted<SwapsAsked>
 public sealed record SwappedCause(string Id, double Probability);
 
 /// <summary>The swap that tells most a minute.</summary>
-sealed record NextSwap(IReadOnlyList<string> Moved, double Bits, decimal Minutes);
+public sealed record NextSwap(IReadOnlyList<string> Moved, double Bits, decimal Minutes);
 
 /// <summary>
 /// What swaps say: a cause shows where all that it belongs to was moved. Source: docs/handbook/faults.md, Swaps.
