@@ -3,7 +3,6 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using RustCabin.Core.Build;
 using RustCabin.Core.Chips;
 using RustCabin.Core.Cupboard;
-using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
 using RustCabin.Web.Stations;

@@ -1,7 +1,6 @@
 using Microsoft.AspNetCore.Mvc;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Memory;
-using RustCabin.Core.Planning;
 using RustCabin.Core.Presses;
 using RustCabin.Core.Sheets;
 using RustCabin.Core.Units;
