@@ -44,6 +44,8 @@ public sealed class ToolsTests(ToolsTests.Empty empty) : IClassFixture<ToolsTest
     [InlineData("chips?types=9Kx1", "types")]
     [InlineData("map?ranges=nothing", "ranges")]
     [InlineData("map?bits=3", "bits")]
+    [InlineData("switches?table=nothing", "table")]
+    [InlineData("switches?wanted=", "wanted")]
     [InlineData("power?amps=much", "amps")]
     [InlineData("power?loads=board, some", "loads")]
     [InlineData("card?card=large", "card")]
@@ -85,6 +87,7 @@ public sealed class ToolsTests(ToolsTests.Empty empty) : IClassFixture<ToolsTest
     [InlineData("sampling", "Phase 3")]
     [InlineData("sides", "Left and right are exchanged: change the two leads at the jack.")]
     [InlineData("map", "Two answer in 1 range")]
+    [InlineData("switches", "W2 closed, W3 open, W4 open")]
     [InlineData("repair", "1 wire, 49.1 mm in all")] // from 58, 22 to 61, 71
     public async Task The_example_gives_the_worked_figure(string slug, string headline) =>
         Assert.Equal(headline, (await empty.Cabin.Page($"/tools/{slug}")).QuerySelector("[role=status] h2")!.TextContent);
@@ -107,7 +110,7 @@ public sealed class ToolsTests(ToolsTests.Empty empty) : IClassFixture<ToolsTest
         IHtmlDocument page = await empty.Cabin.Page($"/tools/{slug}");
         if (page.QuerySelector("form.keep") is not IHtmlFormElement keep)
         {
-            Assert.DoesNotContain(slug, (string[])["chips", "map", "power", "card", "palette", "load"]);
+            Assert.DoesNotContain(slug, (string[])["chips", "map", "switches", "power", "card", "palette", "load"]);
             (HttpStatusCode none, _) = await empty.Cabin.Press(
                 (IHtmlFormElement)(await empty.Cabin.Page("/tools/map")).QuerySelector("form.keep")!,
                 ("Name", " ")

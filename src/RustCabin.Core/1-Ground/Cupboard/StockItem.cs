@@ -99,6 +99,10 @@ public sealed record StockItem : ICompleted<StockItem>
     [LongText, Display(Description = "Who has what is lent.")]
     public string LentTo { get; init; } = "";
 
+    /// <summary>Where it came from, when, and for how much.</summary>
+    [LongText, Display(Description = "Where it came from, when, and for how much.")]
+    public string Acquired { get; init; } = "";
+
     /// <summary>What it is known to do wrong: a display that stripes at 50 Hz.</summary>
     [LongText, Display(Description = "What it is known to do wrong, such as a display that stripes at 50 Hz.")]
     public string Quirk { get; init; } = "";
@@ -157,6 +161,7 @@ public sealed record StockItem : ICompleted<StockItem>
                 "lent",
                 "lent to",
                 "quirk",
+                "acquired",
             ],
             .. items.Select(i =>
                 (string[])
@@ -175,6 +180,7 @@ public sealed record StockItem : ICompleted<StockItem>
                         i.Lent.ToString(CultureInfo.InvariantCulture),
                         i.LentTo,
                         i.Quirk,
+                        i.Acquired,
                     ]
             ),
         ]);

@@ -25,6 +25,7 @@ public sealed record StockForm
     public bool Tested { get; init; }
     public string? Note { get; init; }
     public string? Quirk { get; init; }
+    public string? Acquired { get; init; }
 
     public static StockForm Of(StockItem item) =>
         new()
@@ -38,6 +39,7 @@ public sealed record StockForm
             Tested = item.Tested,
             Note = item.Note,
             Quirk = item.Quirk,
+            Acquired = item.Acquired,
         };
 
     /// <summary>As it is stored; numbers that do not read stay text, so that the reader says so under their field.</summary>
@@ -53,6 +55,7 @@ public sealed record StockForm
             ["place"] = Place?.Trim() ?? "",
             ["note"] = Note?.Trim() ?? "",
             ["quirk"] = Quirk?.Trim() ?? "",
+            ["acquired"] = Acquired?.Trim() ?? "",
         };
         if (item.Length > 0)
             json["item"] = item;

@@ -323,6 +323,7 @@ public static partial class AllTools
         field ??= [
             ChipsForSize,
             ResolvedMap,
+            SwitchTable,
             RomIntoDevice,
             PowerSum,
             CardPlan,
