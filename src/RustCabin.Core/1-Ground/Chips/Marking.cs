@@ -46,6 +46,9 @@ public static partial class Marking
         return [.. readings.Select(r => r with { Score = r.Score / sum }).OrderByDescending(r => r.Score)];
     }
 
+    /// <summary>The reading of a marking that nothing doubts; null: there is none.</summary>
+    public static MarkingReading? Sure(string text) => Read(text).FirstOrDefault(r => r.Score >= 0.95);
+
     /// <summary>
     /// The figures of the speed behind the number, empty where there are none; null where the token does not hold this number by
     /// itself.

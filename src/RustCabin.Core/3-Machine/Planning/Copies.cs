@@ -36,7 +36,6 @@ public static class Copies
 
     static Part Of(Part copy, Part original)
     {
-        string[] own = [.. copy.Versions.Select(v => v.Id)];
         // A copy without versions of its own has those of its original.
         PartVersion[] versions =
         [
@@ -50,7 +49,7 @@ public static class Copies
                     ],
                 }
             ),
-            .. own.Length > 0
+            .. copy.Versions.Count > 0
                 ? []
                 : original.Versions.Select(v => v with { Errata = [.. v.Errata.Where(e => !IsStruck(copy, e))] }),
         ];

@@ -32,6 +32,10 @@ public sealed record PlacedChange(Instance? Instance, int Index, WireChange Chan
     public static IReadOnlyList<PlacedChange> MadeOn(PlannedUnit unit) =>
         [.. unit.Instances.Where(i => !i.Added).SelectMany(i => Of(unit, i)), .. Own(unit, unit.Unit.Changes)];
 
+    /// <summary>Those that a job does: its own, and those of parts that were not there before.</summary>
+    public static IEnumerable<PlacedChange> ToDo(PlannedUnit before, PlannedUnit after) =>
+        Of(after).Where(c => c.Instance is not { } own || before.Find(own.Name) is null);
+
     static IEnumerable<PlacedChange> Own(PlannedUnit unit, IReadOnlyList<WireChange> changes) =>
         changes.Index().Where(c => unit.Holds(c.Item.Revisions)).Select(c => new PlacedChange(null, c.Index, c.Item));
 

@@ -12,10 +12,7 @@ public static class WiringWorks
     /// <summary>The work of the parts that a job adds.</summary>
     public static IEnumerable<Work> Of(BuildAsked asked)
     {
-        PlacedChange[] changes =
-        [
-            .. PlacedChange.Of(asked.After).Where(c => c.Instance is not { } own || asked.Before.Find(own.Name) is null),
-        ];
+        PlacedChange[] changes = [.. PlacedChange.ToDo(asked.Before, asked.After)];
         if (changes.Length == 0)
             yield break;
         foreach (IGrouping<Instance?, PlacedChange> part in changes.GroupBy(c => c.Instance))

@@ -121,9 +121,7 @@ public sealed record Assembly(Part Part, IReadOnlyList<AssemblyLine> Lines)
     /// </summary>
     public static bool Serves(string what, StockItem thing) =>
         Bare(thing.Name) == Bare(what)
-        || thing.Kind == StockKind.Chip && thing.Item.Length > 0 && ChipOf(what)?.Type.Organisation == thing.Item;
-
-    static MarkingReading? ChipOf(string what) => Marking.Read(what).FirstOrDefault(r => r.Score >= 0.95);
+        || thing.Kind == StockKind.Chip && thing.Item.Length > 0 && Marking.Sure(what)?.Type.Organisation == thing.Item;
 
     static string Bare(string text) => string.Concat(text.Where(c => !char.IsWhiteSpace(c))).ToUpperInvariant();
 
@@ -136,7 +134,7 @@ public sealed record Assembly(Part Part, IReadOnlyList<AssemblyLine> Lines)
                 "R" or "RN" or "D" or "F" or "FB" or "L" or "LK" => AssemblyStage.Flat,
                 "U" or "IC" or "XU" => AssemblyStage.Chips,
                 "C" or "Q" or "X" or "Y" or "K" => AssemblyStage.Standing,
-                "" when ChipOf(line.What) is not null => AssemblyStage.Chips,
+                "" when Marking.Sure(line.What) is not null => AssemblyStage.Chips,
                 _ => AssemblyStage.Tall,
             };
 
@@ -145,7 +143,7 @@ public sealed record Assembly(Part Part, IReadOnlyList<AssemblyLine> Lines)
     static int? JointsOf(Part part, BomLine line) =>
         line.Joints
         ?? part.Chips.FirstOrDefault(c => line.Refs.Contains(c.Id))?.Outline.Pins
-        ?? ChipOf(line.What)?.Type.Pins
+        ?? Marking.Sure(line.What)?.Type.Pins
         ?? Letters(line) switch
         {
             "R" or "C" or "D" or "F" or "FB" or "L" or "LK" or "X" or "Y" => 2,

@@ -74,11 +74,7 @@ public partial class BuildModel(SheetRepository sheets, JobRepository jobs, Phot
     /// <summary>What stood by itself is ready.</summary>
     /// <summary>The acts of wiring that the job does.</summary>
     public IReadOnlySet<ChangeAct> ActsOfWiring =>
-        field ??= Core
-            .Wiring.PlacedChange.Of(View.After)
-            .Where(c => c.Instance is not { } own || View.Before.Find(own.Name) is null)
-            .Select(c => c.Change.Do)
-            .ToHashSet();
+        field ??= Core.Wiring.PlacedChange.ToDo(View.Before, View.After).Select(c => c.Change.Do).ToHashSet();
 
     public IActionResult OnPostNoise(string job, long version, string? before, string? after) =>
         Press(job, version, _ => Gating.Noise(before, after));

@@ -72,7 +72,7 @@ public sealed class AssemblyModel(SheetRepository sheets, StockRepository stock,
 
     StockItem New(AssemblyLine line, int more)
     {
-        MarkingReading? chip = Marking.Read(line.Line.What).FirstOrDefault(r => r.Score >= 0.95);
+        MarkingReading? chip = Marking.Sure(line.Line.What);
         return new StockItem
         {
             Kind = chip is null ? StockKind.Other : StockKind.Chip,

@@ -95,7 +95,7 @@ public sealed class PasteModel(StockRepository stock) : PageModel
         foreach (PastedPart part in parts)
         {
             // A marking that is read without a doubt is a chip of the table.
-            MarkingReading? chip = Marking.Read(part.What, []).FirstOrDefault(r => r.Score >= 0.95);
+            MarkingReading? chip = Marking.Sure(part.What);
             stock.Add(
                 new StockItem
                 {
