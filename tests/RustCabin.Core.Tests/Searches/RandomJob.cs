@@ -98,9 +98,21 @@ static class BruteForce
     public static long Positions(PlannedUnit job) =>
         job.Instances.SelectMany(i => i.Part.Switches).Aggregate(1L, (product, s) => product * s.Positions.Count);
 
-    public static Dictionary<string, int> Of(PlannedUnit job, IReadOnlyList<Need>? wants = null)
+    public static Dictionary<string, int> Of(PlannedUnit job)
     {
         var found = new Dictionary<string, int>();
+        foreach ((PlannedUnit plan, int moves) in Passing(job, job.Job!.Wants))
+        {
+            string effect = Effect.Of(plan);
+            if (!found.TryGetValue(effect, out int best) || moves < best)
+                found[effect] = moves;
+        }
+        return found;
+    }
+
+    /// <summary>Every setting that passes, with its moves, as they are found.</summary>
+    public static IEnumerable<(PlannedUnit Planned, int Moves)> Passing(PlannedUnit job, IReadOnlyList<Need> wants)
+    {
         (int Instance, Switch Switch)[] all =
         [
             .. job.Instances.Index().SelectMany(i => i.Item.Part.Switches.Select(s => (i.Index, s))),
@@ -125,12 +137,8 @@ static class BruteForce
                 job,
                 [.. job.Instances.Select((i, n) => i with { Positions = new Dictionary<string, string>(positions[n]) })]
             );
-            if (Trail.Stations.Stops(plan).Any() || NeedCheck.Of(plan, wants ?? job.Job!.Wants).Any(a => a.Met != true))
-                continue;
-            string effect = Effect.Of(plan);
-            if (!found.TryGetValue(effect, out int best) || moves < best)
-                found[effect] = moves;
+            if (!Trail.Stations.Stops(plan).Any() && NeedCheck.Of(plan, wants).All(a => a.Met == true))
+                yield return (plan, moves);
         }
-        return found;
     }
 }

@@ -295,7 +295,7 @@ public sealed class SetSearchTests
         var works = Enumerable
             .Range(0, 1 << all.Length)
             .Where(bits =>
-                BruteForce.Of(Plan.Of(question.Unit, [.. all.Where((_, i) => (bits >> i & 1) != 0)]), question.Wants).Count > 0
+                BruteForce.Passing(Plan.Of(question.Unit, [.. all.Where((_, i) => (bits >> i & 1) != 0)]), question.Wants).Any()
             )
             .ToList();
         return works

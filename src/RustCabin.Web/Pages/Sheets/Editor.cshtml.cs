@@ -7,6 +7,7 @@ using Microsoft.Extensions.Primitives;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Packs;
 using RustCabin.Data;
+using RustCabin.Web.Pages.Sheets.Fields;
 using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Sheets;
@@ -92,7 +93,7 @@ public sealed partial class EditorModel(SheetRepository sheets, DraftRepository 
                     .GroupBy(f => f.Key[2..f.Key.LastIndexOf(':')])
             )
                 ApplyClueValues(edited, values.Key, values);
-            WiredInputs.Apply(edited, Request.Form);
+            WiredForm.Apply(edited, Request.Form);
             ApplyBoards(edited);
             foreach (
                 (string path, StringValues stands) in Request.Form.Where(f => f.Key.StartsWith("w:", StringComparison.Ordinal))
