@@ -207,10 +207,7 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
             case WriteResult.Stale:
                 if (!Load(job))
                     return NotFound();
-                return Refuse(
-                    StatusCodes.Status409Conflict,
-                    "This job was changed in another tab. You now see it as it stands; your press was not carried out."
-                );
+                return Refuse(StatusCodes.Status409Conflict, IRefusing.ChangedElsewhere("This job"));
             case WriteResult.Refused:
                 if (!Load(job))
                     return NotFound();

@@ -33,6 +33,11 @@ public interface IRefusing
     /// <summary>The request that was answered.</summary>
     HttpRequest Request { get; }
 
+    /// <summary>Why a press was not carried out on a thing that was written to meanwhile.</summary>
+    /// <param name="what">The thing, as a sentence begins: <c>This job</c>.</param>
+    static string ChangedElsewhere(string what) =>
+        $"{what} was changed in another tab. You see it as it stands now; your press was not carried out.";
+
     /// <summary>Where a form of this page posts to.</summary>
     string Post(string handler) => Request.Path + QueryString.Create("handler", handler);
 

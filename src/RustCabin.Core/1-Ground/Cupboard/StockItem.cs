@@ -2,6 +2,7 @@ using System.ComponentModel.DataAnnotations;
 using System.Globalization;
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using RustCabin.Core.Chips;
 using RustCabin.Core.Declared;
 
 namespace RustCabin.Core.Cupboard;
@@ -41,6 +42,18 @@ public enum StockKind
 /// <summary>One thing in the store cupboard.</summary>
 public sealed record StockItem : ICompleted<StockItem>
 {
+    /// <summary>A thing that is known by its marking: a chip of the table where nothing doubts it, else anything else.</summary>
+    public static StockItem Marked(string marking)
+    {
+        MarkingReading? chip = Marking.Sure(marking);
+        return new StockItem
+        {
+            Kind = chip is null ? StockKind.Other : StockKind.Chip,
+            Item = chip?.Type.Organisation ?? "",
+            Name = marking,
+        };
+    }
+
     /// <summary>No count is higher.</summary>
     public const int Most = 100_000;
 

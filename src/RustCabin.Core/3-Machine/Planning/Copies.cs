@@ -26,13 +26,16 @@ public static class Copies
         return whole;
     }
 
-    /// <summary>What of the original holds for the copy.</summary>
-    public static IEnumerable<string> Inherited(Part copy, Part original) =>
-        original
-            .Versions.SelectMany(v => v.Errata)
-            .Concat(original.Faults.Select(f => f.Cause))
-            .Distinct()
-            .Where(w => w.Length > 0 && !IsStruck(copy, w));
+    /// <summary>What of the original holds for the copy, in the original's order: the words of its errata and faults.</summary>
+    public static IEnumerable<string> Inherited(Part copy, Part original)
+    {
+        Part whole = Of(copy, original);
+        var holds = Words(whole).ToHashSet(StringComparer.Ordinal);
+        return Words(original).Distinct().Where(w => w.Length > 0 && holds.Contains(w));
+
+        static IEnumerable<string> Words(Part part) =>
+            part.Versions.SelectMany(v => v.Errata).Concat(part.Faults.Select(f => f.Cause));
+    }
 
     static Part Of(Part copy, Part original)
     {

@@ -23,15 +23,28 @@ public enum AssemblyStage
     Socketed,
 }
 
+/// <summary>So many of a thing of the cupboard.</summary>
+public sealed record TakenThing(StockItem Thing, int Count);
+
 /// <summary>A line of a bill of materials against the cupboard.</summary>
 /// <param name="Line">The line.</param>
 /// <param name="Stage">When it goes on.</param>
-/// <param name="InHand">How many of them lie in the cupboard, at most as many as are wanted.</param>
+/// <param name="Taken">What lies in the cupboard for it, and how many of each; at most as many as are wanted.</param>
 /// <param name="Coming">How many of what is missing are ordered.</param>
 /// <param name="Price">What one costs: as the sheet says, else as the cupboard does; null: nobody has said.</param>
 /// <param name="Joints">Solder joints in all; null: neither sheet nor marking says.</param>
-public sealed record AssemblyLine(BomLine Line, AssemblyStage Stage, int InHand, int Coming, decimal? Price, int? Joints)
+public sealed record AssemblyLine(
+    BomLine Line,
+    AssemblyStage Stage,
+    IReadOnlyList<TakenThing> Taken,
+    int Coming,
+    decimal? Price,
+    int? Joints
+)
 {
+    /// <summary>How many of them lie in the cupboard.</summary>
+    public int InHand => Taken.Sum(t => t.Count);
+
     /// <summary>How many must still be got.</summary>
     public int Missing => Line.Pieces - InHand;
 }
@@ -88,13 +101,13 @@ public sealed record Assembly(Part Part, IReadOnlyList<AssemblyLine> Lines)
         foreach (BomLine line in part.Bom)
         {
             StockItem[] same = [.. stock.Where(s => Serves(line.What, s))];
-            int inHand = Take(same, left, line.Pieces);
+            TakenThing[] taken = [.. Take(same, left, line.Pieces)];
             lines.Add(
                 new AssemblyLine(
                     line,
                     StageOf(line),
-                    inHand,
-                    Take(same, coming, line.Pieces - inHand),
+                    taken,
+                    Take(same, coming, line.Pieces - taken.Sum(t => t.Count)).Sum(t => t.Count),
                     line.Price ?? same.Min(s => s.Price),
                     line.Socketed ? 0 : JointsOf(part, line) * line.Pieces
                 )
@@ -103,16 +116,16 @@ public sealed record Assembly(Part Part, IReadOnlyList<AssemblyLine> Lines)
         return new Assembly(part, [.. lines.OrderBy(l => l.Stage)]);
     }
 
-    static int Take(IEnumerable<StockItem> same, Dictionary<StockItem, int> left, int wanted)
+    static IEnumerable<TakenThing> Take(IEnumerable<StockItem> same, Dictionary<StockItem, int> left, int wanted)
     {
-        int taken = 0;
         foreach (StockItem one in same)
         {
-            int now = Math.Min(left[one], wanted - taken);
+            int now = Math.Min(left[one], wanted);
             left[one] -= now;
-            taken += now;
+            wanted -= now;
+            if (now > 0)
+                yield return new TakenThing(one, now);
         }
-        return taken;
     }
 
     /// <summary>

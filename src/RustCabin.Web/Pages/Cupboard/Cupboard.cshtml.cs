@@ -10,6 +10,7 @@ using RustCabin.Core.Cupboard;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Sheets;
 using RustCabin.Data;
+using RustCabin.Web.Stations;
 
 namespace RustCabin.Web.Pages.Cupboard;
 
@@ -266,10 +267,7 @@ public sealed class CupboardModel(StockRepository stock, SheetRepository sheets,
         result switch
         {
             WriteResult.Missing => NotFound(),
-            WriteResult.Stale => Refuse(
-                StatusCodes.Status409Conflict,
-                "This was changed in another tab. You see it as it stands now; your press was not carried out."
-            ),
+            WriteResult.Stale => Refuse(StatusCodes.Status409Conflict, IRefusing.ChangedElsewhere("This")),
             _ => LocalRedirect("/cupboard"),
         };
 

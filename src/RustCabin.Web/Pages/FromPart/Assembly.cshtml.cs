@@ -55,7 +55,14 @@ public sealed class AssemblyModel(SheetRepository sheets, StockRepository stock,
             int more = line.Missing - line.Coming;
             StoredStock? same = _there.FirstOrDefault(s => Assembly.Serves(line.Line.What, s.Item));
             if (same is null)
-                put.Add(New(line, more));
+                put.Add(
+                    StockItem.Marked(line.Line.What) with
+                    {
+                        Wanted = more,
+                        Price = line.Price,
+                        Note = $"for {Assembly.Part.Name}",
+                    }
+                );
             else if (changed.FindIndex(c => c.There == same) is >= 0 and var at)
                 changed[at] = (
                     same,
@@ -70,20 +77,6 @@ public sealed class AssemblyModel(SheetRepository sheets, StockRepository stock,
         return After(part, stock.Together($"Wanted for {Assembly.Part.Name}", changed, put));
     }
 
-    StockItem New(AssemblyLine line, int more)
-    {
-        MarkingReading? chip = Marking.Sure(line.Line.What);
-        return new StockItem
-        {
-            Kind = chip is null ? StockKind.Other : StockKind.Chip,
-            Item = chip?.Type.Organisation ?? "",
-            Name = line.Line.What,
-            Wanted = more,
-            Price = line.Price,
-            Note = $"for {Assembly.Part.Name}",
-        };
-    }
-
     /// <summary>The board is populated: its pieces leave the cupboard, and the part lies there.</summary>
     public IActionResult OnPostBuilt(string part)
     {
@@ -91,20 +84,14 @@ public sealed class AssemblyModel(SheetRepository sheets, StockRepository stock,
             return NotFound();
         if (Assembly.Lines.Count == 0 || Assembly.Lines.Any(l => l.Missing > 0))
             return Refused("Nothing was taken out: a piece is missing.", StatusCodes.Status422UnprocessableEntity);
-        Dictionary<StoredStock, int> left = _there.ToDictionary(s => s, s => s.Item.Count);
-        foreach (AssemblyLine line in Assembly.Lines)
-        {
-            int wanted = line.Line.Pieces;
-            foreach (StoredStock one in _there.Where(s => Assembly.Serves(line.Line.What, s.Item)))
-            {
-                int taken = Math.Min(wanted, left[one]);
-                left[one] -= taken;
-                wanted -= taken;
-            }
-        }
         StoredStock? same = _there.FirstOrDefault(s => s.Item.Kind == StockKind.Part && s.Item.Item == part);
-        IEnumerable<(StoredStock, StockItem)> changed = left.Where(l => l.Value != l.Key.Item.Count)
-            .Select(l => (l.Key, l.Key.Item with { Count = l.Value }));
+        // What the sheet says is taken is what leaves the cupboard.
+        var taken = Assembly
+            .Lines.SelectMany(l => l.Taken)
+            .ToLookup(t => t.Thing, t => t.Count, ReferenceEqualityComparer.Instance);
+        IEnumerable<(StoredStock, StockItem)> changed = _there
+            .Where(s => taken.Contains(s.Item))
+            .Select(s => (s, s.Item with { Count = s.Item.Count - taken[s.Item].Sum() }));
         return After(
             part,
             stock.Together(
@@ -132,11 +119,7 @@ public sealed class AssemblyModel(SheetRepository sheets, StockRepository stock,
 
     IActionResult After(string part, WriteResult result) =>
         result == WriteResult.Stale
-            ? Refused(
-                "This was changed in another tab. You see it as it stands now; your press was not carried out.",
-                StatusCodes.Status409Conflict,
-                part
-            )
+            ? Refused(IRefusing.ChangedElsewhere("This"), StatusCodes.Status409Conflict, part)
             : LocalRedirect("/cupboard");
 
     PageResult Refused(string why, int status, string? again = null)

@@ -94,14 +94,9 @@ public sealed class PasteModel(StockRepository stock) : PageModel
         PastedPart[] parts = [.. Left().All<PastedPart>()];
         foreach (PastedPart part in parts)
         {
-            // A marking that is read without a doubt is a chip of the table.
-            MarkingReading? chip = Marking.Sure(part.What);
             stock.Add(
-                new StockItem
+                StockItem.Marked(part.What) with
                 {
-                    Kind = chip is null ? StockKind.Other : StockKind.Chip,
-                    Item = chip?.Type.Organisation ?? "",
-                    Name = part.What,
                     Count = Math.Min(part.Count, StockItem.Most),
                     Price = part.Price,
                     Note = part.Refs.Count > 0 ? $"for {string.Join(" ", part.Refs)}" : "",

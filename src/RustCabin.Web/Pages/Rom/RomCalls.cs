@@ -160,11 +160,7 @@ static class RomCalls
             return Problems.TooLarge();
         try
         {
-            IFormCollection form = await request.ReadFormAsync(
-                new Microsoft.AspNetCore.Http.Features.FormOptions { MultipartBodyLengthLimit = LargestForm },
-                request.HttpContext.RequestAborted
-            );
-            return await use(await Read(form, request.HttpContext.RequestAborted));
+            return await use(Read(await RomForm.ReadAsync(request, LargestForm, request.HttpContext.RequestAborted)));
         }
         catch (RomOpException wrong)
         {
@@ -187,16 +183,16 @@ static class RomCalls
     }
 
     /// <exception cref="FormatException">A field is missing or wrong: its name, a colon, and why.</exception>
-    static async Task<ImageForm> Read(IFormCollection form, CancellationToken cancel)
+    static ImageForm Read(RomForm form)
     {
         RomFormat Format(string field) =>
-            form[field].ToString() is not { Length: > 0 } word ? RomFormat.Bin
+            form[field] is not { Length: > 0 } word ? RomFormat.Bin
             : Words<RomFormat>.TryParse(word, out RomFormat format) ? format
             : throw new FormatException($"{field}: \"{word}\" is not one of {string.Join(", ", Words<RomFormat>.All)}");
         RomFormat read = Format("formatIn"),
             write = Format("formatOut");
         IReadOnlyList<RomOp> ops = [];
-        if (form["ops"].ToString() is { Length: > 0 } text)
+        if (form["ops"] is { Length: > 0 } text)
         {
             try
             {
@@ -212,19 +208,16 @@ static class RomCalls
                 throw new FormatException("ops: this is not JSON");
             }
         }
-        IFormFile[] files = [.. form.Files.Where(f => f.Name == "image")];
-        if (files.Length == 0)
+        if (form.Images.Count == 0)
             throw new FormatException("image: is missing");
-        if (files.Length > RomOp.MostImages)
-            throw new FormatException($"image: {files.Length} are given; {RomOp.MostImages} are the most");
+        if (form.Images.Count > RomOp.MostImages)
+            throw new FormatException($"image: {form.Images.Count} are given; {RomOp.MostImages} are the most");
         var images = new List<byte[]>();
-        foreach (IFormFile file in files)
+        foreach ((string file, ReadOnlyMemory<byte> bytes) in form.Images)
         {
-            if (file.Length > RomFile.Largest * 3L)
-                throw new FormatException($"image: {file.FileName} is too large");
-            var bytes = new MemoryStream((int)file.Length);
-            await file.CopyToAsync(bytes, cancel);
-            images.Add(RomFile.Read(read, bytes.GetBuffer().AsSpan(0, (int)bytes.Length)).Bytes);
+            if (bytes.Length > RomFile.Largest * 3L)
+                throw new FormatException($"image: {file} is too large");
+            images.Add(RomFile.Read(read, bytes.Span).Bytes);
         }
         return new ImageForm(images, ops, write);
     }

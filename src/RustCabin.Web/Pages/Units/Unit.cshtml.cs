@@ -132,7 +132,7 @@ public sealed class UnitModel(SheetRepository sheets, JobRepository jobs, StockR
         outcome.Result switch
         {
             WriteResult.Missing => NotFound(),
-            WriteResult.Stale => Refuse(unit, "This job was changed in another tab; your press was not carried out."),
+            WriteResult.Stale => Refuse(unit, IRefusing.ChangedElsewhere("This job")),
             WriteResult.Refused => Refuse(
                 unit,
                 $"Nothing was changed: {string.Join("; ", outcome.Problems.Select(p => p.Sentence))}"
