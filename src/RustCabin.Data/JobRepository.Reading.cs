@@ -31,19 +31,55 @@ public sealed partial class JobRepository
     {
         /// <summary>The rows that were read, by the jobs' ids.</summary>
         public required IReadOnlyDictionary<string, FoundRow> Rows { get; init; }
+
+        /// <summary>The state of the file at which they were read, or were last seen to be as they were read.</summary>
+        public required long State { get; init; }
     }
 
     volatile KnownJobs? _jobs;
 
-    readonly ByStamp<IReadOnlyList<JobName>> _names = new();
+    /// <summary>Jobs that were asked for one by one at a state of the file.</summary>
+    sealed record Asked(long State, Pack Sheets)
+    {
+        public ConcurrentDictionary<string, StoredJob> Jobs { get; } = new(StringComparer.Ordinal);
+    }
 
-    readonly ByStamp<IReadOnlyList<Job>> _running = new();
+    volatile Asked? _asked;
+
+    readonly ByStamp<IReadOnlyList<JobName>> _names = new(
+        file,
+        Stamp,
+        connection =>
+            [
+                .. connection.Query<JobName>(
+                    "select j.id, j.unit, case when json_valid(c.json) then json_extract(c.json, '$.name') else j.id end "
+                        + "as name, case when json_valid(c.json) "
+                        + "then coalesce(json_extract(c.json, '$.ended'), 0) else 1 end as ended from job j "
+                        + "join job_change c on c.job = j.id and "
+                        + $"c.seq = j.position where {There} order by j.rowid"
+                ),
+            ]
+    );
+
+    readonly ByStamp<IReadOnlyList<(string Id, string Json)>> _running = new(
+        file,
+        Stamp,
+        connection =>
+            [
+                .. connection.Query<(string, string)>(
+                    "select j.id, c.json from job j join job_change c on c.job = j.id and c.seq = j.position where "
+                        + $"{There} and (instr(c.json, '\"standing\"') or instr(c.json, '\"erasing\"') or "
+                        + "instr(c.json, '\"look\"')) order by j.rowid"
+                ),
+            ]
+    );
 
     /// <summary>To be called when the file holds another cabin: its jobs may be at the same versions by chance.</summary>
     internal void Forget()
     {
         _names.Forget();
         _running.Forget();
+        _asked = null;
         _jobs = null;
     }
 
@@ -51,23 +87,7 @@ public sealed partial class JobRepository
     public IReadOnlyList<Job> All() => [.. Stored().Select(j => j.Job)];
 
     /// <summary>Ids, units and names alone, in the order in which the jobs came.</summary>
-    public IReadOnlyList<JobName> Names()
-    {
-        using SqliteConnection connection = file.Connect();
-        return _names.Of(
-            Stamp(connection),
-            () =>
-                [
-                    .. connection.Query<JobName>(
-                        "select j.id, j.unit, case when json_valid(c.json) then json_extract(c.json, '$.name') else j.id end "
-                            + "as name, case when json_valid(c.json) "
-                            + "then coalesce(json_extract(c.json, '$.ended'), 0) else 1 end as ended from job j "
-                            + "join job_change c on c.job = j.id and "
-                            + $"c.seq = j.position where {There} order by j.rowid"
-                    ),
-                ]
-        );
-    }
+    public IReadOnlyList<JobName> Names() => _names.Now();
 
     /// <summary>The jobs that are open, 200 at most.</summary>
     public IReadOnlyList<JobName> Open() => [.. Names().Where(j => !j.Ended).Take(200)];
@@ -80,24 +100,7 @@ public sealed partial class JobRepository
         );
 
     /// <summary>The jobs in which something may go on by itself: a step that stands, an eraser, a bath.</summary>
-    public IReadOnlyList<Job> Running()
-    {
-        using SqliteConnection connection = file.Connect();
-        return _running.Of(
-            Stamp(connection),
-            () =>
-                [
-                    .. connection
-                        .Query<(string Id, string Json)>(
-                            "select j.id, c.json from job j join job_change c on c.job = j.id and c.seq = j.position where "
-                                + $"{There} and (instr(c.json, '\"standing\"') or instr(c.json, '\"erasing\"') or "
-                                + "instr(c.json, '\"look\"')) order by j.rowid"
-                        )
-                        .Select(r => Parse(r.Id, r.Json))
-                        .OfType<Job>(),
-                ]
-        );
-    }
+    public IReadOnlyList<Job> Running() => [.. _running.Now().Select(r => Parse(r.Id, r.Json)).OfType<Job>()];
 
     const string SelectStored = """
         select j.id, j.version, c.json,
@@ -112,16 +115,20 @@ public sealed partial class JobRepository
     /// <exception cref="SetAsideException">It does not read, or its unit does not.</exception>
     public StoredJob? Find(string id)
     {
+        (long state, Pack all) = (file.State(), sheets.All());
+        if (_asked is not { } asked || asked.State != state || !ReferenceEquals(asked.Sheets, all))
+            _asked = asked = new Asked(state, all);
+        if (asked.Jobs.TryGetValue(id, out StoredJob? known))
+            return known;
         using SqliteConnection connection = file.Connect();
         if (One(connection, id) is not { } found)
             return null;
         StoredJob job = Stored(found) ?? throw new SetAsideException($"The job \"{id}\" does not read any more.");
-        return Dangles(found) is { } why
-            ? throw new SetAsideException($"What the job \"{id}\" is about does not read any more: {why}.")
-            : job with
-            {
-                Next = NextOf(connection, job.Job),
-            };
+        if (Dangles(found) is { } why)
+            throw new SetAsideException($"What the job \"{id}\" is about does not read any more: {why}.");
+        job = job with { Next = NextOf(connection, job.Job) };
+        asked.Jobs[id] = job;
+        return job;
     }
 
     /// <summary>Jobs of the same unit that name this one as the one before them, and read.</summary>
@@ -148,19 +155,29 @@ public sealed partial class JobRepository
     /// <summary>Both: the jobs that read, and those that do not.</summary>
     public (IReadOnlyList<StoredJob> Jobs, IReadOnlyList<SetAside> Aside) Standing()
     {
+        (long state, Pack all) = (file.State(), sheets.All());
+        if (_jobs is { } kept && kept.State == state && ReferenceEquals(kept.Sheets, all))
+            return kept.Found;
         using SqliteConnection connection = file.Connect();
         string stamp = Stamp(connection);
-        Pack all = sheets.All();
         if (_jobs is { } known && known.Stamp == stamp && ReferenceEquals(known.Sheets, all))
+        {
+            _jobs = known with { State = state };
             return known.Found;
-        return Read(connection, stamp, all);
+        }
+        return Read(connection, state, stamp, all);
     }
 
     static FoundRow? One(SqliteConnection connection, string id) =>
         connection.QuerySingleOrDefault<FoundRow>($"{SelectStored} where j.id = @id and {There}", new { id });
 
     /// <summary>Reads the jobs; of those that stand as they stood only that they do.</summary>
-    (IReadOnlyList<StoredJob> Jobs, IReadOnlyList<SetAside> Aside) Read(SqliteConnection connection, string stamp, Pack all)
+    (IReadOnlyList<StoredJob> Jobs, IReadOnlyList<SetAside> Aside) Read(
+        SqliteConnection connection,
+        long state,
+        string stamp,
+        Pack all
+    )
     {
         var aside = new List<SetAside>();
         var jobs = new List<StoredJob>();
@@ -177,7 +194,7 @@ public sealed partial class JobRepository
             else
                 jobs.Add(job);
         }
-        _jobs = new KnownJobs(stamp, all, (jobs, aside)) { Rows = rows };
+        _jobs = new KnownJobs(stamp, all, (jobs, aside)) { Rows = rows, State = state };
         return (jobs, aside);
     }
 

@@ -34,16 +34,16 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
         public string At { get; init; } = "";
     }
 
-    readonly ByStamp<IReadOnlyList<StoredStock>> _known = new();
+    readonly ByStamp<IReadOnlyList<StoredStock>> _known = new(file, Stamp, connection => All(connection, null));
 
     /// <summary>To be called when the file holds another cabin.</summary>
     internal void Forget() => _known.Forget();
 
     /// <summary>All of it, by kind and name; the same list as long as nothing of it changes.</summary>
-    public IReadOnlyList<StoredStock> All()
-    {
-        using SqliteConnection connection = file.Connect();
-        string stamp = connection.QuerySingle<string>(
+    public IReadOnlyList<StoredStock> All() => _known.Now();
+
+    static string Stamp(SqliteConnection connection) =>
+        connection.QuerySingle<string>(
             """
             select count(*) || ' ' || total(version)
               || ' ' || (select coalesce(max(seq), 0) || ' ' || total(undone) from stock_change)
@@ -52,8 +52,6 @@ public sealed class StockRepository(CabinFile file, TimeProvider clock)
             from stock
             """
         );
-        return _known.Of(stamp, () => All(connection, null));
-    }
 
     internal static IReadOnlyList<StoredStock> All(SqliteConnection connection, System.Data.IDbTransaction? transaction)
     {

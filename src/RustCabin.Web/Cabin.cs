@@ -271,6 +271,14 @@ public static class Cabin
                     .UseStatusCodePagesWithReExecute("/oops/{0}")
         );
         app.Use(Pages.Import.ImportModel.RefuseTooLarge);
+        app.Use(
+            (context, next) =>
+            {
+                if (HttpMethods.IsGet(context.Request.Method))
+                    context.RequestServices.GetRequiredService<CabinFile>().Look();
+                return next(context);
+            }
+        );
         app.UseSecurityHeaders(
             new HeaderPolicyCollection()
                 .AddFrameOptionsDeny()

@@ -26,6 +26,7 @@ public sealed class TestCabin : IDisposable
     public void Reopen()
     {
         SqliteConnection.ClearAllPools();
+        File?.Dispose();
         File = CabinFile.Open(Path);
         Sheets = new SheetRepository(File, TimeProvider.System);
         Jobs = new JobRepository(File, Sheets, TimeProvider.System);
@@ -40,6 +41,7 @@ public sealed class TestCabin : IDisposable
 
     public void Dispose()
     {
+        File.Dispose();
         SqliteConnection.ClearAllPools();
         Directory.Delete(_folder, recursive: true);
     }
