@@ -256,8 +256,8 @@ public sealed class CabinFile : IDisposable
     }
 
     /// <summary>
-    /// What follows in this flow of work only looks: the state of the file is asked for once, and again whenever something is read
-    /// of the file itself. A page then costs one such question and not one for each thing that it shows.
+    /// What follows in this flow of work only looks: the state of the file is asked for once, and again whenever something is
+    /// read of the file itself. A page then costs one such question and not one for each thing that it shows.
     /// </summary>
     public void Look() => _look.Value = new Seen();
 
