@@ -61,7 +61,7 @@ public sealed class KeptTests : IDisposable
     }
 
     /// <summary>
-    /// A look keeps to what it has seen until it reads of the file; what comes after it, and what presses, asks anew.
+    /// A look keeps to what it has seen until it reads of the file; what comes after it, and what presses, asks once more.
     /// </summary>
     [Fact]
     public async Task A_look_goes_by_one_state_until_it_reads_of_the_file()
@@ -82,7 +82,8 @@ public sealed class KeptTests : IDisposable
         Assert.Equal("after it", Job.Job.Name);
     }
 
-    /// <summary>Many at once, with commits between them: nobody is told of a state older than the last that was confirmed.</summary>
+    /// <summary>Many at once, with commits between them: nobody is told of a state older than the last that was
+    /// confirmed.</summary>
     [Fact]
     public async Task Nobody_is_told_of_less_than_was_confirmed()
     {

@@ -82,11 +82,18 @@ public sealed record StepShown(BuildModel Station, StepProgress At, int Number)
     public string Took => Station.View.Job.MinutesOf(Step.Id) is { } minutes ? TypedNumber.Show(minutes) : "";
 
     /// <summary>A photo is asked for: something is about to be opened, and none was taken yet.</summary>
-    public bool AsksPhoto => Step.Opens is not null && !IsDone && Station.NotesAt(Step.Id).All(n => n.Note.Photo is null);
+    public bool AsksPhoto =>
+        Step.Opens is not null && !IsDone && !IsLocked && Station.NotesAt(Step.Id).All(n => n.Note.Photo is null);
 
-    /// <summary>Photos that were taken when the levels that this step closes were opened: so it looked.</summary>
+    /// <summary>Most steps open and close nothing: nothing is made for them.</summary>
+    public bool ShowsOpening => AsksPhoto || AsItLooked.Any();
+
+    /// <summary>Most steps stand for nothing, and rest on nothing that stands.</summary>
+    public bool ShowsStanding => Step.Wait > 0 || At.StandsUntil is not null || Standing.Length > 0;
+
+    /// <summary>Photos of the levels that this step closes, taken at their opening; until it is done: so it looked.</summary>
     public IEnumerable<BenchNote> AsItLooked =>
-        Step.Closes.Count == 0
+        IsDone || Step.Closes.Count == 0
             ? []
             : Station
                 .View.Progress.Steps.Where(s => s.Step.Opens is { } level && Step.Closes.Any(c => c.Id == level.Id))

@@ -4,10 +4,6 @@
   "use strict";
   const frame = () => document.getElementById("frame");
 
-  // The time by the cabin's own clock: that of a phone may be off, and a lamp must not seem done before it is.
-  const ahead = Date.parse(document.documentElement.dataset.now) - Date.now();
-  window.cabinNow = () => Date.now() + ahead;
-
   // Fields changed since their form was last sent: what was typed while an answer was on its way is not overwritten by it.
   const typed = new Set();
   document.addEventListener("input", (event) => typed.add(event.target));
@@ -29,6 +25,23 @@
       }),
     );
 
+  const fields = "input:not([type=hidden]), select, option, textarea";
+
+  // Every answer has another token and version in all its forms. Where it is one for all of them, it is laid in by itself: forms
+  // that say the same else are the same then. Returns what lays the new one in.
+  const hold = (name, incoming) => {
+    const all = (within) => [...within.querySelectorAll(`input[type=hidden][name="${name}"]`)];
+    const one = (inputs) => inputs.length > 0 && inputs.every((el) => el.value === inputs[0].value);
+    const now = all(frame()),
+      next = all(incoming);
+    if (!one(now) || !one(next)) return () => {};
+    const [before, after] = [now[0].value, next[0].value];
+    for (const el of next) el.setAttribute("value", before);
+    return () => {
+      for (const el of all(frame())) el.setAttribute("value", after);
+    };
+  };
+
   const show = async (html, url) => {
     const next = new DOMParser().parseFromString(html, "text/html");
     const incoming = next.getElementById("frame");
@@ -39,9 +52,12 @@
     await bring(next);
     document.documentElement.dataset.lamp = next.documentElement.dataset.lamp;
     document.title = next.title;
-    window.Alpine.morph(frame(), incoming.outerHTML, {
+    const lay = ["__RequestVerificationToken", "version"].map((name) => hold(name, incoming));
+    window.Alpine.morph(frame(), incoming, {
       key: (el) => el.id,
-      updating(el, to) {
+      updating(el, to, childrenOnly, skip) {
+        // What is the same in the answer is passed over whole; but what was typed into a field is no attribute of it.
+        if (el.nodeType === 1 && el.isEqualNode(to) && !el.matches(fields) && !el.querySelector(fields)) return skip();
         if (el.tagName === "INPUT" && typed.has(el) && el.type !== "hidden") to.setAttribute("value", el.value);
         if (el.tagName === "DETAILS" && el.open && el.id !== "switcher") to.setAttribute("open", "");
         if (el.tagName === "DIALOG" && el.open) to.setAttribute("open", "");
@@ -53,6 +69,7 @@
         else if (el.tagName === "INPUT" && el.getAttribute("value") !== null) el.value = el.getAttribute("value");
       },
     });
+    for (const each of lay) each();
     // A text area's new text is its child, which is laid after "updated".
     for (const el of frame().querySelectorAll("textarea")) if (!typed.has(el)) el.value = el.defaultValue;
     for (const el of typed) if (!el.isConnected) typed.delete(el);
@@ -170,53 +187,6 @@
       }, Number(under.dataset.again));
   };
   document.addEventListener("DOMContentLoaded", lookAgain);
-
-  // What runs down shows what is left of it, by the clock and not by counting, so that a sleeping page is right again at once.
-  const ended = new Set();
-  const runDown = () => {
-    for (const el of document.querySelectorAll("[data-ring-at]"))
-      if (window.cabinNow() >= Date.parse(el.dataset.ringAt)) {
-        el.classList.add("over");
-        window.cabinRing(el.dataset.ringAt);
-      }
-    for (const el of document.querySelectorAll("[data-until]")) {
-      const left = Math.max(0, Math.ceil((Date.parse(el.dataset.until) - window.cabinNow()) / 1000));
-      el.textContent = Math.floor(left / 60) + ":" + String(left % 60).padStart(2, "0");
-      if (left === 0 && !el.classList.contains("over")) {
-        el.classList.add("over");
-        // The same may stand at two places of a page.
-        if (!ended.has(el.dataset.until)) document.title = el.dataset.over + " " + document.title;
-        ended.add(el.dataset.until);
-      }
-    }
-  };
-
-  // Rings once for each thing, in whichever page it is heard first; not at all where a person set it off.
-  window.cabinRing = (about) => {
-    const rung = sessionStorage.getItem("rung") || "";
-    if (rung.includes(`|${about}|`)) return;
-    sessionStorage.setItem("rung", `${rung.slice(-2000)}|${about}|`);
-    document.documentElement.dataset.rang = about;
-    if (document.documentElement.dataset.ring === "off") return;
-    // A browser sounds nothing before a person has pressed something on the page.
-    if (navigator.userActivation && !navigator.userActivation.hasBeenActive) return;
-    try {
-      const sound = new AudioContext();
-      for (const [at, hz] of [[0, 660], [0.35, 880], [0.7, 660]]) {
-        const tone = sound.createOscillator(),
-          loud = sound.createGain();
-        tone.frequency.value = hz;
-        loud.gain.setValueAtTime(0.25, sound.currentTime + at);
-        loud.gain.exponentialRampToValueAtTime(0.001, sound.currentTime + at + 0.3);
-        tone.connect(loud).connect(sound.destination);
-        tone.start(sound.currentTime + at);
-        tone.stop(sound.currentTime + at + 0.32);
-      }
-    } catch {
-      // A browser without sound still shows that the time is over.
-    }
-  };
-  setInterval(runDown, 1000);
 
   // Files dropped on a form that takes them land in its field; dropped beside it they do not leave the page.
   const carriesFiles = (event) => event.dataTransfer && [...event.dataTransfer.types].includes("Files");

@@ -131,10 +131,13 @@ public sealed record OneInput(FieldAt At, string? Wrong, IReadOnlyList<Thing> Ch
     /// is said until a person says it.
     /// </summary>
     public string? Nothing =>
-        At.Field.Required ? (Text.Length == 0 ? "choose" : null)
-        : At.Field.Otherwise.Length > 0 ? At.Field.Otherwise
-        : At.Field.Things is null ? "as usual"
-        : "none";
+        At.Field switch
+        {
+            { Required: true } => Text.Length == 0 ? "choose" : null,
+            { Otherwise: { Length: > 0 } otherwise } => otherwise,
+            { Things: null } => "as usual",
+            _ => "none",
+        };
 
     /// <summary>The lines of a text field; 0: one line, an input.</summary>
     public int Rows =>
