@@ -175,7 +175,8 @@ public sealed class Bench : IDisposable
             if (["auto", "scroll", "hidden"].includes(getComputedStyle(p).overflowX)) return true;
           return false;
         };
-        const out = [...document.querySelectorAll("body *")].filter(el => el.getBoundingClientRect().right > innerWidth + 1 && !rolls(el));
+        const past = (el) => el.getBoundingClientRect().right > innerWidth + 1;
+        const out = [...document.querySelectorAll("body *")].filter(el => past(el) && !rolls(el));
         return [all + " px", ...out.slice(-3).map(el => el.tagName + "." + el.getAttribute("class") + " "
           + Math.round(el.getBoundingClientRect().right) + " " + el.textContent.trim().slice(0, 40))];
         """;

@@ -6,7 +6,11 @@ namespace RustCabin.Web.Pages.Sheets.Fields;
 /// <summary>What is wrong at a place.</summary>
 /// <param name="Text">In words.</param>
 /// <param name="Said">False: nothing stands there yet, so it is asked for and not wrong.</param>
-public sealed record Complaint(string Text, bool Said);
+public sealed record Complaint(string Text, bool Said)
+{
+    /// <summary>How it looks.</summary>
+    public string Look => Said ? "wrong" : "unsaid";
+}
 
 /// <summary>A piece of a form: one field, or the fields of a thing.</summary>
 public abstract record FormPart;

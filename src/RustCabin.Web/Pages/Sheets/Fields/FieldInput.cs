@@ -25,7 +25,10 @@ public abstract record FieldInput(FieldAt At, string? Wrong)
     public string Name => $"f:{At.Path}";
 
     /// <summary>False: nothing was filled in yet, so what is wrong is asked for and not wrong.</summary>
-    public virtual bool IsSaid => true;
+    protected virtual bool IsSaid => true;
+
+    /// <summary>What is told under it; null: nothing.</summary>
+    public Complaint? Complaint => Wrong is { } wrong ? new(wrong, IsSaid) : null;
 
     /// <summary>What fills a field, by its shape and by what may stand in it.</summary>
     public static FieldInput Of(FieldAt at, IReadOnlyList<SheetError> errors, ThingsAtHand things)
@@ -94,7 +97,7 @@ public sealed record OneInput(FieldAt At, string? Wrong, IReadOnlyList<Thing> Ch
     }
 
     /// <summary>Only what was typed can be wrong; what was not said yet is asked for.</summary>
-    public override bool IsSaid => FormEdit.Text(Shape, At.Value).Trim().Length > 0;
+    protected override bool IsSaid => FormEdit.Text(Shape, At.Value).Trim().Length > 0;
 
     /// <summary>Its label with its unit, and a star where it must be filled.</summary>
     public string Caption
