@@ -53,22 +53,18 @@ public sealed class Bench : IDisposable
     public IWebElement By(string role, string name)
     {
         IWebElement? found = null;
-        Until(
-            () =>
-                (
-                    found = All(role, name)
-                        .FirstOrDefault(e => ((WebElement)e).ComputedAccessibleLabel.StartsWith(name, StringComparison.Ordinal))
-                )
-                    is not null,
-            $"a {role} named \"{name}\""
-        );
+        Until(() => (found = Named(role, name)) is not null, $"a {role} named \"{name}\"");
         return found!;
     }
 
     /// <summary>
-    /// The shown elements of a role that have the name somewhere about them; which of them is really named so, the browser says.
+    /// The first of the shown elements of a role that are named so. It is one question: each is an errand to the browser and
+    /// back, and takes far longer than what is done there.
     /// </summary>
-    IEnumerable<IWebElement> All(string role, string name)
+    /// <param name="role">As those who listen to a page hear it.</param>
+    /// <param name="name">How its accessible name begins.</param>
+    /// <param name="inSight">It is brought to the middle of the window.</param>
+    IWebElement? Named(string role, string name, bool inSight = false)
     {
         string css = role switch
         {
@@ -79,14 +75,20 @@ public sealed class Bench : IDisposable
             "combobox" => "select",
             _ => $"[role={role}]",
         };
-        const string About = """
+        const string Found = """
+            const shown = (el) => el.checkVisibility({ visibilityProperty: true, opacityProperty: true })
+              && el.getClientRects().length > 0;
             const plain = (text) => (text || "").replace(/\s+/g, " ");
             const about = (el) => [el.ariaLabel, el.title, el.placeholder, el.textContent,
               ...[...(el.labels || [])].map((l) => l.textContent),
               ...(el.getAttribute("aria-labelledby") || "").split(" ").map((id) => document.getElementById(id)?.textContent)];
-            return [...document.querySelectorAll(arguments[0])].filter((el) => about(el).some((t) => plain(t).includes(arguments[1])));
+            // The browser works out all names of a page to tell one of them: it is asked of those alone that can be meant.
+            const found = [...document.querySelectorAll(arguments[0])].find((el) => shown(el)
+              && about(el).some((t) => plain(t).includes(arguments[1])) && el.computedName.startsWith(arguments[1]));
+            if (arguments[2]) found?.scrollIntoView({ block: "center" });
+            return found;
             """;
-        return ((IEnumerable<object>)Browser.ExecuteScript(About, css, name)!).Cast<IWebElement>().Where(e => e.Displayed);
+        return (IWebElement?)Browser.ExecuteScript(Found, css, name, inSight);
     }
 
     /// <summary>How many presses were made, and fields filled that count themselves here.</summary>
@@ -99,10 +101,9 @@ public sealed class Bench : IDisposable
         Until(
             () =>
             {
-                IWebElement found = By(role, name);
-                Browser.ExecuteScript("arguments[0].scrollIntoView({ block: 'center' })", found);
-                found.Click();
-                return true;
+                IWebElement? found = Named(role, name, inSight: true);
+                found?.Click();
+                return found is not null;
             },
             $"a press on the {role} named \"{name}\""
         );
@@ -117,7 +118,13 @@ public sealed class Bench : IDisposable
 
     public void Keys(string keys) => Browser.SwitchTo().ActiveElement().SendKeys(keys);
 
-    public string Text(string css) => Browser.FindElements(OpenQA.Selenium.By.CssSelector(css)).FirstOrDefault()?.Text ?? "";
+    /// <summary>What is read of the first that is meant; nothing where it is not there or not shown.</summary>
+    public string Text(string css) =>
+        (string)
+            Browser.ExecuteScript(
+                "const el = document.querySelector(arguments[0]); return el?.checkVisibility() ? (el.innerText ?? el.textContent).trim() : ''",
+                css
+            )!;
 
     public void Sees(string css, string text) =>
         Until(() => Text(css).Contains(text, StringComparison.Ordinal), $"\"{text}\" in {css}");

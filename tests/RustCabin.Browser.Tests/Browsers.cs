@@ -58,6 +58,8 @@ public sealed class Chromium : IDisposable
             "--disable-component-update",
             "--disable-sync",
             "--disable-extensions",
+            // An element tells its own name, as those who listen to a page hear it.
+            "--enable-blink-features=ComputedAccessibilityInfo",
             // What fades from colour to colour has not its own colour yet when it is looked at.
             "--force-prefers-reduced-motion",
             "--hide-scrollbars",

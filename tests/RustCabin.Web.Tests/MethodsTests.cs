@@ -14,7 +14,7 @@ public class MethodsTests
 
     static readonly Lazy<(string File, SyntaxNode Root)[]> Sources = new(() =>
     {
-        string root = ShapeTests.Root(AppContext.BaseDirectory);
+        string root = Repository.Root;
         return
         [
             .. from folder in (string[])["src", "tests"]

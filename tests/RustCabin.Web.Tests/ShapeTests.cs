@@ -67,7 +67,7 @@ public partial class ShapeTests
     [Fact]
     public void No_handler_of_a_press_names_what_a_rule_is_made_of()
     {
-        string pages = Path.Combine(Root(AppContext.BaseDirectory), "src", "RustCabin.Web", "Pages");
+        string pages = Path.Combine(Repository.Root, "src", "RustCabin.Web", "Pages");
         string[] named =
         [
             .. Directory
@@ -82,9 +82,6 @@ public partial class ShapeTests
                 > 100
         );
     }
-
-    internal static string Root(string from) =>
-        File.Exists(Path.Combine(from, "RustCabin.slnx")) ? from : Root(Path.GetDirectoryName(from)!);
 
     /// <summary>A handler, from its name to the blank line behind it.</summary>
     [System.Text.RegularExpressions.GeneratedRegex(

@@ -34,6 +34,25 @@ public partial class LinesTests
                 .Select(f => $"{Path.GetRelativePath(Repository.Root, f.file)} has {f.Lines} lines")
         );
 
+    /// <summary>The namespace of a file has a line of its own, and what is in it stands at the margin.</summary>
+    [Fact]
+    public void No_file_goes_in_for_its_namespace() =>
+        Assert.Empty(
+            from file in Sources
+            where file.EndsWith(".cs", StringComparison.Ordinal)
+            from line in Written(File.ReadAllLines(file))
+            where GoesIn(line.Text)
+            select $"{Path.GetRelativePath(Repository.Root, file)}:{line.Number}"
+        );
+
+    static bool GoesIn(string line) => line.StartsWith("namespace ", StringComparison.Ordinal) && !line.EndsWith(';');
+
+    [Theory]
+    [InlineData("namespace RustCabin;", false)]
+    [InlineData("namespace RustCabin", true)]
+    [InlineData("namespace RustCabin {", true)]
+    public void A_namespace_that_goes_in(string line, bool goesIn) => Assert.Equal(goesIn, GoesIn(line));
+
     /// <summary>
     /// A comment goes on in its line: the next word stands below only where it has no room, or a sentence has ended.
     /// </summary>

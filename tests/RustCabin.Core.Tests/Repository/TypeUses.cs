@@ -1,5 +1,4 @@
 using System.Reflection;
-using System.Reflection.Emit;
 
 namespace RustCabin.Core.Tests;
 
@@ -8,11 +7,6 @@ static class TypeUses
 {
     const BindingFlags All =
         BindingFlags.Public | BindingFlags.NonPublic | BindingFlags.Static | BindingFlags.Instance | BindingFlags.DeclaredOnly;
-
-    static readonly Dictionary<short, OpCode> Codes = typeof(OpCodes)
-        .GetFields(BindingFlags.Public | BindingFlags.Static)
-        .Select(f => (OpCode)f.GetValue(null)!)
-        .ToDictionary(code => code.Value);
 
     public static IEnumerable<Type> Of(Type type)
     {
@@ -34,40 +28,10 @@ static class TypeUses
         : [type];
 
     /// <summary>The types whose members a body calls, reads or makes.</summary>
-    static IEnumerable<Type> Touched(MethodBase method)
-    {
-        byte[] body = method.GetMethodBody()?.GetILAsByteArray() ?? [];
-        for (var at = 0; at < body.Length; )
-        {
-            short value = body[at] == 0xFE ? (short)(0xFE00 | body[at + 1]) : body[at];
-            OpCode code = Codes[value];
-            at += code.Size;
-            if (
-                code.OperandType
-                is OperandType.InlineMethod
-                    or OperandType.InlineField
-                    or OperandType.InlineType
-                    or OperandType.InlineTok
-            )
-                foreach (Type type in Named(method, BitConverter.ToInt32(body, at)))
-                    yield return type;
-            at += code.OperandType switch
-            {
-                OperandType.InlineNone => 0,
-                OperandType.ShortInlineBrTarget or OperandType.ShortInlineI or OperandType.ShortInlineVar => 1,
-                OperandType.InlineVar => 2,
-                OperandType.InlineI8 or OperandType.InlineR => 8,
-                OperandType.InlineSwitch => 4 + 4 * BitConverter.ToInt32(body, at),
-                _ => 4,
-            };
-        }
-    }
+    static IEnumerable<Type> Touched(MethodBase method) => Instructions.Of(method).SelectMany(i => Named(i.Named));
 
-    static IEnumerable<Type> Named(MethodBase method, int token)
+    static IEnumerable<Type> Named(MemberInfo? named)
     {
-        Type[] ofType = method.DeclaringType is { IsGenericType: true } declaring ? declaring.GetGenericArguments() : [];
-        Type[] ofMethod = method.IsGenericMethod ? method.GetGenericArguments() : [];
-        MemberInfo? named = method.Module.ResolveMember(token, ofType, ofMethod);
         if (named is Type type)
             yield return type;
         if (named?.DeclaringType is { } owner)

@@ -42,6 +42,31 @@
     };
   };
 
+  // What moves to another place of the page is made once more there, under its old id: that is what is meant from then on.
+  const heir = (el) => (el.isConnected ? el : el.id ? document.getElementById(el.id) : null);
+
+  // Runs what changes the page. What was being typed into things that move goes with them, and so does the caret.
+  const carry = (change) => {
+    const at = document.activeElement,
+      caret = "selectionStart" in at ? [at.selectionStart, at.selectionEnd] : null;
+    change();
+    for (const el of [...typed]) {
+      if (el.isConnected) continue;
+      typed.delete(el);
+      const next = heir(el);
+      if (!next) continue;
+      typed.add(next);
+      if (el.type === "checkbox" || el.type === "radio") next.checked = el.checked;
+      else if (el.type === "file") next.files = el.files;
+      else next.value = el.value;
+      // The browser tells of no change that a person has not made in this very field.
+      next.addEventListener("blur", () => next.dispatchEvent(new Event("change", { bubbles: true })), { once: true });
+    }
+    const next = at.isConnected ? null : heir(at);
+    next?.focus({ preventScroll: true });
+    if (caret && caret[0] !== null) next?.setSelectionRange?.(...caret);
+  };
+
   const show = async (html, url) => {
     const next = new DOMParser().parseFromString(html, "text/html");
     const incoming = next.getElementById("frame");
@@ -50,29 +75,32 @@
       return;
     }
     await bring(next);
+    // What was typed on another page is not meant for this one.
+    if (new URL(url, location.href).pathname !== location.pathname) typed.clear();
     document.documentElement.dataset.lamp = next.documentElement.dataset.lamp;
     document.title = next.title;
     const lay = ["__RequestVerificationToken", "version"].map((name) => hold(name, incoming));
-    window.Alpine.morph(frame(), incoming, {
-      key: (el) => el.id,
-      updating(el, to, childrenOnly, skip) {
-        // What is the same in the answer is passed over whole; but what was typed into a field is no attribute of it.
-        if (el.nodeType === 1 && el.isEqualNode(to) && !el.matches(fields) && !el.querySelector(fields)) return skip();
-        if (el.tagName === "INPUT" && typed.has(el) && el.type !== "hidden") to.setAttribute("value", el.value);
-        if (el.tagName === "DETAILS" && el.open && el.id !== "switcher") to.setAttribute("open", "");
-        if (el.tagName === "DIALOG" && el.open) to.setAttribute("open", "");
-      },
-      updated(el) {
-        if (typed.has(el) || (el.tagName === "OPTION" && typed.has(el.closest("select")))) return;
-        if (el.tagName === "OPTION") el.selected = el.hasAttribute("selected");
-        else if (el.type === "checkbox" || el.type === "radio") el.checked = el.hasAttribute("checked");
-        else if (el.tagName === "INPUT" && el.getAttribute("value") !== null) el.value = el.getAttribute("value");
-      },
-    });
+    carry(() =>
+      window.Alpine.morph(frame(), incoming, {
+        key: (el) => el.id,
+        updating(el, to, childrenOnly, skip) {
+          // What is the same in the answer is passed over whole; but what was typed into a field is no attribute of it.
+          if (el.nodeType === 1 && el.isEqualNode(to) && !el.matches(fields) && !el.querySelector(fields)) return skip();
+          if (el.tagName === "INPUT" && typed.has(el) && el.type !== "hidden") to.setAttribute("value", el.value);
+          if (el.tagName === "DETAILS" && el.open && el.id !== "switcher") to.setAttribute("open", "");
+          if (el.tagName === "DIALOG" && el.open) to.setAttribute("open", "");
+        },
+        updated(el) {
+          if (typed.has(el) || (el.tagName === "OPTION" && typed.has(el.closest("select")))) return;
+          if (el.tagName === "OPTION") el.selected = el.hasAttribute("selected");
+          else if (el.type === "checkbox" || el.type === "radio") el.checked = el.hasAttribute("checked");
+          else if (el.tagName === "INPUT" && el.getAttribute("value") !== null) el.value = el.getAttribute("value");
+        },
+      }),
+    );
     for (const each of lay) each();
     // A text area's new text is its child, which is laid after "updated".
     for (const el of frame().querySelectorAll("textarea")) if (!typed.has(el)) el.value = el.defaultValue;
-    for (const el of typed) if (!el.isConnected) typed.delete(el);
     // What a script has drawn is not in the answer: it draws again.
     document.dispatchEvent(new Event("cabin:shown"));
   };
@@ -120,9 +148,7 @@
     if (!form) return;
     clearTimeout(due);
     dueForm = form;
-    due = setTimeout(() => {
-      if (form.isConnected) form.requestSubmit();
-    }, 120);
+    due = setTimeout(() => heir(form)?.requestSubmit(), 120);
   });
 
   // What is typed into such a form and not sent yet goes with the page that is left.
@@ -131,10 +157,11 @@
     if (form && [...form.elements].some((el) => typed.has(el))) navigator.sendBeacon(form.action, new FormData(form));
   });
 
-  const submit = (form, submitter) => {
-    if (!form.isConnected) return;
+  const submit = (before, submitter) => {
+    const form = heir(before);
+    if (!form) return;
     if (sending) {
-      wait(submitter || form, () => submit(form, submitter?.isConnected ? submitter : null));
+      wait(submitter || form, () => submit(form, submitter && heir(submitter)));
       return;
     }
     const body = new URLSearchParams(new FormData(form, submitter));
