@@ -252,6 +252,7 @@ public static class Cabin
         Telemetry.Use(app);
         app.UseHostFiltering();
         app.Use(RefuseTrace);
+        app.Use(AtOnce.Answer);
         // The interface answers with problem documents; people get a page.
         app.UseWhen(
             context => context.Request.Path.StartsWithSegments("/api"),

@@ -119,6 +119,8 @@
     frame().setAttribute("aria-busy", "true");
     try {
       const answer = await fetch(url, { credentials: "same-origin", ...options });
+      // A press is answered with the page that it leads to: its address comes with it.
+      const at = new URL(answer.headers.get("cabin-page") || answer.url, location.href).href;
       if (!(answer.headers.get("content-type") || "").startsWith("text/html")) {
         location.href = url;
         return;
@@ -128,8 +130,8 @@
         const page = new DOMParser().parseFromString(await answer.text(), "text/html");
         const told = page.querySelector("main .empty p, main .notice");
         alert(told ? told.textContent : "Something broke. Nothing that was confirmed is lost.");
-      } else await show(await answer.text(), answer.url);
-      if (!keep && !left && answer.ok && answer.url !== location.href) history.pushState(null, "", answer.url);
+      } else await show(await answer.text(), at);
+      if (!keep && !left && answer.ok && at !== location.href) history.pushState(null, "", at);
     } catch {
       alert("The cabin did not answer. Nothing was changed; is it still running?");
     } finally {
@@ -166,7 +168,7 @@
     }
     const body = new URLSearchParams(new FormData(form, submitter));
     for (const el of form.elements) typed.delete(el);
-    return send(submitter || form, form.action, { method: "POST", body }, false);
+    return send(submitter || form, form.action, { method: "POST", body, headers: { "Cabin-At-Once": "1" } }, false);
   };
 
   document.addEventListener("submit", (event) => {
