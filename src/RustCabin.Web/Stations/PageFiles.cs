@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Microsoft.AspNetCore.Components;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.Mvc.Rendering;
@@ -18,10 +19,16 @@ public static class PageFiles
     /// <param name="view">The view that is drawn.</param>
     public static string? Script(ViewContext view) => Of(view, "js");
 
-    static string? Of(ViewContext view, string kind)
+    /// <summary>What was found for a page; the files are those that the application was built with.</summary>
+    static readonly ConcurrentDictionary<(string Page, string Kind), string?> Found = new();
+
+    static string? Of(ViewContext view, string kind) =>
+        view.ActionDescriptor is PageActionDescriptor page
+            ? Found.GetOrAdd((page.RelativePath, kind), _ => Look(view, page, kind))
+            : null;
+
+    static string? Look(ViewContext view, PageActionDescriptor page, string kind)
     {
-        if (view.ActionDescriptor is not PageActionDescriptor page)
-            return null;
         string? folder = Path.GetFileName(Path.GetDirectoryName(page.RelativePath));
         var path = $"/{kind}/stations/{folder?.ToLowerInvariant()}.{kind}";
         var files = view.HttpContext.RequestServices.GetRequiredService<IWebHostEnvironment>().WebRootFileProvider;
