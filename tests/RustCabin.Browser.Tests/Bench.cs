@@ -122,7 +122,8 @@ public sealed class Bench : IDisposable
     public string Text(string css) =>
         (string)
             Browser.ExecuteScript(
-                "const el = document.querySelector(arguments[0]); return el?.checkVisibility() ? (el.innerText ?? el.textContent).trim() : ''",
+                "const el = document.querySelector(arguments[0]); "
+                    + "return el?.checkVisibility() ? (el.innerText ?? el.textContent).trim() : ''",
                 css
             )!;
 

@@ -3,7 +3,7 @@ using System.Reflection.Emit;
 
 namespace RustCabin.Tests.Shared;
 
-/// <summary>What a method does, step by step, as the compiler wrote it. Source: ECMA-335, III, 1.9.</summary>
+/// <summary>What a method does, step by step, as the compiler wrote it (ECMA-335, III, 1.9).</summary>
 public static class Instructions
 {
     static readonly Dictionary<short, OpCode> Codes = typeof(OpCodes)
