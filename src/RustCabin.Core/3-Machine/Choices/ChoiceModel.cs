@@ -269,7 +269,6 @@ public sealed partial class ChoiceModel
         _model.Minimize(aim);
         while (true)
         {
-            cancel.ThrowIfCancellationRequested();
             if (_tried >= MostTried)
                 throw new TooManyTriedException(_tried);
             int linear = _combinations.Values.Sum(c => c.All.Length) > 64 ? 2 : 0;
@@ -279,10 +278,7 @@ public sealed partial class ChoiceModel
                     "num_workers:1,random_seed:7,max_time_in_seconds:20,cp_model_probing_level:0,symmetry_level:0,"
                     + $"linearization_level:{linear}",
             };
-            CpSolverStatus status;
-            using (cancel.Register(solver.StopSearch))
-                status = solver.Solve(_model);
-            cancel.ThrowIfCancellationRequested();
+            CpSolverStatus status = Solving.Run(solver, _model, cancel);
             if (status == CpSolverStatus.Infeasible)
                 return null;
             // Neither found nor ruled out within the solver's own time: that is no "impossible".

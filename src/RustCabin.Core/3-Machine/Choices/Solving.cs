@@ -31,10 +31,24 @@ static class Solving
             ? string.Create(CultureInfo.InvariantCulture, $" max_time_in_seconds:{time.TotalSeconds:0.###}")
             : "";
         var solver = new CpSolver { StringParameters = $"num_workers:1 random_seed:1{limit}" };
-        // A solver looks at no clock of ours: it is told to stop when whoever asked has gone.
-        using CancellationTokenRegistration stop = Budget.Gone.Register(solver.StopSearch);
-        CpSolverStatus status = solver.Solve(model);
-        Budget.Gone.ThrowIfCancellationRequested();
-        return (solver, status);
+        return (solver, Run(solver, model, Budget.Gone));
+    }
+
+    static readonly TimeSpan Again = TimeSpan.FromMilliseconds(20);
+
+    /// <summary>
+    /// Runs a solver until it has its answer or its time is over. It looks at no clock of ours: it is told to stop when whoever
+    /// asked has gone, and told again until it has stopped, for what it is told before it has quite begun it never hears.
+    /// </summary>
+    /// <exception cref="OperationCanceledException">Whoever asked has gone.</exception>
+    public static CpSolverStatus Run(CpSolver solver, CpModel model, CancellationToken gone)
+    {
+        gone.ThrowIfCancellationRequested();
+        CpSolverStatus status;
+        using (var telling = new Timer(_ => solver.StopSearch()))
+        using (gone.Register(() => telling.Change(TimeSpan.Zero, Again)))
+            status = solver.Solve(model);
+        gone.ThrowIfCancellationRequested();
+        return status;
     }
 }
