@@ -6,6 +6,10 @@ namespace RustCabin.Tests.Shared;
 /// <summary>What a method does, step by step, as the compiler wrote it (ECMA-335, III, 1.9).</summary>
 public static class Instructions
 {
+    /// <summary>Whatever a type declares itself, whoever may see it.</summary>
+    public const BindingFlags Declared =
+        BindingFlags.Public | BindingFlags.NonPublic | BindingFlags.Static | BindingFlags.Instance | BindingFlags.DeclaredOnly;
+
     static readonly Dictionary<short, OpCode> Codes = typeof(OpCodes)
         .GetFields(BindingFlags.Public | BindingFlags.Static)
         .Select(f => (OpCode)f.GetValue(null)!)

@@ -9,9 +9,6 @@ namespace RustCabin.Tests.Shared;
 /// </summary>
 public static class LooseFields
 {
-    const BindingFlags All =
-        BindingFlags.Public | BindingFlags.NonPublic | BindingFlags.Static | BindingFlags.Instance | BindingFlags.DeclaredOnly;
-
     static readonly OpCode[] Writing = [OpCodes.Stfld, OpCodes.Stsfld, OpCodes.Ldflda, OpCodes.Ldsflda];
 
     /// <summary>Each as its type and its name.</summary>
@@ -23,7 +20,7 @@ public static class LooseFields
         HashSet<int> setLater =
         [
             .. types
-                .SelectMany(t => t.GetMethods(All))
+                .SelectMany(t => t.GetMethods(Instructions.Declared))
                 .SelectMany(Instructions.Of)
                 .Where(i => Writing.Contains(i.Code) && i.Named is FieldInfo)
                 .Select(i => i.Named!.MetadataToken),
@@ -32,7 +29,7 @@ public static class LooseFields
         [
             .. types
                 .Where(t => !t.Name.Contains('<', StringComparison.Ordinal))
-                .SelectMany(t => t.GetFields(All))
+                .SelectMany(t => t.GetFields(Instructions.Declared))
                 .Where(f => f is { IsPrivate: true, IsInitOnly: false, IsLiteral: false } && !setLater.Contains(f.MetadataToken))
                 // What the compilers of C# and of pages add has no name that a person gives.
                 .Where(f => !f.Name.Contains('<', StringComparison.Ordinal) && !f.Name.StartsWith("__", StringComparison.Ordinal))

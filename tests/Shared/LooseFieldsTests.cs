@@ -17,7 +17,6 @@ public class LooseFieldsTests
     [Fact]
     public void A_loose_field_is_found_and_no_other() => Assert.Equal([Sample], LooseFields.Among([typeof(Loose<>)]));
 
-#pragma warning disable CS9113, IDE0044 // It is loose on purpose.
     sealed class Loose<T>(T first)
     {
         T _once = first;
@@ -35,5 +34,4 @@ public class LooseFieldsTests
 
         static void Into(out T place, T next) => place = next;
     }
-#pragma warning restore CS9113, IDE0044
 }

@@ -5,19 +5,20 @@ namespace RustCabin.Core.Tests;
 /// <summary>What a type leans on, read from what the compiler made of it.</summary>
 static class TypeUses
 {
-    const BindingFlags All =
-        BindingFlags.Public | BindingFlags.NonPublic | BindingFlags.Static | BindingFlags.Instance | BindingFlags.DeclaredOnly;
-
     public static IEnumerable<Type> Of(Type type)
     {
         IEnumerable<Type> held =
         [
             .. type.BaseType is { } above ? [above] : Type.EmptyTypes,
             .. type.GetInterfaces(),
-            .. type.GetFields(All).Select(f => f.FieldType),
-            .. type.GetMethods(All).SelectMany(m => m.GetParameters().Select(p => p.ParameterType).Append(m.ReturnType)),
-            .. type.GetConstructors(All).SelectMany(m => m.GetParameters().Select(p => p.ParameterType)),
-            .. type.GetMethods(All).Cast<MethodBase>().Concat(type.GetConstructors(All)).SelectMany(Touched),
+            .. type.GetFields(Instructions.Declared).Select(f => f.FieldType),
+            .. type.GetMethods(Instructions.Declared)
+                .SelectMany(m => m.GetParameters().Select(p => p.ParameterType).Append(m.ReturnType)),
+            .. type.GetConstructors(Instructions.Declared).SelectMany(m => m.GetParameters().Select(p => p.ParameterType)),
+            .. type.GetMethods(Instructions.Declared)
+                .Cast<MethodBase>()
+                .Concat(type.GetConstructors(Instructions.Declared))
+                .SelectMany(Touched),
         ];
         return held.SelectMany(Parts).Distinct();
     }
