@@ -207,7 +207,9 @@ public static class Cabin
             razor.Conventions.ConfigureFilter(new Microsoft.AspNetCore.Mvc.AutoValidateAntiforgeryTokenAttribute());
             razor.Conventions.ConfigureFilter(new KnownPresses());
         });
+        builder.Services.AddSingleton<Microsoft.AspNetCore.Mvc.Razor.IRazorPageActivator, PageActivator>();
         builder.Services.AddAntiforgery(a => a.Cookie.Name = $"cabin-forgery-{Guard.Mark(home)}");
+        Token.Keep(builder.Services);
         builder.Services.AddResponseCompression(c => c.EnableForHttps = false);
         builder.Services.AddHealthChecks().AddCheck<CabinHealth>("cabin");
         builder.Services.AddProblemDetails(problems =>

@@ -34,8 +34,21 @@ public static class PageFiles
         var files = view.HttpContext.RequestServices.GetRequiredService<IWebHostEnvironment>().WebRootFileProvider;
         if (!files.GetFileInfo(path).Exists)
             return null;
-        // Under the name that changes with what is in it, so that a browser may keep it.
-        var assets = view.HttpContext.GetEndpoint()?.Metadata.GetMetadata<ResourceAssetCollection>();
-        return assets is null ? path : $"/{assets[path[1..]]}";
+        return Named(view, path[1..]);
+    }
+
+    static readonly ConcurrentDictionary<string, string> Names = new();
+
+    /// <summary>The address of a file under the name that changes with what is in it, so that a browser may keep it.</summary>
+    /// <param name="view">The view that is drawn.</param>
+    /// <param name="path">Where it stands: <c>css/tokens.css</c>.</param>
+    public static string Named(ViewContext view, string path)
+    {
+        if (Names.TryGetValue(path, out string? name))
+            return name;
+        // A page that is shown because something failed knows no names.
+        if (view.HttpContext.GetEndpoint()?.Metadata.GetMetadata<ResourceAssetCollection>() is not { } assets)
+            return $"/{path}";
+        return Names[path] = $"/{assets[path]}";
     }
 }

@@ -10,9 +10,8 @@ namespace RustCabin.Web.Stations;
 /// is about (<c>with-site="os"</c>), and the token that proves it comes from here. With script it is sent in the background and
 /// the page is changed in place.
 /// </summary>
-/// <param name="html">Makes the token.</param>
 [HtmlTargetElement("press")]
-public sealed class Press(IHtmlGenerator html) : TagHelper
+public sealed class Press : TagHelper
 {
     /// <summary>The page's handler.</summary>
     public string Do { get; set; } = "";
@@ -52,7 +51,7 @@ public sealed class Press(IHtmlGenerator html) : TagHelper
         }
         else if (!Again)
             output.Attributes.SetAttribute(new TagHelperAttribute("data-swap"));
-        output.PreContent.AppendHtml(html.GenerateAntiforgery(ViewContext));
+        output.PreContent.AppendHtml(Token.Of(ViewContext));
         if (page is StationPage { View: { } view })
             Hide(output, "version", $"{view.Stored.Version}");
         foreach ((string name, string? value) in With)
