@@ -223,13 +223,19 @@ public sealed class Svg
     /// <summary>A coordinate: at most one decimal.</summary>
     public static string N(double number)
     {
-        // Most numbers of a drawing are whole or end in a half: those need no long division.
-        double twice = number * 2;
-        if (twice is < 0 or > 1e9 || twice != Math.Floor(twice))
-            return number.ToString("0.#", CultureInfo.InvariantCulture);
-        string whole = ((long)number).ToString(CultureInfo.InvariantCulture);
-        return (long)twice % 2 == 0 ? whole : $"{whole}.5";
+        double tenths = number * 10,
+            below = Math.Floor(tenths);
+        // A drawing has thousands of numbers, most of them again and again; what lies between two of them is left to the framework.
+        if (!(tenths >= 0 && tenths < Written.Length - 1) || Math.Abs(tenths - below - 0.5) < 1e-6)
+            return InTenths(number);
+        int nearest = (int)(tenths - below < 0.5 ? below : below + 1);
+        return Written[nearest] ??= InTenths(nearest / 10.0);
     }
+
+    static string InTenths(double number) => number.ToString("0.#", CultureInfo.InvariantCulture);
+
+    /// <summary>Numbers by their tenths, as they were written before.</summary>
+    static readonly string?[] Written = new string?[20_000];
 
     static string E(string text) => HtmlEncoder.Default.Encode(text);
 }

@@ -29,7 +29,7 @@ public abstract class Desk
     public abstract char Key { get; }
 
     /// <summary>Its name in addresses.</summary>
-    public string Slug => Name.Text.ToLowerInvariant().Replace(", ", "-").Replace(' ', '-');
+    public string Slug => field ??= Name.Text.ToLowerInvariant().Replace(", ", "-").Replace(' ', '-');
 
     /// <summary>Adds its calls and files to the routes.</summary>
     public virtual void Map(IEndpointRouteBuilder routes) { }
@@ -46,9 +46,12 @@ public abstract class Desk
         };
     }
 
+    /// <summary>The core's stations of that name.</summary>
+    IReadOnlyList<Station>? _stations;
+
     /// <summary>How far the job is here, apart from its findings: as the core's station says.</summary>
     protected virtual StationMark FarOf(JobView view) =>
-        Core.Trail.Stations.Where(s => s.Name == Name).Max(s => (Far?)s.FarOf(view.After)) switch
+        (_stations ??= [.. Core.Trail.Stations.Where(s => s.Name == Name)]).Max(s => (Far?)s.FarOf(view.After)) switch
         {
             Far.Clear => StationMark.Clear,
             Far.InHand => StationMark.InHand,
@@ -80,5 +83,11 @@ public static class Desks
     public static Desk At(StationName name) => Trail.First(s => s.Name == name);
 
     public static T Of<T>()
-        where T : Desk => Trail.OfType<T>().Single();
+        where T : Desk => Only<T>.Desk;
+
+    static class Only<T>
+        where T : Desk
+    {
+        public static readonly T Desk = Trail.OfType<T>().Single();
+    }
 }

@@ -30,16 +30,17 @@ public sealed class Press : TagHelper
     public ViewContext ViewContext { get; set; } = null!;
 
     /// <inheritdoc/>
-    public override void Init(TagHelperContext context)
-    {
-        if (ViewContext.ViewData["Page"] is IRefusing page && page.Refused(Do, With) is { } typed)
-            context.Items[typeof(TypedForm)] = typed;
-    }
-
-    /// <inheritdoc/>
-    public override void Process(TagHelperContext context, TagHelperOutput output)
+    public override async Task ProcessAsync(TagHelperContext context, TagHelperOutput output)
     {
         var page = ViewContext.ViewData["Page"] as IRefusing;
+        Begin(page, output);
+        // What was typed into it shows again where it was refused.
+        if (page?.Refused(Do, With) is { } typed)
+            output.Content.SetHtmlContent(typed.Into((await output.GetChildContentAsync()).GetContent()));
+    }
+
+    void Begin(IRefusing? page, TagHelperOutput output)
+    {
         HttpRequest request = ViewContext.HttpContext.Request;
         output.TagName = "form";
         output.Attributes.SetAttribute("method", "post");
@@ -53,11 +54,11 @@ public sealed class Press : TagHelper
             output.Attributes.SetAttribute(new TagHelperAttribute("data-swap"));
         output.PreContent.AppendHtml(Token.Of(ViewContext));
         if (page is StationPage { View: { } view })
-            Hide(output, "version", $"{view.Stored.Version}");
+            output.PreContent.AppendHtml(Hidden("version", $"{view.Stored.Version}"));
         foreach ((string name, string? value) in With)
-            Hide(output, name, value ?? "");
+            output.PreContent.AppendHtml(Hidden(name, value ?? ""));
     }
 
-    static void Hide(TagHelperOutput output, string name, string value) =>
-        output.PreContent.AppendHtml($"<input type=\"hidden\" name=\"{name}\" value=\"{HtmlEncoder.Default.Encode(value)}\">");
+    static string Hidden(string name, string value) =>
+        $"<input type=\"hidden\" name=\"{name}\" value=\"{HtmlEncoder.Default.Encode(value)}\">";
 }

@@ -24,7 +24,7 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
 
     public JobView View => _view!;
     public abstract Desk Desk { get; }
-    public Preferences Preferences => Preferences.From(Request);
+    public Preferences Preferences => field ??= Preferences.From(Request);
 
     /// <inheritdoc/>
     public string? Notice { get; protected set; }
@@ -250,9 +250,11 @@ public abstract class StationPage(SheetRepository sheets, JobRepository jobs) : 
 
     /// <summary>What the page shows (a zoom, a socket), without the press that was made.</summary>
     protected QueryString AsShown() =>
-        Request
+        _shown ??= Request
             .Query.Where(q => q.Key is not ("handler" or "kept") && !Passing.Contains(q.Key))
             .Aggregate(QueryString.Empty, (all, q) => all.Add(q.Key, q.Value.ToString()));
+
+    QueryString? _shown;
 
     /// <summary>Where a station of this job stands.</summary>
     public string UrlOf(Desk desk) => $"/jobs/{View.Job.Id}/{desk.Slug}";

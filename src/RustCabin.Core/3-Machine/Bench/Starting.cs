@@ -1,4 +1,3 @@
-using System.Runtime.CompilerServices;
 using RustCabin.Core.Maps;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
@@ -21,10 +20,10 @@ public sealed record Starting(
     /// <summary>The stack that a start needs, in bytes.</summary>
     const ulong Page = 256;
 
-    static readonly ConditionalWeakTable<PlannedUnit, Starting> Known = [];
+    static readonly PerPlan<Starting> Known = new(Made);
 
     /// <summary>What a unit needs, by its sheet as it is planned; worked out once as long as the plan is kept.</summary>
-    public static Starting Of(PlannedUnit right) => Known.GetValue(right, Made);
+    public static Starting Of(PlannedUnit right) => Known.Of(right);
 
     static Starting Made(PlannedUnit right)
     {

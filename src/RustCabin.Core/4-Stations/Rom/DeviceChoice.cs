@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using RustCabin.Core.Chips;
 using RustCabin.Core.Cupboard;
 using RustCabin.Core.Findings;
@@ -58,14 +59,20 @@ public static class DeviceChoice
         IReadOnlyDictionary<string, string>? ties = null
     ) =>
         [
-            .. RomDevice
-                .All.Select(d => (Device: d, Wiring: RomWiring.Solve(d, socket, ties ?? new Dictionary<string, string>())))
-                .Where(d => d.Wiring.Fits)
+            .. (ties is null ? Untied.GetValue(socket, s => Wired(s, new Dictionary<string, string>())) : Wired(socket, ties))
                 .Select(d => new DeviceOption(d.Device, d.Wiring, imageBytes <= 0 ? 1 : (int)((long)d.Device.Bytes / imageBytes)))
                 .Where(o => o.Copies > 0)
                 .OrderBy(o => o.Work)
                 .ThenBy(o => o.Device.Bytes),
         ];
+
+    /// <summary>What goes into a socket of a sheet with nothing tied; the same as long as the sheet is.</summary>
+    static readonly ConditionalWeakTable<IReadOnlyList<string>, (RomDevice Device, RomWiring Wiring)[]> Untied = [];
+
+    static (RomDevice Device, RomWiring Wiring)[] Wired(
+        IReadOnlyList<string> socket,
+        IReadOnlyDictionary<string, string> ties
+    ) => [.. RomDevice.All.Select(d => (Device: d, Wiring: RomWiring.Solve(d, socket, ties))).Where(d => d.Wiring.Fits)];
 
     /// <summary>
     /// ROM-SPEED: the device's access time against the socket's budget: a stop over it, a watch within 10 %. Source:

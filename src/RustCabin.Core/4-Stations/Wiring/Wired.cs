@@ -1,4 +1,3 @@
-using System.Runtime.CompilerServices;
 using RustCabin.Core.Planning;
 using RustCabin.Core.Sheets;
 
@@ -7,7 +6,7 @@ namespace RustCabin.Core.Wiring;
 /// <summary>The wiring of a planned unit: its places, the changes of its job, and its nets before and after them.</summary>
 public sealed class Wired
 {
-    static readonly ConditionalWeakTable<PlannedUnit, Wired> Known = [];
+    static readonly PerPlan<Wired> Known = new(unit => new Wired(unit));
 
     readonly Dictionary<string, int> _fragmentOf = new(StringComparer.Ordinal);
     readonly ILookup<int, string> _names;
@@ -43,7 +42,7 @@ public sealed class Wired
     }
 
     /// <summary>That of a unit; kept as long as the unit is.</summary>
-    public static Wired Of(PlannedUnit unit) => Known.GetValue(unit, u => new Wired(u));
+    public static Wired Of(PlannedUnit unit) => Known.Of(unit);
 
     /// <summary>True where there is something to wire: changes, pads or contacts. Nearly all plans have none.</summary>
     public static bool IsAny(PlannedUnit unit) =>

@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using RustCabin.Core.Baseline;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Maps;
@@ -40,6 +41,18 @@ public sealed record JobTests(IReadOnlyList<JobTest> Tests, IReadOnlyList<string
     /// <param name="before">The unit as it stands.</param>
     /// <param name="after">The unit as the job plans it.</param>
     public static JobTests Of(PlannedUnit before, PlannedUnit after)
+    {
+        if (!Sets.TryGetValue(after, out Kept? kept) || !ReferenceEquals(kept.Before, before))
+            Sets.AddOrUpdate(after, kept = new Kept(before, Made(before, after)));
+        return kept.Tests;
+    }
+
+    sealed record Kept(PlannedUnit Before, JobTests Tests);
+
+    /// <summary>The sets that were worked out, each as long as its plan is used.</summary>
+    static readonly ConditionalWeakTable<PlannedUnit, Kept> Sets = [];
+
+    static JobTests Made(PlannedUnit before, PlannedUnit after)
     {
         string[] touched = [.. FunctionsTouched(before, after).Select(f => f.Id).Concat(ClaimsTouched(before, after)).Distinct()];
         JobTest[] all = [.. Known(before, after).DistinctBy(t => t.Id).Take(TestsAsked.Most)];

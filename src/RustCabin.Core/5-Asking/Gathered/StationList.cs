@@ -1,5 +1,4 @@
 using System.Collections;
-using System.Runtime.CompilerServices;
 using RustCabin.Core.Bench;
 using RustCabin.Core.Choices;
 using RustCabin.Core.Findings;
@@ -126,12 +125,13 @@ public sealed class StationList(IReadOnlyList<Station> stations) : IReadOnlyList
     /// <summary>What can go wrong with a unit, station by station.</summary>
     public IEnumerable<Slip> Slips(PlannedUnit unit) => stations.SelectMany(s => s.Slips(unit));
 
-    readonly ConditionalWeakTable<PlannedUnit, IReadOnlyList<Hypothesis>> Suspected = [];
+    readonly PerPlan<IReadOnlyList<Hypothesis>> _suspected = new(plan =>
+        [.. stations.SelectMany(s => s.Hypotheses(plan)).DistinctBy(h => h.Id)]
+    );
 
     /// <summary>The single faults that a plan allows, station by station, each once; run once as long as the plan is
     /// kept.</summary>
-    public IReadOnlyList<Hypothesis> Hypotheses(PlannedUnit at) =>
-        Suspected.GetValue(at, plan => [.. stations.SelectMany(s => s.Hypotheses(plan)).DistinctBy(h => h.Id)]);
+    public IReadOnlyList<Hypothesis> Hypotheses(PlannedUnit at) => _suspected.Of(at);
 
     /// <summary>The causes that come and go, station by station.</summary>
     public IReadOnlyList<Hypothesis> Marginals(PlannedUnit at) => [.. stations.SelectMany(s => s.Marginals(at))];
@@ -143,8 +143,11 @@ public sealed class StationList(IReadOnlyList<Station> stations) : IReadOnlyList
         Sight.Merged(stations.SelectMany(s => s.Sights(at)).Where(s => !inCall || s.InCall));
 
     /// <summary>What the stations would still use of a job, in their order.</summary>
-    public IReadOnlyList<(StationName Station, MissingFact Fact)> Missing(PlannedUnit unit) =>
-        [.. stations.SelectMany(s => s.Missing(unit).Select(m => (s.Name, m)))];
+    public IReadOnlyList<(StationName Station, MissingFact Fact)> Missing(PlannedUnit unit) => _missing.Of(unit);
+
+    readonly PerPlan<IReadOnlyList<(StationName, MissingFact)>> _missing = new(unit =>
+        [.. stations.SelectMany(s => s.Missing(unit).Select(m => (s.Name, m)))]
+    );
 
     /// <summary>What stands in a unit's passport, part by part.</summary>
     public ILookup<PassportPart, PassportLine> Passport(PassportAsked asked) =>

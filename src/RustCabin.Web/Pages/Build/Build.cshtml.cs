@@ -71,7 +71,6 @@ public partial class BuildModel(SheetRepository sheets, JobRepository jobs, Phot
     public IActionResult OnPostTook(string job, long version, StepId step, string? took) =>
         Press(job, version, at => Ticking.Took(at, step, took));
 
-    /// <summary>What stood by itself is ready.</summary>
     /// <summary>The acts of wiring that the job does.</summary>
     public IReadOnlySet<ChangeAct> ActsOfWiring =>
         field ??= Core.Wiring.PlacedChange.ToDo(View.Before, View.After).Select(c => c.Change.Do).ToHashSet();
@@ -87,6 +86,7 @@ public partial class BuildModel(SheetRepository sheets, JobRepository jobs, Phot
 
     public IActionResult OnPostGoOn(string job, long version) => Press(job, version, Settling.GoOn);
 
+    /// <summary>What stood by itself is ready.</summary>
     public IActionResult OnPostReady(string job, long version, StepId step) => Press(job, version, at => Ticking.Ready(at, step));
 
     public IActionResult OnPostTick(string job, long version, StepId step, bool done, string? took, string? proof) =>
