@@ -7,12 +7,12 @@ using RustCabin.Data;
 namespace RustCabin.Benchmarks;
 
 /// <summary>
-/// A cabin at 1, 10 and 100 times the units and jobs of the sample cabin: how its start, its shelf, search, import, backup and a
+/// A cabin at 1, 10, 18 and 100 times the units and jobs of the sample cabin: how its start, its shelf, search, import, backup and a
 /// press grow. Source: docs/measured.md, Growth.
 /// </summary>
 static class GrowthRuns
 {
-    static readonly int[] Times = [1, 10, 100];
+    static readonly int[] Times = [1, 10, 18, 100];
 
     public static IEnumerable<Measured> All() => Times.SelectMany(Of);
 
@@ -47,7 +47,7 @@ static class GrowthRuns
                 weight = path == "/" ? bytes : weight;
             }
             yield return new Measured($"{size}: weight of the shelf", weight / 1000.0, "kB", 150);
-            yield return new Measured($"{size}: a press", Pressed(http), "ms", null);
+            yield return new Measured($"{size}: a press", Presses.Median(http), "ms", null);
             server.Process.Refresh();
             yield return new Measured($"{size}: memory", server.Process.WorkingSet64 / 1e6, "MB", null);
         }
@@ -71,56 +71,6 @@ static class GrowthRuns
                 times.Add(Stopwatch.GetElapsedTime(began).TotalMilliseconds);
         }
         return times.Order().ElementAt(times.Count / 2);
-    }
-
-    /// <summary>A jumper is set to and fro, and the page that shows it is read; the median of 10.</summary>
-    static double Pressed(HttpClient http)
-    {
-        const string Page = "/jobs/slip-3-winter/memory";
-        var times = new List<double>();
-        for (int i = 0; i < 12; i++)
-        {
-            string html = http.GetStringAsync(Page).GetAwaiter().GetResult();
-            long began = Stopwatch.GetTimestamp();
-            (string action, KeyValuePair<string, string>[] fields) = Form(html, "handler=Switch");
-            using HttpResponseMessage answer = http.PostAsync(action, new FormUrlEncodedContent(fields)).GetAwaiter().GetResult();
-            answer.EnsureSuccessStatusCode().Content.ReadAsByteArrayAsync().GetAwaiter().GetResult();
-            if (i > 1)
-                times.Add(Stopwatch.GetElapsedTime(began).TotalMilliseconds);
-        }
-        return times.Order().ElementAt(times.Count / 2);
-    }
-
-    /// <summary>The first form of a press, with its fields and its first button that is not barred.</summary>
-    static (string Action, KeyValuePair<string, string>[] Fields) Form(string html, string press)
-    {
-        int at = html.IndexOf(press, StringComparison.Ordinal),
-            from = html.LastIndexOf("<form", at, StringComparison.Ordinal),
-            to = html.IndexOf("</form>", at, StringComparison.Ordinal);
-        string form = System.Net.WebUtility.HtmlDecode(html[from..to]);
-        string action = System.Text.RegularExpressions.Regex.Match(form, "action=\"([^\"]+)\"").Groups[1].Value;
-        IEnumerable<string> tags = System
-            .Text.RegularExpressions.Regex.Matches(form, "<(?:input|button)[^>]*>")
-            .Select(m => m.Value)
-            .ToArray();
-        string Of(string tag, string name) =>
-            System.Text.RegularExpressions.Regex.Match(tag, $" {name}=\"([^\"]*)\"").Groups[1].Value;
-        return (
-            action,
-            [
-                .. tags.Where(t => t.StartsWith("<input", StringComparison.Ordinal))
-                    .Concat(
-                        tags.Where(t =>
-                                t.StartsWith("<button", StringComparison.Ordinal)
-                                && !t.Contains("aria-pressed=\"true\"", StringComparison.Ordinal)
-                                && !t.Contains("disabled", StringComparison.Ordinal)
-                            )
-                            .Take(1)
-                    )
-                    .Where(t => Of(t, "name").Length > 0)
-                    .Select(t => KeyValuePair.Create(Of(t, "name"), Of(t, "value"))),
-            ]
-        );
     }
 
     static double Backed(string folder)

@@ -17,6 +17,7 @@ public sealed record Once(Type Type, MethodInfo Method)
         ["images"] = [typeof(Images)],
         ["server"] = [],
         ["growth"] = [],
+        ["pages"] = [],
     };
 
     /// <summary>Every benchmark of a class.</summary>

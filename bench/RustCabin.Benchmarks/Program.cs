@@ -1,11 +1,10 @@
 using BenchmarkDotNet.Configs;
 using BenchmarkDotNet.Jobs;
-using BenchmarkDotNet.Reports;
 using BenchmarkDotNet.Running;
 using BenchmarkDotNet.Toolchains.InProcess.Emit;
 using RustCabin.Benchmarks;
 
-// Prints one table: what was measured beside its budget (README, for two small cores).
+// Prints one table: what was measured, how slow the machine was just then, and the budget (for two small cores).
 ManualConfig quiet = ManualConfig
     .CreateEmpty()
     .AddJob(Job.ShortRun.WithToolchain(InProcessEmitToolchain.Instance))
@@ -38,33 +37,32 @@ var budgets = new Dictionary<string, double?>
 var measured = new List<Measured>();
 
 Type[] types = args.Length > 0 ? [.. args.SelectMany(a => Once.Parts[a])] : [.. Once.Parts.Values.SelectMany(p => p)];
-foreach (Type type in types)
-foreach (BenchmarkReport report in BenchmarkRunner.Run(type, quiet).Reports)
-{
-    string name = report.BenchmarkCase.Descriptor.WorkloadMethodDisplayInfo.Trim('\'');
-    // One that threw has no figures: it is named in the table, and the others still stand there.
-    measured.Add(new Measured(name, report.ResultStatistics?.Median / 1e6, "ms", budgets.GetValueOrDefault(name)));
-}
+measured.AddRange(Measured.Paced(types.SelectMany(t => Once.Of(t).SelectMany(Reports))));
+if (args.Length == 0 || args.Contains("images"))
+    measured.AddRange(Measured.Paced(RomRuns.All()));
+if (args.Length == 0 || args.Contains("core"))
+    measured.AddRange(Measured.Paced(OrderRuns.All()));
 if (args.Length == 0 || args.Contains("server"))
 {
-    measured.AddRange(DataRuns.All());
-    measured.AddRange(ServerRuns.All());
+    measured.AddRange(Measured.Paced(DataRuns.All()));
+    measured.AddRange(Measured.Paced(ServerRuns.All()));
 }
+if (args.Contains("pages"))
+    measured.AddRange(Measured.Paced(ServerRuns.Pages()));
 if (args.Length == 0 || args.Contains("growth"))
-    measured.AddRange(GrowthRuns.All());
+    measured.AddRange(Measured.Paced(GrowthRuns.All()));
 
-Console.WriteLine($"{"measured on " + Environment.ProcessorCount + " cores", -46}{"result", 14}{"budget", 14}");
-foreach (Measured m in measured)
-    Console.WriteLine(
-        $"{m.Name, -46}{(m.Value is { } v ? $"{v:0.###} {m.Unit}" : "failed"), 14}"
-            + $"{(m.Budget is { } b ? $"{b:0.###} {m.Unit}" : ""), 14}{Verdict(m)}"
-    );
+foreach (string line in Measured.Table(measured))
+    Console.WriteLine(line);
 return measured.Any(m => m.Value is null) ? 1 : 0;
 
-static string Verdict(Measured m) =>
-    (m.Value, m.Budget) switch
-    {
-        (null, _) => "  FAILED: run it with ./cabin test web",
-        (_, null) => "",
-        var (value, budget) => value <= budget ? "  within" : "  OVER",
-    };
+IEnumerable<Measured> Reports(Once one) =>
+    BenchmarkRunner
+        .Run(one.Type, [one.Method], quiet)
+        .Reports.Select(report => new Measured(
+            one.Name,
+            // One that threw has no figures: it is named in the table, and the others still stand there.
+            report.ResultStatistics?.Median / 1e6,
+            "ms",
+            budgets.GetValueOrDefault(one.Name)
+        ));

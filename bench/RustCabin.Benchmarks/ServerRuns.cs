@@ -9,9 +9,6 @@ namespace RustCabin.Benchmarks;
 /// </summary>
 static partial class ServerRuns
 {
-    const int Clients = 16,
-        RequestsEach = 100;
-
     public static IEnumerable<Measured> All()
     {
         string data = Directory.CreateTempSubdirectory("cabin-bench").FullName;
@@ -20,7 +17,8 @@ static partial class ServerRuns
         for (int i = 0; i < 5; i++)
             using (Run(data, null, out TimeSpan took))
                 starts.Add(took.TotalMilliseconds);
-        yield return new Measured("start to first answer, median of 5", starts.Order().ElementAt(2), "ms", 1500);
+        yield return new Measured("start to first answer, median of 5", starts.Order().ElementAt(2), "ms", 1000);
+        yield return LoadRuns.Allocated(data).GetAwaiter().GetResult();
 
         using Run server = Run(data, null, out _);
 
@@ -30,11 +28,13 @@ static partial class ServerRuns
         )
             yield return new Measured(
                 $"{station} page, 95th percentile, 16 clients",
-                Percentile95($"{server.Url}/jobs/{job}/{station}"),
+                LoadRuns.Percentile95(server.Url, $"/jobs/{job}/{station}"),
                 "ms",
                 50
             );
 
+        foreach (Measured line in LoadRuns.All(server.Url).GetAwaiter().GetResult())
+            yield return line;
         yield return HexThroughTheCall(server.Url);
 
         using var http = new HttpClient();
@@ -53,6 +53,15 @@ static partial class ServerRuns
         yield return new Measured("scripts among it", scripts / 1000, "kB", 80);
 
         double Weigh(string path) => http.GetByteArrayAsync(server.Url + path).GetAwaiter().GetResult().Length;
+    }
+
+    /// <summary>The pages under load alone.</summary>
+    public static IEnumerable<Measured> Pages()
+    {
+        string data = Directory.CreateTempSubdirectory("cabin-bench").FullName;
+        using Run server = Run(data, "--demo", out _);
+        foreach (Measured line in LoadRuns.All(server.Url).GetAwaiter().GetResult())
+            yield return line;
     }
 
     /// <summary>
@@ -96,40 +105,7 @@ static partial class ServerRuns
 
     /// <summary>The styles and scripts that a page asks for.</summary>
     [System.Text.RegularExpressions.GeneratedRegex("(?:href|src)=\"(/[^\"]+\\.(?:css|js))\"")]
-    private static partial System.Text.RegularExpressions.Regex Linked();
-
-    /// <summary>
-    /// The 95th percentile in milliseconds, after as many requests again as are measured: a server that has been running.
-    /// </summary>
-    static double Percentile95(string url)
-    {
-        Drive(url).GetAwaiter().GetResult();
-        double[] sorted = [.. Drive(url).GetAwaiter().GetResult().Order()];
-        return sorted[(int)(sorted.Length * 0.95)];
-    }
-
-    /// <summary>Sixteen clients, each asking again as soon as it is answered; the time of each request.</summary>
-    static async Task<IEnumerable<double>> Drive(string url)
-    {
-        using var http = new HttpClient(new SocketsHttpHandler { MaxConnectionsPerServer = Clients });
-        List<double>[] times = await Task.WhenAll(
-            Enumerable
-                .Range(0, Clients)
-                .Select(async _ =>
-                {
-                    var mine = new List<double>();
-                    for (int i = 0; i < RequestsEach; i++)
-                    {
-                        long began = Stopwatch.GetTimestamp();
-                        using HttpResponseMessage answer = await http.GetAsync(url);
-                        await answer.EnsureSuccessStatusCode().Content.ReadAsByteArrayAsync();
-                        mine.Add(Stopwatch.GetElapsedTime(began).TotalMilliseconds);
-                    }
-                    return mine;
-                })
-        );
-        return times.SelectMany(t => t);
-    }
+    internal static partial System.Text.RegularExpressions.Regex Linked();
 
     internal static Run Run(string data, string? option, out TimeSpan toFirstAnswer)
     {

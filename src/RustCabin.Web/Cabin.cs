@@ -208,6 +208,7 @@ public static class Cabin
             razor.Conventions.ConfigureFilter(new KnownPresses());
         });
         builder.Services.AddSingleton<Microsoft.AspNetCore.Mvc.Razor.IRazorPageActivator, PageActivator>();
+        builder.Services.AddSingleton<Microsoft.AspNetCore.Mvc.RazorPages.Infrastructure.PageResultExecutor, PageDrawing>();
         builder.Services.AddAntiforgery(a => a.Cookie.Name = $"cabin-forgery-{Guard.Mark(home)}");
         Token.Keep(builder.Services);
         builder.Services.AddResponseCompression(c => c.EnableForHttps = false);

@@ -6,7 +6,7 @@ namespace RustCabin.Tests.Shared;
 /// How fast this machine goes just now. A budget is meant for a machine that does nothing else, and tests run beside each other:
 /// a fixed piece of work that is timed around it says by how much the budget is to be stretched.
 /// </summary>
-public static class Pace
+static class Pace
 {
     /// <summary>What the fixed piece takes on an idle core of the machine that the budgets were set on.</summary>
     const double UsualMs = 14;
@@ -31,6 +31,9 @@ public static class Pace
         }
         return best;
     }
+
+    /// <summary>How many times as long as usual a fixed piece of work takes just now; 1 where it takes no longer.</summary>
+    public static double Times() => Math.Max(1, Math.Min(Fixed(), Fixed()) / UsualMs);
 
     static double Fixed()
     {

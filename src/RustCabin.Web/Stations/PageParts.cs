@@ -27,7 +27,7 @@ public static class PageParts
     public static async Task<IHtmlContent> Part<T>(this RazorPageBase page, string name, T model)
     {
         ViewContext here = page.ViewContext;
-        IRazorPage part = Found.GetOrAdd((here.ActionDescriptor.Id, page.Path, name), k => Look(here, page, k.Name))();
+        IRazorPage part = Find(here, page.Path, name);
         part.ViewContext = new ViewContext(here, here.View, new ViewDataDictionary<T>(here.ViewData, model), here.Writer)
         {
             ExecutingFilePath = part.Path,
@@ -37,11 +37,21 @@ public static class PageParts
         return HtmlString.Empty;
     }
 
-    static Func<IRazorPage> Look(ViewContext here, RazorPageBase page, string name)
+    /// <summary>A part or a frame, new made.</summary>
+    /// <param name="here">The page that is answered with.</param>
+    /// <param name="from">The path of the page or part that asks for it.</param>
+    /// <param name="name">Its name, as for a partial view.</param>
+    /// <exception cref="InvalidOperationException">There is none.</exception>
+    internal static IRazorPage Find(ViewContext here, string? from, string name) =>
+        Found.TryGetValue((here.ActionDescriptor.Id, from, name), out Func<IRazorPage>? make)
+            ? make()
+            : (Found[(here.ActionDescriptor.Id, from, name)] = Look(here, from, name))();
+
+    static Func<IRazorPage> Look(ViewContext here, string? from, string name)
     {
         IServiceProvider services = here.HttpContext.RequestServices;
         ICompositeViewEngine engine = services.GetRequiredService<ICompositeViewEngine>();
-        ViewEngineResult found = engine.GetView(page.Path, name, isMainPage: false);
+        ViewEngineResult found = engine.GetView(from, name, isMainPage: false);
         if (!found.Success)
             found = engine.FindView(here, name, isMainPage: false);
         string path = ((RazorView)found.EnsureSuccessful(null).View!).RazorPage.Path;
