@@ -26,7 +26,12 @@ static class DataRuns
             if (!import.Run(pack, ImportMode.Careful, "bench").Done)
                 throw new InvalidOperationException("the full pack was not imported");
             yield return new Measured("import of 2,000 sheets", watch.Elapsed.TotalMilliseconds, "ms", 5000);
-            yield return new Measured("2,000 sheets read from disk", Median(() => new SheetRepository(file, TimeProvider.System).All()), "ms", 300);
+            yield return new Measured(
+                "2,000 sheets read from disk",
+                Median(() => new SheetRepository(file, TimeProvider.System).All()),
+                "ms",
+                300
+            );
             int name = 0;
             yield return new Measured(
                 "one sheet saved and all at hand again",

@@ -44,7 +44,10 @@ sealed record Measured(string Name, double? Value, string Unit, double? Budget)
         foreach (Measured line in lines)
         {
             double after = Tests.Shared.Pace.Times();
-            yield return line with { Pace = (before + after) / 2 };
+            yield return line with
+            {
+                Pace = (before + after) / 2,
+            };
             before = after;
         }
     }

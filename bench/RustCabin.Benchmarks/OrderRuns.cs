@@ -25,7 +25,12 @@ static class OrderRuns
             times.Add(Stopwatch.GetElapsedTime(began).TotalMilliseconds);
             undecided += found.AtLeast < found.AccessChanges ? 1 : 0;
         }
-        yield return new Measured("order of 60 steps on 12 levels, median of 200", times.Order().ElementAt(Cases / 2), "ms", null);
+        yield return new Measured(
+            "order of 60 steps on 12 levels, median of 200",
+            times.Order().ElementAt(Cases / 2),
+            "ms",
+            null
+        );
         yield return new Measured("order of 60 steps on 12 levels, slowest of 200", times.Max(), "ms", 1000);
         yield return new Measured("of them not proved the best", undecided, "cases", 0);
     }

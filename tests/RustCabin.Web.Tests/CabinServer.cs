@@ -118,7 +118,7 @@ public sealed class CabinServer : IAsyncLifetime
     }
 
     /// <summary>A browser that has never been here.</summary>
-    void Visit()
+    public void Visit()
     {
         Cookies = new();
         Http = new HttpClient(new SocketsHttpHandler { AllowAutoRedirect = true, CookieContainer = Cookies })

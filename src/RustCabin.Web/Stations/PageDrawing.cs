@@ -76,7 +76,7 @@ sealed class PageDrawing(
 }
 
 /// <summary>What is written of a page, in UTF-8.</summary>
-sealed class PageBytes : TextWriter, IHtmlContent
+public sealed class PageBytes : TextWriter, IHtmlContent
 {
     byte[] _bytes = ArrayPool<byte>.Shared.Rent(1 << 16);
     int _length;
@@ -164,5 +164,6 @@ sealed class PageBytes : TextWriter, IHtmlContent
             ArrayPool<byte>.Shared.Return(_bytes);
         _bytes = [];
         _length = 0;
+        base.Dispose(disposing);
     }
 }

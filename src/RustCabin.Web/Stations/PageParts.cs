@@ -4,6 +4,7 @@ using System.Reflection;
 using Microsoft.AspNetCore.Html;
 using Microsoft.AspNetCore.Mvc.Razor;
 using Microsoft.AspNetCore.Mvc.Razor.Internal;
+using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.Mvc.Rendering;
 using Microsoft.AspNetCore.Mvc.ViewEngines;
 using Microsoft.AspNetCore.Mvc.ViewFeatures;
@@ -16,7 +17,7 @@ namespace RustCabin.Web.Stations;
 /// </summary>
 public static class PageParts
 {
-    static readonly ConcurrentDictionary<(string Action, string? From, string Name), Func<IRazorPage>> Found = new();
+    static readonly ConcurrentDictionary<(string Page, string? From, string Name), Func<IRazorPage>> Found = new();
 
     /// <summary>Writes a part at the place where it is asked for.</summary>
     /// <param name="page">The page or part that it stands in.</param>
@@ -43,9 +44,10 @@ public static class PageParts
     /// <param name="name">Its name, as for a partial view.</param>
     /// <exception cref="InvalidOperationException">There is none.</exception>
     internal static IRazorPage Find(ViewContext here, string? from, string name) =>
-        Found.TryGetValue((here.ActionDescriptor.Id, from, name), out Func<IRazorPage>? make)
-            ? make()
-            : (Found[(here.ActionDescriptor.Id, from, name)] = Look(here, from, name))();
+        Found.GetOrAdd((PathOf(here), from, name), static (of, view) => Look(view, of.From, of.Name), here)();
+
+    /// <summary>Of the page that is answered with: its folder is looked in first.</summary>
+    static string PathOf(ViewContext here) => ((PageActionDescriptor)here.ActionDescriptor).RelativePath;
 
     static Func<IRazorPage> Look(ViewContext here, string? from, string name)
     {

@@ -45,12 +45,15 @@ public static class Token
 /// </summary>
 /// <param name="tokens">Makes them and tests them.</param>
 /// <param name="cookie">The name of the cookie.</param>
-sealed class KeptTokens(IAntiforgery tokens, string cookie) : IAntiforgery
+sealed class KeptTokens(IAntiforgery tokens, string cookie) : IAntiforgery, IDisposable
 {
     /// <summary>So many browsers are known at once; one that is forgotten gets another token.</summary>
     const int Most = 500;
 
     readonly MemoryCache _kept = new(new MemoryCacheOptions { SizeLimit = Most });
+
+    /// <inheritdoc/>
+    public void Dispose() => _kept.Dispose();
 
     public AntiforgeryTokenSet GetAndStoreTokens(HttpContext context)
     {

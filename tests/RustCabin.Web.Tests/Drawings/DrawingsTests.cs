@@ -33,6 +33,19 @@ public class DrawingsTests
         return Plan.For(sheets, sheets.FindJob(job)!);
     }
 
+    [Fact]
+    public void A_coordinate_is_written_with_one_decimal_at_most_as_the_framework_rounds()
+    {
+        var random = new Random(11);
+        double[] edges = [0, -0.04, 0.05, 0.25, 0.35, 1.449999, 1.45, 1.950001, 1999.95, 1999.96, 2000, 2000.04, -3.25, 1e12];
+        foreach (
+            double number in edges
+                .Concat(Enumerable.Range(0, 4000).Select(_ => random.NextDouble() * 2200 - 100))
+                .Concat(Enumerable.Range(0, 4000).Select(_ => Math.Round(random.NextDouble() * 300, random.Next(4))))
+        )
+            Assert.Equal(number.ToString("0.#", CultureInfo.InvariantCulture), RustCabin.Web.Drawings.Svg.N(number));
+    }
+
     static XElement Svg(IHtmlContent drawing)
     {
         using var text = new StringWriter(CultureInfo.InvariantCulture);

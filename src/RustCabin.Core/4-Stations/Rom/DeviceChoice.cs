@@ -69,10 +69,8 @@ public static class DeviceChoice
     /// <summary>What goes into a socket of a sheet with nothing tied; the same as long as the sheet is.</summary>
     static readonly ConditionalWeakTable<IReadOnlyList<string>, (RomDevice Device, RomWiring Wiring)[]> Untied = [];
 
-    static (RomDevice Device, RomWiring Wiring)[] Wired(
-        IReadOnlyList<string> socket,
-        IReadOnlyDictionary<string, string> ties
-    ) => [.. RomDevice.All.Select(d => (Device: d, Wiring: RomWiring.Solve(d, socket, ties))).Where(d => d.Wiring.Fits)];
+    static (RomDevice Device, RomWiring Wiring)[] Wired(IReadOnlyList<string> socket, IReadOnlyDictionary<string, string> ties) =>
+        [.. RomDevice.All.Select(d => (Device: d, Wiring: RomWiring.Solve(d, socket, ties))).Where(d => d.Wiring.Fits)];
 
     /// <summary>
     /// ROM-SPEED: the device's access time against the socket's budget: a stop over it, a watch within 10 %. Source:
