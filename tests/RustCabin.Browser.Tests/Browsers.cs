@@ -38,18 +38,22 @@ public sealed class Browsers : IDisposable
     }
 }
 
-/// <summary>Headless Chromium with a folder of its own.</summary>
+/// <summary>
+/// Chromium as Debian builds it for use without a screen: it draws the same pages, and its own process takes a quarter of the
+/// work. The driver gives it a folder of its own.
+/// </summary>
 public sealed class Chromium : IDisposable
 {
-    readonly string _profile = Directory.CreateTempSubdirectory("chromium").FullName;
+    /// <summary>Of Debian's package chromium-headless-shell.</summary>
+    const string Shell = "/usr/lib/chromium/chromium-headless-shell";
 
     public ChromeDriver Driver { get; }
 
     public Chromium()
     {
-        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        var options = new ChromeOptions { BinaryLocation = Shell };
         options.AddArguments(
-            "--headless=new",
+            "--headless",
             "--no-sandbox",
             "--disable-gpu",
             "--disable-quic",
@@ -63,8 +67,7 @@ public sealed class Chromium : IDisposable
             // What fades from colour to colour has not its own colour yet when it is looked at.
             "--force-prefers-reduced-motion",
             "--hide-scrollbars",
-            "--window-size=1280,800",
-            $"--user-data-dir={_profile}"
+            "--window-size=1280,800"
         );
         options.SetLoggingPreference(LogType.Browser, LogLevel.All);
         var service = ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver");
@@ -115,9 +118,5 @@ public sealed class Chromium : IDisposable
         Driver.Manage().Logs.GetLog(LogType.Browser);
     }
 
-    public void Dispose()
-    {
-        Driver.Dispose();
-        Directory.Delete(_profile, recursive: true);
-    }
+    public void Dispose() => Driver.Dispose();
 }

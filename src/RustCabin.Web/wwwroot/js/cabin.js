@@ -94,7 +94,7 @@
           if (typed.has(el) || (el.tagName === "OPTION" && typed.has(el.closest("select")))) return;
           if (el.tagName === "OPTION") el.selected = el.hasAttribute("selected");
           else if (el.type === "checkbox" || el.type === "radio") el.checked = el.hasAttribute("checked");
-          else if (el.tagName === "INPUT" && el.getAttribute("value") !== null) el.value = el.getAttribute("value");
+          else if (el.tagName === "INPUT" && el.type !== "file") el.value = el.getAttribute("value") ?? "";
         },
       }),
     );
