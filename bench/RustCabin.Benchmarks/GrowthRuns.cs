@@ -7,7 +7,7 @@ using RustCabin.Data;
 namespace RustCabin.Benchmarks;
 
 /// <summary>
-/// A cabin at 1, 10, 18 and 100 times the units and jobs of the sample cabin: how its start, its shelf, search, import, backup and a
+/// A cabin at 1, 10, 18 and 100 times the units and jobs of the sample cabin: how start, shelf, search, import, backup and a
 /// press grow. Source: docs/measured.md, Growth.
 /// </summary>
 static class GrowthRuns

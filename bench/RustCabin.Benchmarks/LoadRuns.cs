@@ -5,8 +5,8 @@ using Microsoft.AspNetCore.Builder;
 namespace RustCabin.Benchmarks;
 
 /// <summary>
-/// Pages under load: 16 browsers that go through the memory, build and ROM pages of every job of the sample cabin while somebody
-/// else presses, beside a static file; and what a page allocates.
+/// Pages under load: 16 browsers that go through the memory, build and ROM pages of every job of the sample cabin while another
+/// person presses, beside a static file; and what a page allocates.
 /// </summary>
 static partial class LoadRuns
 {

@@ -57,8 +57,11 @@ sealed record Measured(string Name, double? Value, string Unit, double? Budget)
     {
         yield return $"{"measured on " + Environment.ProcessorCount + " cores", -52}{"result", 14}{"pace", 7}{"budget", 14}";
         foreach (Measured m in lines)
-            yield return $"{m.Name, -52}{(m.Value is { } v ? $"{v:#,0.###} {m.Unit}" : "failed"), 14}{m.Pace, 7:0.0}"
-                + $"{(m.Budget is { } b ? $"{(m.Least ? "from " : "")}{b:#,0.##} {m.Unit}" : ""), 14}  {m.Verdict}{Share(m, lines)}";
+        {
+            string result = m.Value is { } value ? $"{value:#,0.###} {m.Unit}" : "failed",
+                budget = m.Budget is { } wanted ? $" {(m.Least ? "from " : "")}{wanted:#,0.##} {m.Unit}" : "";
+            yield return $"{m.Name, -52}{result, 14}{m.Pace, 7:0.0}{budget, 14}  {m.Verdict}{Share(m, lines)}";
+        }
     }
 
     static string Share(Measured line, IReadOnlyList<Measured> lines) =>

@@ -225,7 +225,8 @@ public sealed class Svg
     {
         double tenths = number * 10,
             below = Math.Floor(tenths);
-        // A drawing has thousands of numbers, most of them again and again; what lies between two of them is left to the framework.
+        // A drawing has thousands of numbers, most of them again and again. What lies just between two of them is left to the
+        // framework.
         if (!(tenths >= 0 && tenths < Written.Length - 1) || Math.Abs(tenths - below - 0.5) < 1e-6)
             return InTenths(number);
         int nearest = (int)(tenths - below < 0.5 ? below : below + 1);
