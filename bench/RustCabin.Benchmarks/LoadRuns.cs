@@ -16,6 +16,11 @@ static partial class LoadRuns
     /// <summary>Times between two presses of the one who presses.</summary>
     static readonly TimeSpan BetweenPresses = TimeSpan.FromMilliseconds(250);
 
+    /// <summary>
+    /// Of the files a second, pages that the same work serves: three times the 0.04 of the time when this was first asked for.
+    /// </summary>
+    const double Wanted = 0.12;
+
     public const string File = "static file of 17 kB, 16 clients";
 
     public static async Task<IReadOnlyList<Measured>> All(string url)
@@ -35,7 +40,7 @@ static partial class LoadRuns
         return
         [
             new Measured(File, files, "/s", null),
-            new Measured($"pages of {pages.Length / 3} jobs, 16 clients, presses between", rate, "/s", 0.07 * files)
+            new Measured($"pages of {pages.Length / 3} jobs, 16 clients, presses between", rate, "/s", Wanted * files)
             {
                 Least = true,
                 Yard = File,

@@ -1,5 +1,3 @@
-using RustCabin.Tests.Shared;
-
 namespace RustCabin.Benchmarks;
 
 /// <summary>
@@ -13,7 +11,7 @@ sealed record Measured(string Name, double? Value, string Unit, double? Budget)
     /// <summary>More is better: the budget is the least that is wanted.</summary>
     public bool Least { get; init; }
 
-    /// <summary>How many times slower than usual the machine was round about it.</summary>
+    /// <summary>How many times slower than usual the machine was round about it (<see cref="Benchmarks.Pace"/>).</summary>
     public double Pace { get; init; } = 1;
 
     /// <summary>What it would be at the usual pace; what is no time and no rate is as it is.</summary>
@@ -40,10 +38,10 @@ sealed record Measured(string Name, double? Value, string Unit, double? Budget)
     /// <summary>Lines as they come, each with the machine's pace before and after it.</summary>
     public static IEnumerable<Measured> Paced(IEnumerable<Measured> lines)
     {
-        double before = Tests.Shared.Pace.Times();
+        double before = RustCabin.Benchmarks.Pace.Times();
         foreach (Measured line in lines)
         {
-            double after = Tests.Shared.Pace.Times();
+            double after = RustCabin.Benchmarks.Pace.Times();
             yield return line with
             {
                 Pace = (before + after) / 2,

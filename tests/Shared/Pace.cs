@@ -32,9 +32,6 @@ static class Pace
         return best;
     }
 
-    /// <summary>How many times as long as usual a fixed piece of work takes just now; 1 where it takes no longer.</summary>
-    public static double Times() => Math.Max(1, Math.Min(Fixed(), Fixed()) / UsualMs);
-
     static double Fixed()
     {
         var watch = Stopwatch.StartNew();
