@@ -14,14 +14,8 @@ sealed record Measured(string Name, double? Value, string Unit, double? Budget)
     /// <summary>How many times slower than usual the machine was round about it (<see cref="Benchmarks.Pace"/>).</summary>
     public double Pace { get; init; } = 1;
 
-    /// <summary>What it would be at the usual pace; what is no time and no rate is as it is.</summary>
-    public double? Usual =>
-        Unit switch
-        {
-            "ms" or "s" => Value / Pace,
-            "/s" => Value * Pace,
-            _ => Value,
-        };
+    /// <summary>What a time would be at the usual pace; what is held against a line of the same run is as it is.</summary>
+    public double? Usual => Unit == "ms" ? Value / Pace : Value;
 
     public string Verdict =>
         (Value, Budget) switch

@@ -1,5 +1,6 @@
 using System.Diagnostics;
 using RustCabin.Core.Build;
+using RustCabin.Tests.Shared;
 
 namespace RustCabin.Benchmarks;
 
@@ -19,7 +20,7 @@ static class OrderRuns
         int undecided = 0;
         for (int i = 0; i < Cases; i++)
         {
-            OrderAsked asked = Case(random, Needs[i % Needs.Length]);
+            OrderAsked asked = OrderCases.Random(random, Steps, Levels, Needs[i % Needs.Length]);
             long began = Stopwatch.GetTimestamp();
             Ordering found = Ordering.Of(asked);
             times.Add(Stopwatch.GetElapsedTime(began).TotalMilliseconds);
@@ -33,43 +34,5 @@ static class OrderRuns
         );
         yield return new Measured("order of 60 steps on 12 levels, slowest of 200", times.Max(), "ms", 1000);
         yield return new Measured("of them not proved the best", undecided, "cases", 0);
-    }
-
-    static OrderAsked Case(Random random, double needs)
-    {
-        // Steps wait for earlier ones of a hidden order, and are listed in another.
-        int[] hidden = [.. Enumerable.Range(0, Steps)];
-        random.Shuffle(hidden);
-        return new OrderAsked
-        {
-            Levels =
-            [
-                .. Enumerable
-                    .Range(0, Levels)
-                    .Select(l => new OrderLevel
-                    {
-                        Id = $"l{l}",
-                        From = l == 0 ? null : $"l{random.Next(l)}",
-                        Minutes = l,
-                    }),
-            ],
-            Steps =
-            [
-                .. Enumerable
-                    .Range(0, Steps)
-                    .Select(s => new OrderStep
-                    {
-                        Id = $"s{s}",
-                        Level = $"l{random.Next(Levels)}",
-                        After =
-                        [
-                            .. Enumerable
-                                .Range(0, Steps)
-                                .Where(o => hidden[o] < hidden[s] && random.NextDouble() < needs)
-                                .Select(o => $"s{o}"),
-                        ],
-                    }),
-            ],
-        };
     }
 }

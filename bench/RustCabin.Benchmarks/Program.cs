@@ -7,6 +7,7 @@ using RustCabin.Benchmarks;
 // Prints one table: what was measured, how slow the machine was just then, and the budget (for two small cores).
 ManualConfig quiet = ManualConfig
     .CreateEmpty()
+    .AddLogger(BenchmarkDotNet.Loggers.NullLogger.Instance)
     .AddJob(Job.ShortRun.WithToolchain(InProcessEmitToolchain.Instance))
     .WithOptions(ConfigOptions.DisableOptimizationsValidator | ConfigOptions.DisableLogFile)
     .WithArtifactsPath(Directory.CreateTempSubdirectory("cabin-bench-artifacts").FullName)

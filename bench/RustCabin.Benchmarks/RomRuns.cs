@@ -19,13 +19,26 @@ static class RomRuns
         {
             using var json = System.Text.Json.JsonDocument.Parse($"[{{\"op\":\"{op}\"}}]");
             IReadOnlyList<RomOp> ops = RomOp.Read(json.RootElement).Ops;
-            (double work, double copy) = InTurn(() => RomOp.Run([image], ops), () => image.Clone(), Turns);
+            (double work, double copy) = InTurn(
+                () => RomOp.Run([image], ops),
+                () => Copied(image, op == "double" ? 2 : 1),
+                Turns
+            );
             yield return new Measured($"{op} of 16 MiB, as fast as a copy", 100 * copy / work, "%", 70) { Least = true };
         }
         if (!File.Exists("/usr/bin/objcopy"))
             yield break;
         foreach (Measured line in Hex(image))
             yield return line;
+    }
+
+    /// <summary>The yardstick: as many bytes written as the work writes.</summary>
+    static byte[] Copied(byte[] image, int times)
+    {
+        byte[] copy = GC.AllocateUninitializedArray<byte>(times * image.Length);
+        for (int i = 0; i < times; i++)
+            image.CopyTo(copy, i * image.Length);
+        return copy;
     }
 
     static IEnumerable<Measured> Hex(byte[] image)
@@ -67,7 +80,9 @@ static class RomRuns
         return process.ExitCode == 0 ? target : throw new InvalidOperationException($"objcopy ended with {process.ExitCode}");
     }
 
-    /// <summary>The medians of both, in milliseconds.</summary>
+    /// <summary>
+    /// The best of both in milliseconds: the system gives back what was made before now in the turn of one, now of the other.
+    /// </summary>
     internal static (double One, double Other) InTurn(Func<object> one, Func<object> other, int turns)
     {
         // Until it is compiled as well as it will be.
@@ -79,13 +94,11 @@ static class RomRuns
             others = new double[turns];
         for (int i = 0; i < turns; i++)
             (ones[i], others[i]) = (Took(one), Took(other));
-        return (ones.Order().ElementAt(turns / 2), others.Order().ElementAt(turns / 2));
+        return (ones.Min(), others.Min());
     }
 
     static double Took(Func<object> work)
     {
-        // What was made before is given back between two turns, and not within one.
-        GC.Collect();
         long began = Stopwatch.GetTimestamp();
         GC.KeepAlive(work());
         return Stopwatch.GetElapsedTime(began).TotalMilliseconds;

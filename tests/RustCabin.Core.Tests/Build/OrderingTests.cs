@@ -50,45 +50,6 @@ public sealed class OrderingTests
         Assert.Equal((0, 0m), (found.AccessChanges, found.AccessMinutes));
     }
 
-    static OrderAsked Random(Random random, int steps, int levels, double needs)
-    {
-        OrderLevel[] tree =
-        [
-            .. Enumerable
-                .Range(0, levels)
-                .Select(l => new OrderLevel
-                {
-                    Id = $"l{l}",
-                    From = l == 0 ? null : $"l{random.Next(l)}",
-                    Minutes = l,
-                }),
-        ];
-        // Steps wait for earlier ones of a hidden order, and are listed in another.
-        int[] hidden = [.. Enumerable.Range(0, steps)];
-        random.Shuffle(hidden);
-        return new OrderAsked
-        {
-            Levels = tree,
-            Steps =
-            [
-                .. Enumerable
-                    .Range(0, steps)
-                    .Select(s => new OrderStep
-                    {
-                        Id = $"s{s}",
-                        Level = $"l{random.Next(levels)}",
-                        After =
-                        [
-                            .. Enumerable
-                                .Range(0, steps)
-                                .Where(o => hidden[o] < hidden[s] && random.NextDouble() < needs)
-                                .Select(o => $"s{o}"),
-                        ],
-                    }),
-            ],
-        };
-    }
-
     /// <summary>Every order that the needs allow, the earlier listed first: the first of the cheapest.</summary>
     static (int[] Order, int Changes) BruteForce(OrderAsked asked)
     {
@@ -134,7 +95,7 @@ public sealed class OrderingTests
         var random = new Random(20261126);
         for (int i = 0; i < 2000; i++)
         {
-            OrderAsked asked = Random(random, random.Next(1, 9), random.Next(1, 6), random.NextDouble() * 0.6);
+            OrderAsked asked = OrderCases.Random(random, random.Next(1, 9), random.Next(1, 6), random.NextDouble() * 0.6);
             (int[] order, int changes) = BruteForce(asked);
             var found = Ordering.Of(asked);
             Assert.True(changes == found.AccessChanges, $"case {i}: {found.AccessChanges} instead of {changes}");
@@ -149,7 +110,7 @@ public sealed class OrderingTests
         int best = 0;
         for (int i = 0; i < 400; i++)
         {
-            OrderAsked asked = Random(random, random.Next(1, 9), random.Next(1, 6), random.NextDouble() * 0.6);
+            OrderAsked asked = OrderCases.Random(random, random.Next(1, 9), random.Next(1, 6), random.NextDouble() * 0.6);
             (int[] _, int changes) = BruteForce(asked);
             Ordering near = Ordering.Near(asked);
             Assert.Equal(Enumerable.Range(0, asked.Steps.Count), near.Order.Order());
@@ -172,7 +133,7 @@ public sealed class OrderingTests
         var random = new Random(25);
         for (int i = 0; i < 6; i++)
         {
-            OrderAsked asked = Random(random, 60, 25, new[] { 0.02, 0.04, 0.06 }[i % 3]);
+            OrderAsked asked = OrderCases.Random(random, 60, 25, new[] { 0.02, 0.04, 0.06 }[i % 3]);
             var clock = Stopwatch.StartNew();
             var found = Ordering.Of(asked, TimeSpan.FromMilliseconds(300));
             Assert.True(clock.Elapsed.TotalSeconds < 3, $"{clock.Elapsed} for case {i}");
@@ -192,7 +153,7 @@ public sealed class OrderingTests
         // One for the compiler; then each counts.
         for (int i = 0; i < 12; i++)
         {
-            OrderAsked asked = Random(random, 60, levels, new[] { 0.01, 0.03, 0.08, 0.2 }[i % 4]);
+            OrderAsked asked = OrderCases.Random(random, 60, levels, new[] { 0.01, 0.03, 0.08, 0.2 }[i % 4]);
             var clock = Stopwatch.StartNew();
             var found = Ordering.Of(asked);
             Assert.Equal(60, found.Order.Distinct().Count());
