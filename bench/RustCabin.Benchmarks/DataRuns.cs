@@ -28,18 +28,21 @@ static class DataRuns
             yield return new Measured("import of 2,000 sheets", watch.Elapsed.TotalMilliseconds, "ms", 5000);
             yield return new Measured(
                 "2,000 sheets read from disk",
-                Median(() => new SheetRepository(file, TimeProvider.System).All()),
+                Timed.Median(9, () => new SheetRepository(file, TimeProvider.System).All()),
                 "ms",
                 300
             );
             int name = 0;
             yield return new Measured(
                 "one sheet saved and all at hand again",
-                Median(() =>
-                {
-                    sheets.Change("u7", unit => unit with { Name = $"Unit {++name}" });
-                    return sheets.All();
-                }),
+                Timed.Median(
+                    9,
+                    () =>
+                    {
+                        sheets.Change("u7", unit => unit with { Name = $"Unit {++name}" });
+                        return sheets.All();
+                    }
+                ),
                 "ms",
                 20
             );
@@ -73,19 +76,6 @@ static class DataRuns
             SqliteConnection.ClearAllPools();
             Directory.Delete(folder, recursive: true);
         }
-    }
-
-    static double Median(Func<object> work)
-    {
-        _ = work();
-        double[] times = new double[9];
-        for (int i = 0; i < times.Length; i++)
-        {
-            var watch = Stopwatch.StartNew();
-            GC.KeepAlive(work());
-            times[i] = watch.Elapsed.TotalMilliseconds;
-        }
-        return times.Order().ElementAt(times.Length / 2);
     }
 
     static byte[] Full()

@@ -39,23 +39,25 @@ var measured = new List<Measured>();
 
 Type[] types = args.Length > 0 ? [.. args.SelectMany(a => Once.Parts[a])] : [.. Once.Parts.Values.SelectMany(p => p)];
 measured.AddRange(Measured.Paced(types.SelectMany(t => Once.Of(t).SelectMany(Reports))));
-if (args.Length == 0 || args.Contains("images"))
+if (Asked("images"))
     measured.AddRange(Measured.Paced(RomRuns.All()));
-if (args.Length == 0 || args.Contains("core"))
+if (Asked("core"))
     measured.AddRange(Measured.Paced(OrderRuns.All()));
-if (args.Length == 0 || args.Contains("server"))
+if (Asked("server"))
 {
     measured.AddRange(Measured.Paced(DataRuns.All()));
     measured.AddRange(Measured.Paced(ServerRuns.All()));
 }
 if (args.Contains("pages"))
     measured.AddRange(Measured.Paced(ServerRuns.Pages()));
-if (args.Length == 0 || args.Contains("growth"))
+if (Asked("growth"))
     measured.AddRange(Measured.Paced(GrowthRuns.All()));
 
 foreach (string line in Measured.Table(measured))
     Console.WriteLine(line);
 return measured.Any(m => m.Value is null) ? 1 : 0;
+
+bool Asked(string part) => args.Length == 0 || args.Contains(part);
 
 IEnumerable<Measured> Reports(Once one) =>
     BenchmarkRunner

@@ -93,14 +93,7 @@ static class RomRuns
         double[] ones = new double[turns],
             others = new double[turns];
         for (int i = 0; i < turns; i++)
-            (ones[i], others[i]) = (Took(one), Took(other));
+            (ones[i], others[i]) = (Timed.Once(one), Timed.Once(other));
         return (ones.Min(), others.Min());
-    }
-
-    static double Took(Func<object> work)
-    {
-        long began = Stopwatch.GetTimestamp();
-        GC.KeepAlive(work());
-        return Stopwatch.GetElapsedTime(began).TotalMilliseconds;
     }
 }

@@ -47,11 +47,11 @@ public abstract class Desk
     }
 
     /// <summary>The core's stations of that name.</summary>
-    IReadOnlyList<Station>? _stations;
+    IReadOnlyList<Station> Stations => field ??= [.. Core.Trail.Stations.Where(s => s.Name == Name)];
 
     /// <summary>How far the job is here, apart from its findings: as the core's station says.</summary>
     protected virtual StationMark FarOf(JobView view) =>
-        (_stations ??= [.. Core.Trail.Stations.Where(s => s.Name == Name)]).Max(s => (Far?)s.FarOf(view.After)) switch
+        Stations.Max(s => (Far?)s.FarOf(view.After)) switch
         {
             Far.Clear => StationMark.Clear,
             Far.InHand => StationMark.InHand,

@@ -1,4 +1,3 @@
-using System.Runtime.CompilerServices;
 using RustCabin.Core.Baseline;
 using RustCabin.Core.Declared;
 using RustCabin.Core.Maps;
@@ -40,17 +39,10 @@ public sealed record JobTests(IReadOnlyList<JobTest> Tests, IReadOnlyList<string
     /// <summary>The set of a job.</summary>
     /// <param name="before">The unit as it stands.</param>
     /// <param name="after">The unit as the job plans it.</param>
-    public static JobTests Of(PlannedUnit before, PlannedUnit after)
-    {
-        if (!Sets.TryGetValue(after, out Kept? kept) || !ReferenceEquals(kept.Before, before))
-            Sets.AddOrUpdate(after, kept = new Kept(before, Made(before, after)));
-        return kept.Tests;
-    }
+    public static JobTests Of(PlannedUnit before, PlannedUnit after) => Sets.Of(after).Of(before);
 
-    sealed record Kept(PlannedUnit Before, JobTests Tests);
-
-    /// <summary>The sets that were worked out, each as long as its plan is used.</summary>
-    static readonly ConditionalWeakTable<PlannedUnit, Kept> Sets = [];
+    /// <summary>The sets by what the job plans, and then by what stood before it.</summary>
+    static readonly PerPlan<PerPlan<JobTests>> Sets = new(after => new(before => Made(before, after)));
 
     static JobTests Made(PlannedUnit before, PlannedUnit after)
     {
