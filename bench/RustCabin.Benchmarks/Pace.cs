@@ -1,5 +1,3 @@
-using RustCabin.Core.Maps;
-
 namespace RustCabin.Benchmarks;
 
 /// <summary>
