@@ -6,7 +6,7 @@ namespace RustCabin.Core.Chips;
 /// Reads the marking of a chip beside memory: the maker's letters are dropped, the family gives the levels, the number the
 /// function. A number that the table does not have is not guessed. Source: docs/handbook/memory.md, Other chips.
 /// </summary>
-public static partial class LogicMarking
+public static class LogicMarking
 {
     /// <summary>The families of the 54 and 74 series, with what their inputs and outputs speak.</summary>
     static readonly IReadOnlyDictionary<string, string> Families = new Dictionary<string, string>
@@ -46,7 +46,7 @@ public static partial class LogicMarking
         return
         [
             .. tokens.Select(Of).OfType<OtherChip>().DistinctBy(c => c.Number),
-            .. Crystal().Match(plain) is { Success: true } rate ? [CrystalOf(rate)] : (OtherChip[])[],
+            .. Crystal.Match(plain) is { Success: true } rate ? [CrystalOf(rate)] : (OtherChip[])[],
         ];
     }
 
@@ -55,7 +55,7 @@ public static partial class LogicMarking
     static OtherChip? Seventy(string token)
     {
         if (
-            Series74().Match(token) is not { Success: true } match
+            Series74.Match(token) is not { Success: true } match
             || !Families.TryGetValue(match.Groups["family"].Value, out string? family)
         )
             return null;
@@ -71,12 +71,12 @@ public static partial class LogicMarking
     }
 
     static OtherChip? FourOf(string token) =>
-        Series4000().Match(token) is { Success: true } match && LogicChip.Find(match.Groups["number"].Value) is { } chip
+        Series4000.Match(token) is { Success: true } match && LogicChip.Find(match.Groups["number"].Value) is { } chip
             ? Named(chip.Number, FourThousand, chip)
             : null;
 
     static OtherChip? ArrayLogic(string token) =>
-        Array().Match(token) is { Success: true } match && LogicChip.Find(match.Groups["number"].Value) is { } chip
+        Array.Match(token) is { Success: true } match && LogicChip.Find(match.Groups["number"].Value) is { } chip
             ? Named(
                 chip.Number,
                 match.Groups["ns"].Value is { Length: > 0 } ns ? $"TTL levels, 5 V, {ns} ns" : "TTL levels, 5 V",
@@ -87,7 +87,7 @@ public static partial class LogicMarking
     /// <summary>Timers, regulators, amplifiers and line drivers: a number behind the maker's letters.</summary>
     static OtherChip? Other(string token)
     {
-        if (Small().Match(token) is not { Success: true } match)
+        if (Small.Match(token) is not { Success: true } match)
             return null;
         // The letter among a regulator's figures says how much it carries: 78L05.
         string number = match.Groups["number"].Value,
@@ -119,28 +119,27 @@ public static partial class LogicMarking
             "a frequency stands on it"
         );
 
-    [GeneratedRegex(
-        @"^[A-Z]{0,5}(?:54|74)(?<family>[A-Z]{0,4})(?<number>[0-9]{2,5})(?:[A-Z][A-Z0-9/.-]{0,9}|[-/][A-Z0-9]{1,6})?$"
-    )]
-    private static partial Regex Series74();
+    static Regex Series74 =>
+        field ??= new(
+            @"^[A-Z]{0,5}(?:54|74)(?<family>[A-Z]{0,4})(?<number>[0-9]{2,5})(?:[A-Z][A-Z0-9/.-]{0,9}|[-/][A-Z0-9]{1,6})?$"
+        );
 
-    [GeneratedRegex(
-        @"^(?:CD|HEF|HCF|TC|MC1|SCL|F|MSM|UPD|BU|HD1|KK)?(?<number>4[0-9]{3,4})(?:U?B[A-Z0-9/.-]{0,6}|A[A-Z]{0,3})?$"
-    )]
-    private static partial Regex Series4000();
+    static Regex Series4000 =>
+        field ??= new(
+            @"^(?:CD|HEF|HCF|TC|MC1|SCL|F|MSM|UPD|BU|HD1|KK)?(?<number>4[0-9]{3,4})(?:U?B[A-Z0-9/.-]{0,6}|A[A-Z]{0,3})?$"
+        );
 
-    [GeneratedRegex(
-        @"^(?:PAL|GAL|TIBPAL|AMPAL|PALCE|ATF|CPL|PEEL)?(?<number>(?:10|16|20|22)[LRV](?:4|6|8|10))(?:[A-Z]{0,3})"
-            + @"(?:-(?<ns>[0-9]{1,2}))?(?:[A-Z][A-Z0-9/-]{0,6})?$"
-    )]
-    private static partial Regex Array();
+    static Regex Array =>
+        field ??= new(
+            @"^(?:PAL|GAL|TIBPAL|AMPAL|PALCE|ATF|CPL|PEEL)?(?<number>(?:10|16|20|22)[LRV](?:4|6|8|10))(?:[A-Z]{0,3})"
+                + @"(?:-(?<ns>[0-9]{1,2}))?(?:[A-Z][A-Z0-9/-]{0,6})?$"
+        );
 
-    [GeneratedRegex(
-        @"^(?<maker>[A-Z]{0,4})(?<number>(?:78|79)(?<carries>[LM]?)[0-9]{2}|26LS3[12]|7518[89]|[0-9]{3,4})"
-            + @"(?:[A-Z]{1,4}[0-9]{0,2})?(?:[-/][A-Z0-9.]{1,4})?$"
-    )]
-    private static partial Regex Small();
+    static Regex Small =>
+        field ??= new(
+            @"^(?<maker>[A-Z]{0,4})(?<number>(?:78|79)(?<carries>[LM]?)[0-9]{2}|26LS3[12]|7518[89]|[0-9]{3,4})"
+                + @"(?:[A-Z]{1,4}[0-9]{0,2})?(?:[-/][A-Z0-9.]{1,4})?$"
+        );
 
-    [GeneratedRegex(@"(?<![A-Z0-9])(?<rate>[0-9]{1,3}(?:[.,][0-9]{1,6})?)\s?(?<unit>[KM])HZ(?![A-Z])")]
-    private static partial Regex Crystal();
+    static Regex Crystal => field ??= new(@"(?<![A-Z0-9])(?<rate>[0-9]{1,3}(?:[.,][0-9]{1,6})?)\s?(?<unit>[KM])HZ(?![A-Z])");
 }

@@ -17,7 +17,7 @@ public sealed record MarkingReading(ChipType Type, int? Ns, DateCode? DateCode, 
 /// speed, a group yyww the date. Numbers and the coding of their speeds stand in one table (chip-markings.json), and on part
 /// sheets. Every reading is given, the likeliest first. Source: docs/handbook/memory.md, Chip markings.
 /// </summary>
-public static partial class Marking
+public static class Marking
 {
     /// <summary>All readings of a marking, the likeliest first; none where no family is found.</summary>
     /// <param name="text">What is printed, with blanks between its groups.</param>
@@ -37,7 +37,7 @@ public static partial class Marking
         foreach ((ChipNumber number, int at, string suffix) in found.Where(f => f.Number.Number.Length == longest))
         {
             string? loose =
-                tokens.ElementAtOrDefault(at + 1) is { } next && LooseSpeed().Match(next) is { Success: true } match
+                tokens.ElementAtOrDefault(at + 1) is { } next && LooseSpeed.Match(next) is { Success: true } match
                     ? match.Groups["speed"].Value
                     : null;
             readings.AddRange(Readings(number, suffix.Length > 0 ? suffix : loose ?? "", Date(tokens, at)));
@@ -68,21 +68,20 @@ public static partial class Marking
         // Figures and a letter right before belong to the number: what is known of its end says nothing of the whole.
         if (before.Length > 1 && char.IsDigit(before[^2]) && before[^1] is 'C' or 'L')
             return null;
-        return Behind().Match(after) is { Success: true } match ? match.Groups["speed"].Value : null;
+        return Behind.Match(after) is { Success: true } match ? match.Groups["speed"].Value : null;
     }
 
     /// <summary>
     /// Behind the number: letters of package and version; the speed, with a dash, or right behind the letters; then package and
     /// temperature, with figures or a slash among them.
     /// </summary>
-    [GeneratedRegex(
-        @"^(?<letters>[A-Z]{0,6})(?:(?:[-/](?:[A-Z]{2}(?=[0-9]{2}$))?|(?<=[A-Z]))(?<speed>[0-9]{1,3})"
-            + @"(?![0-9]))?(?<rest>(?:[A-Z/-][A-Z0-9/.-]{0,10})?)$"
-    )]
-    private static partial Regex Behind();
+    static Regex Behind =>
+        field ??= new(
+            @"^(?<letters>[A-Z]{0,6})(?:(?:[-/](?:[A-Z]{2}(?=[0-9]{2}$))?|(?<=[A-Z]))(?<speed>[0-9]{1,3})"
+                + @"(?![0-9]))?(?<rest>(?:[A-Z/-][A-Z0-9/.-]{0,10})?)$"
+        );
 
-    [GeneratedRegex(@"^-?(?<speed>[0-9]{2,3})(?:NS|[A-Z]{0,2})$")]
-    private static partial Regex LooseSpeed();
+    static Regex LooseSpeed => field ??= new(@"^-?(?<speed>[0-9]{2,3})(?:NS|[A-Z]{0,2})$");
 
     static IEnumerable<MarkingReading> Readings(ChipNumber number, string speed, DateCode? date)
     {
@@ -127,7 +126,7 @@ public static partial class Marking
     {
         foreach ((int i, string token) in tokens.Index())
         {
-            if (i == number || DateGroup().Match(token) is not { Success: true } match)
+            if (i == number || DateGroup.Match(token) is not { Success: true } match)
                 continue;
             int year = int.Parse(match.Groups["year"].Value, CultureInfo.InvariantCulture),
                 week = int.Parse(match.Groups["week"].Value, CultureInfo.InvariantCulture);
@@ -137,6 +136,5 @@ public static partial class Marking
         return null;
     }
 
-    [GeneratedRegex(@"^[A-Z]?(?<year>[0-9]{2})-?(?<week>[0-9]{2})[A-Z]{0,2}$")]
-    private static partial Regex DateGroup();
+    static Regex DateGroup => field ??= new(@"^[A-Z]?(?<year>[0-9]{2})-?(?<week>[0-9]{2})[A-Z]{0,2}$");
 }

@@ -5,7 +5,7 @@ using System.Text.RegularExpressions;
 namespace RustCabin.Core.Cupboard;
 
 /// <summary>Writes CSV (RFC 4180: CRLF, quotes doubled) in which no cell is a command to a spreadsheet.</summary>
-public static partial class Csv
+public static class Csv
 {
     /// <summary>Rows as text: a cell that a spreadsheet would run is made plain.</summary>
     public static string Of(IEnumerable<IReadOnlyList<string>> rows)
@@ -28,15 +28,14 @@ public static partial class Csv
             && !IsNumber(text)
         )
             text = $"'{text}";
-        text = Inner().Replace(text, "$1'");
+        text = Inner.Replace(text, "$1'");
         return text.AsSpan().ContainsAny(Quoted) ? $"\"{text.Replace("\"", "\"\"")}\"" : text;
     }
 
     static readonly SearchValues<char> Quoted = SearchValues.Create(",;\"\r\n\t");
 
     /// <summary>A mark by which some program separates cells, and behind it what a spreadsheet runs; numbers are none.</summary>
-    [GeneratedRegex(@"([;,\t\r\n]\s*)(?=[=@\uFF1D\uFF0B\uFF0D\uFF20]|[+-](?![0-9]))")]
-    private static partial Regex Inner();
+    static Regex Inner => field ??= new(@"([;,\t\r\n]\s*)(?=[=@\uFF1D\uFF0B\uFF0D\uFF20]|[+-](?![0-9]))");
 
     static bool IsNumber(string text) =>
         decimal.TryParse(

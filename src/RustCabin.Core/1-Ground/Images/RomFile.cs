@@ -55,6 +55,9 @@ public static class RomFile
         byte[] _data = new byte[1 << 16];
         int _used;
 
+        /// <summary>Room for the bytes of one record: count, address, type, data and sum.</summary>
+        public byte[] Record { get; } = new byte[260];
+
         public ulong Offset { get; set; }
         public bool Segmented { get; set; }
         public bool Linear { get; set; }
@@ -132,35 +135,37 @@ public static class RomFile
     {
         if (line[0] != ':')
             throw new RomFileException(number, "a HEX record begins with a colon");
-        Span<byte> head = stackalloc byte[4];
         if (line.Length < 11)
             throw new RomFileException(number, "the record is cut off");
-        Decode(line[1..9], head, number);
-        int length = head[0],
-            type = head[3];
+        Span<byte> record = pieces.Record;
+        Decode(line[1..9], record, number);
+        int length = record[0],
+            type = record[3];
         if (line.Length != 11 + length * 2)
             throw new RomFileException(
                 number,
                 line.Length < 11 + length * 2 ? "the record is cut off" : "the record is longer than its count says"
             );
-        ushort at = BinaryPrimitives.ReadUInt16BigEndian(head[1..]);
-        Span<byte> spare = stackalloc byte[256];
+        ushort at = BinaryPrimitives.ReadUInt16BigEndian(record[1..]);
         // A segment (type 02) ends after 64 KiB; a linear address (type 04) goes on.
         ulong last = pieces.Offset + at + (ulong)length;
         if (type == 0 && pieces.Segmented && at + length > 0x10000)
             throw new RomFileException(number, "the record runs over the end of its segment");
         if (type == 0 && last > pieces.End)
             throw new RomFileException(number, $"the record runs past the last address, 0x{pieces.End - 1:x}");
-        Span<byte> data = type == 0 ? pieces.Take(pieces.Offset + at, length, number) : spare[..length];
-        Decode(line.Slice(9, length * 2), data, number);
-        Span<byte> sum = stackalloc byte[1];
-        Decode(line[^2..], sum, number);
-        int total = head[0] + head[1] + head[2] + head[3] + sum[0] + Vectors.Sum(data);
+        Span<byte> taken = type == 0 ? pieces.Take(pieces.Offset + at, length, number) : [];
+        Decode(line[9..], record[4..], number);
+        Span<byte> data = record.Slice(4, length);
+        int total = Vectors.Sum(record[..(length + 5)]);
         if ((total & 0xFF) != 0)
-            throw new RomFileException(number, $"the checksum is {sum[0]:X2}, and {(byte)(sum[0] - total):X2} would be right");
+        {
+            byte sum = record[length + 4];
+            throw new RomFileException(number, $"the checksum is {sum:X2}, and {(byte)(sum - total):X2} would be right");
+        }
         switch (type)
         {
             case 0:
+                data.CopyTo(taken);
                 return false;
             case 1:
                 return length == 0 ? true : throw new RomFileException(number, "an end record holds no data");

@@ -4,7 +4,7 @@ using System.Text.RegularExpressions;
 namespace RustCabin.Core.Pasted;
 
 /// <summary>One act in words: a verb and what it is done to.</summary>
-static partial class ActClause
+static class ActClause
 {
     /// <summary>The verbs of guides, as a pattern.</summary>
     public const string Verbs =
@@ -21,20 +21,20 @@ static partial class ActClause
             "lift" or "raise" => Lift(rest),
             "cut" => Cut(rest),
             "wire" or "connect" or "run" or "join" or "solder" or "jumper" or "tie" or "attach" => Wire(rest),
-            "link" => To().IsMatch(rest) ? Wire(rest) : Bridge(rest),
+            "link" => To.IsMatch(rest) ? Wire(rest) : Bridge(rest),
             "bridge" or "short" or "close" => Bridge(rest),
-            "remove" or "desolder" or "unsolder" => Each(Tail().Replace(rest, ""), p => new PointAct("remove", p)),
-            "scrape" => Each(Mask().Replace(Tail().Replace(rest, ""), ""), p => new PointAct("scrape", p)),
-            "socket" => Each(Tail().Replace(rest, ""), c => new SocketAct(c)),
+            "remove" or "desolder" or "unsolder" => Each(Tail.Replace(rest, ""), p => new PointAct("remove", p)),
+            "scrape" => Each(Mask.Replace(Tail.Replace(rest, ""), ""), p => new PointAct("scrape", p)),
+            "socket" => Each(Tail.Replace(rest, ""), c => new SocketAct(c)),
             _ => Plain(verb, rest),
         };
 
     static (IReadOnlyList<GuideAct>, string?) Lift(string rest)
     {
-        rest = Tail().Replace(rest, "");
+        rest = Tail.Replace(rest, "");
         var legs = new List<(string Chip, int Pin)>();
         int at = 0;
-        while (Legs().Match(rest, at) is { Success: true } m && m.Length > 0)
+        while (Legs.Match(rest, at) is { Success: true } m && m.Length > 0)
         {
             if (ActPlaces.Pins(string.Join(',', m.Groups["pins"].Captures.Select(c => c.Value))) is not { } pins)
                 return ([], "the pins do not read");
@@ -47,17 +47,17 @@ static partial class ActClause
 
     static (IReadOnlyList<GuideAct>, string?) Cut(string rest)
     {
-        if (Between().Match(Tail().Replace(rest, "")) is { Success: true } m)
+        if (Between.Match(Tail.Replace(rest, "")) is { Success: true } m)
             return ActPlaces.Of(m.Groups["a"].Value) is { } a && ActPlaces.Of(m.Groups["b"].Value) is { } b
                 ? ([new CutAct([a, b])], null)
                 : ([], Unclear);
-        return Plain("cut", Trace().Replace(rest, ""));
+        return Plain("cut", Trace.Replace(rest, ""));
     }
 
     static (IReadOnlyList<GuideAct>, string?) Wire(string rest)
     {
         decimal? mm = null;
-        if (Length().Match(rest) is { Success: true } length)
+        if (Length.Match(rest) is { Success: true } length)
         {
             decimal many = decimal.Parse(length.Groups["many"].Value, CultureInfo.InvariantCulture);
             mm = length.Groups["unit"].Value switch
@@ -69,13 +69,13 @@ static partial class ActClause
             rest = rest.Remove(length.Index, length.Length);
         }
         string? colour = null;
-        if (Colour().Match(rest) is { Success: true } found)
+        if (Colour.Match(rest) is { Success: true } found)
         {
             colour = found.Groups["colour"].Value.ToLowerInvariant();
             rest = rest.Remove(found.Index, found.Length);
         }
-        rest = Tail().Replace(Noise().Replace(rest.Trim(' ', ','), "").Trim(' ', ','), "").Trim(' ', ',');
-        string[] ends = [.. To().Split(rest)];
+        rest = Tail.Replace(Noise.Replace(rest.Trim(' ', ','), "").Trim(' ', ','), "").Trim(' ', ',');
+        string[] ends = [.. To.Split(rest)];
         if (ends.Length == 1 && ActPlaces.List(rest) is [var one, var other])
             return ([new WireAct(one, other, mm, colour)], null);
         if (ends.Length < 2 || ends.Select(ActPlaces.List).ToArray() is not { } places || places.Contains(null))
@@ -92,9 +92,9 @@ static partial class ActClause
 
     static (IReadOnlyList<GuideAct>, string?) Bridge(string rest)
     {
-        rest = Blob().Replace(Tail().Replace(rest, ""), "");
+        rest = Blob.Replace(Tail.Replace(rest, ""), "");
         IReadOnlyList<string>? places =
-            To().Split(rest) is [var a, var b] && ActPlaces.Of(a) is { } one && ActPlaces.Of(b) is { } other
+            To.Split(rest) is [var a, var b] && ActPlaces.Of(a) is { } one && ActPlaces.Of(b) is { } other
                 ? [one, other]
                 : ActPlaces.List(rest);
         return places switch
@@ -113,9 +113,9 @@ static partial class ActClause
 
     static (IReadOnlyList<GuideAct>, string?) Plain(string verb, string rest)
     {
-        string where = Article().Replace(rest, "").Trim(' ', ',');
+        string where = Article.Replace(rest, "").Trim(' ', ',');
         where = ActPlaces.InWords(where);
-        return Place().IsMatch(where) ? ([new PlainAct(verb, where)], null) : ([], "it names no place");
+        return Place.IsMatch(where) ? ([new PlainAct(verb, where)], null) : ([], "it names no place");
     }
 
     /// <summary>What is left of a clause is a remark where it is plain words.</summary>
@@ -126,63 +126,61 @@ static partial class ActClause
 
     public const string Colours = "red|black|blue|green|yellow|white|orange|brown|grey|gray|violet|purple|pink|turquoise";
 
-    [GeneratedRegex(
-        $@"\G\s*(?:,\s*and\b|,|(?i:and)\b|&)?\s*(?:(?:the\s+)?(?i:pins?|legs?)\s+(?<pins>{ActPlaces.Numbers})"
-            + $@"\s+(?i:of|on)\s+(?i:the\s+)?(?<chip>{ActPlaces.Chip})|(?<chip>{ActPlaces.Chip})\s+(?i:pins?|"
-            + $@"legs?)\s+(?<pins>{ActPlaces.Numbers})|(?<chip>[A-Z]+\d+)[.-](?<pins>\d{"{1,4}"}(?:\s*(?:,\s*and|"
-            + $@",|and|&)\s*\d{"{1,4}"}(?![\w.-]))*))(?:\s+and\s+(?<pins>\d+(?:\s*(?:,|and)\s*\d+)*)(?![\w.-])"
-            + $@"(?=$))?"
-    )]
-    private static partial Regex Legs();
+    static Regex Legs =>
+        field ??= new(
+            $@"\G\s*(?:,\s*and\b|,|(?i:and)\b|&)?\s*(?:(?:the\s+)?(?i:pins?|legs?)\s+(?<pins>{ActPlaces.Numbers})"
+                + $@"\s+(?i:of|on)\s+(?i:the\s+)?(?<chip>{ActPlaces.Chip})|(?<chip>{ActPlaces.Chip})\s+(?i:pins?|"
+                + $@"legs?)\s+(?<pins>{ActPlaces.Numbers})|(?<chip>[A-Z]+\d+)[.-](?<pins>\d{"{1,4}"}(?:\s*(?:,\s*and|"
+                + $@",|and|&)\s*\d{"{1,4}"}(?![\w.-]))*))(?:\s+and\s+(?<pins>\d+(?:\s*(?:,|and)\s*\d+)*)(?![\w.-])"
+                + $@"(?=$))?"
+        );
 
-    [GeneratedRegex(
-        @"^(?:the\s+)?(?:(?:traces?|tracks?|copper|connection|foil|line)\s+)?(?:between\s+(?<a>.+?)"
-            + @"\s+and\s+(?<b>.+)|from\s+(?<a>.+?)\s+to\s+(?<b>.+))$",
-        RegexOptions.IgnoreCase
-    )]
-    private static partial Regex Between();
+    static Regex Between =>
+        field ??= new(
+            @"^(?:the\s+)?(?:(?:traces?|tracks?|copper|connection|foil|line)\s+)?(?:between\s+(?<a>.+?)"
+                + @"\s+and\s+(?<b>.+)|from\s+(?<a>.+?)\s+to\s+(?<b>.+))$",
+            RegexOptions.IgnoreCase
+        );
 
-    [GeneratedRegex(@"^(?:the\s+)?(?:(?:traces?|tracks?|copper|foil)\s+)?at\s+", RegexOptions.IgnoreCase)]
-    private static partial Regex Trace();
+    static Regex Trace => field ??= new(@"^(?:the\s+)?(?:(?:traces?|tracks?|copper|foil)\s+)?at\s+", RegexOptions.IgnoreCase);
 
-    [GeneratedRegex(
-        @"(?:,\s*|\bwith\s+|\babout\s+|\ba(?:n)?\s+)*(?<![\w.])(?<many>\d{1,4}(?:\.\d+)?)\s?(?<unit>mm|"
-            + @"cm|inch(?:es)?|in\b|"")(?:\s+(?:long|of)\b)?"
-    )]
-    private static partial Regex Length();
+    static Regex Length =>
+        field ??= new(
+            @"(?:,\s*|\bwith\s+|\babout\s+|\ba(?:n)?\s+)*(?<![\w.])(?<many>\d{1,4}(?:\.\d+)?)\s?(?<unit>mm|"
+                + @"cm|inch(?:es)?|in\b|"")(?:\s+(?:long|of)\b)?"
+        );
 
-    [GeneratedRegex(
-        $@"(?:,\s*|\bwith\s+|\bin\s+|\busing\s+)*(?:\b(?:a|an|the)\s+)?(?<![\w])(?<colour>{Colours})"
-            + $@"(?![\w])(?:\s+(?:wire|lead|one))?",
-        RegexOptions.IgnoreCase
-    )]
-    private static partial Regex Colour();
+    static Regex Colour =>
+        field ??= new(
+            $@"(?:,\s*|\bwith\s+|\bin\s+|\busing\s+)*(?:\b(?:a|an|the)\s+)?(?<![\w])(?<colour>{Colours})"
+                + $@"(?![\w])(?:\s+(?:wire|lead|one))?",
+            RegexOptions.IgnoreCase
+        );
 
-    [GeneratedRegex(@"^(?:(?:a|an|[Tt]he|short|long|thin|thick|piece|length|of|wire|lead|jumper|insulated|[Ff]rom|between)\s+)+")]
-    private static partial Regex Noise();
+    static Regex Noise =>
+        field ??= new(
+            @"^(?:(?:a|an|[Tt]he|short|long|thin|thick|piece|length|of|wire|lead|jumper|insulated|[Ff]rom|between)\s+)+"
+        );
 
-    [GeneratedRegex(@"\s+(?:to|TO|with)\s+|\s*(?:->|→)\s*")]
-    private static partial Regex To();
+    static Regex To => field ??= new(@"\s+(?:to|TO|with)\s+|\s*(?:->|→)\s*");
 
     // Plain words at the end say how it is done.
-    [GeneratedRegex(
-        @"(?:,?\s+(?:from|with|using|by|off|out|clear|up|upwards|so|carefully|gently|well|completely|"
-            + @"fully|under|for|on|in|through|as)\b(?:\s+[a-z][a-z'-]*)*|\s+(?:wire|lead))$"
-    )]
-    private static partial Regex Tail();
+    static Regex Tail =>
+        field ??= new(
+            @"(?:,?\s+(?:from|with|using|by|off|out|clear|up|upwards|so|carefully|gently|well|completely|"
+                + @"fully|under|for|on|in|through|as)\b(?:\s+[a-z][a-z'-]*)*|\s+(?:wire|lead))$"
+        );
 
-    [GeneratedRegex(
-        @"^(?:the\s+)?(?:solder\s+)?(?:(?:mask|resist|lacquer|coating)\s+)?(?:(?:at|off|from|over|on|around|of)\s+)?",
-        RegexOptions.IgnoreCase
-    )]
-    private static partial Regex Mask();
+    static Regex Mask =>
+        field ??= new(
+            @"^(?:the\s+)?(?:solder\s+)?(?:(?:mask|resist|lacquer|coating)\s+)?(?:(?:at|off|from|over|on|around|of)\s+)?",
+            RegexOptions.IgnoreCase
+        );
 
-    [GeneratedRegex(@"^(?:the\s+)?(?:(?:solder\s+)?(?:links?|jumpers?|bridges?)\s+)?", RegexOptions.IgnoreCase)]
-    private static partial Regex Blob();
+    static Regex Blob =>
+        field ??= new(@"^(?:the\s+)?(?:(?:solder\s+)?(?:links?|jumpers?|bridges?)\s+)?", RegexOptions.IgnoreCase);
 
-    [GeneratedRegex(@"^(?:(?:the|a|an)\s+)+", RegexOptions.IgnoreCase)]
-    private static partial Regex Article();
+    static Regex Article => field ??= new(@"^(?:(?:the|a|an)\s+)+", RegexOptions.IgnoreCase);
 
-    [GeneratedRegex("[A-Z0-9]")]
-    private static partial Regex Place();
+    static Regex Place => field ??= new("[A-Z0-9]");
 }

@@ -4,7 +4,7 @@ using System.Text.RegularExpressions;
 namespace RustCabin.Core.Pasted;
 
 /// <summary>Guides: what is to be lifted, cut, wired, bridged. Source: docs/handbook/paste.md, Acts.</summary>
-static partial class ActsPaste
+static class ActsPaste
 {
     /// <summary>Reads a text as a guide.</summary>
     public static IReadOnlyList<PastedLine> Read(IReadOnlyList<TextLine> lines)
@@ -15,7 +15,7 @@ static partial class ActsPaste
         {
             if (line.IsHeading)
             {
-                under = Condition().IsMatch(line.Trimmed) ? $"it stands under \"{line.Trimmed.TrimEnd(':')}\"" : null;
+                under = Condition.IsMatch(line.Trimmed) ? $"it stands under \"{line.Trimmed.TrimEnd(':')}\"" : null;
                 read.Add(line.Heading);
                 continue;
             }
@@ -34,17 +34,17 @@ static partial class ActsPaste
     {
         if (!line.Trimmed.AsSpan().ContainsAny(Verbs))
             return line.Unread("no act was found");
-        if (Held().IsMatch(line.Trimmed))
+        if (Held.IsMatch(line.Trimmed))
             return line.Unread("it holds under a condition, or says what to leave");
-        string text = Bullet().Replace(line.Trimmed, "");
+        string text = Bullet.Replace(line.Trimmed, "");
         if (text.Contains('('))
-            text = Aside().Replace(Net().Replace(text, "$1"), Inline);
+            text = Aside.Replace(Net.Replace(text, "$1"), Inline);
         text = text.TrimEnd('.', ';', '!', ' ');
-        Match[] verbs = [.. Verb().Matches(text).Cast<Match>()];
+        Match[] verbs = [.. Verb.Matches(text).Cast<Match>()];
         if (verbs.Length == 0)
             return line.Unread("no act was found");
         string? doubt = text[..verbs[0].Index].Trim().Length > 0 ? "what stands before the act was not read" : null;
-        if (Asides(Net().Replace(line.Trimmed, "$1")))
+        if (Asides(Net.Replace(line.Trimmed, "$1")))
             doubt ??= "what stands in brackets was not read";
         var acts = new List<GuideAct>();
         for (int i = 0; i < verbs.Length; i++)
@@ -64,55 +64,53 @@ static partial class ActsPaste
     /// <summary>What stands in brackets and belongs to the act: more legs, the length and colour of a wire.</summary>
     static string Inline(Match aside) =>
         aside.Groups["more"].Success ? $" and {aside.Groups["more"].Value}"
-        : Wire().IsMatch(aside.Value) ? $", {aside.Value.Trim(' ', '(', ')')}"
+        : Wire.IsMatch(aside.Value) ? $", {aside.Value.Trim(' ', '(', ')')}"
         : " ";
 
     /// <summary>Brackets hold a place or a number that no <i>and</i> joins to the act.</summary>
     static bool Asides(string text) =>
         text.Contains('(')
-        && Aside()
+        && Aside
             .Matches(text)
             .Any(m =>
-                !m.Groups["more"].Success && !Wire().IsMatch(m.Value) && m.Value.Any(c => char.IsAsciiDigit(c) || char.IsUpper(c))
+                !m.Groups["more"].Success && !Wire.IsMatch(m.Value) && m.Value.Any(c => char.IsAsciiDigit(c) || char.IsUpper(c))
             );
 
-    [GeneratedRegex(
-        @"^(?:if|on|for|with|without)\b|\b(?:if|unless|only|when|optional|optionally|except|instead|"
-            + @"otherwise|alternatively|not)\b",
-        RegexOptions.IgnoreCase
-    )]
-    private static partial Regex Condition();
+    static Regex Condition =>
+        field ??= new(
+            @"^(?:if|on|for|with|without)\b|\b(?:if|unless|only|when|optional|optionally|except|instead|"
+                + @"otherwise|alternatively|not)\b",
+            RegexOptions.IgnoreCase
+        );
 
-    [GeneratedRegex(
-        @"\b(?:if|unless|not|never|leave|instead|optional|optionally|except|otherwise|or|either|when|"
-            + @"only|but|cannot|don't|can't|won't|mustn't|shouldn't|needn't|doesn't|isn't)\b",
-        RegexOptions.IgnoreCase
-    )]
-    private static partial Regex Held();
+    static Regex Held =>
+        field ??= new(
+            @"\b(?:if|unless|not|never|leave|instead|optional|optionally|except|otherwise|or|either|when|"
+                + @"only|but|cannot|don't|can't|won't|mustn't|shouldn't|needn't|doesn't|isn't)\b",
+            RegexOptions.IgnoreCase
+        );
 
-    [GeneratedRegex(
-        @"^(?:[-*•–]\s+|\(?\d{1,3}[.):]\)?\s+|\(?[a-z][.)]\s+|step\s+\d+\s*[.:-]?\s+|\[[ x]?\]\s*)+",
-        RegexOptions.IgnoreCase
-    )]
-    private static partial Regex Bullet();
+    static Regex Bullet =>
+        field ??= new(
+            @"^(?:[-*•–]\s+|\(?\d{1,3}[.):]\)?\s+|\(?[a-z][.)]\s+|step\s+\d+\s*[.:-]?\s+|\[[ x]?\]\s*)+",
+            RegexOptions.IgnoreCase
+        );
 
     // The net of a leg, in brackets behind its number: "pin 45 (CLK) of U7".
-    [GeneratedRegex(@"(\b(?:[Pp]in|[Ll]eg)\s+\d+|[A-Z]+\d+[.-]\d+)\s*\(\s*[/A-Z][A-Z0-9/#*]*\s*\)")]
-    private static partial Regex Net();
+    static Regex Net => field ??= new(@"(\b(?:[Pp]in|[Ll]eg)\s+\d+|[A-Z]+\d+[.-]\d+)\s*\(\s*[/A-Z][A-Z0-9/#*]*\s*\)");
 
-    [GeneratedRegex(
-        $@"^\s*\(\s*(?:(?:{ActClause.Colours}|\d+(?:\.\d+)?\s?(?:mm|cm|inch|inches|in)|wire|long|about)[\s,]*)+\)$",
-        RegexOptions.IgnoreCase
-    )]
-    private static partial Regex Wire();
+    static Regex Wire =>
+        field ??= new(
+            $@"^\s*\(\s*(?:(?:{ActClause.Colours}|\d+(?:\.\d+)?\s?(?:mm|cm|inch|inches|in)|wire|long|about)[\s,]*)+\)$",
+            RegexOptions.IgnoreCase
+        );
 
-    [GeneratedRegex(@"\((?:\s*(?:,|and)\s+(?<more>[^()]*)|[^()]*)\)", RegexOptions.IgnoreCase)]
-    private static partial Regex Aside();
+    static Regex Aside => field ??= new(@"\((?:\s*(?:,|and)\s+(?<more>[^()]*)|[^()]*)\)", RegexOptions.IgnoreCase);
 
-    [GeneratedRegex(
-        $@"(?:^|[;,]\s*|\.\s+|\b(?:and|then)\s+)(?:(?:and|then|first|next|now|finally|also|please|carefully|"
-            + $@"gently|afterwards|lastly)\b,?\s*)*(?<verb>{ActClause.Verbs})\b\s*:?\s*(?=\S)",
-        RegexOptions.IgnoreCase
-    )]
-    private static partial Regex Verb();
+    static Regex Verb =>
+        field ??= new(
+            $@"(?:^|[;,]\s*|\.\s+|\b(?:and|then)\s+)(?:(?:and|then|first|next|now|finally|also|please|carefully|"
+                + $@"gently|afterwards|lastly)\b,?\s*)*(?<verb>{ActClause.Verbs})\b\s*:?\s*(?=\S)",
+            RegexOptions.IgnoreCase
+        );
 }

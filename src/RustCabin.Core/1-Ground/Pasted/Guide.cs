@@ -4,7 +4,7 @@ using RustCabin.Core.Units;
 namespace RustCabin.Core.Pasted;
 
 /// <summary>The acts of one guide, so that another can be held against them.</summary>
-sealed partial class Guide
+sealed class Guide
 {
     readonly IReadOnlyList<GuideAct> _acts;
     readonly Dictionary<string, int> _first = [];
@@ -136,8 +136,7 @@ sealed partial class Guide
     }
 
     /// <summary>Ground and rails are met by many wires, which is no contradiction.</summary>
-    static bool IsRail(string place) => Rail().IsMatch(place);
+    static bool IsRail(string place) => Rail.IsMatch(place);
 
-    [GeneratedRegex(@"(?:^|\s)(?:GND|0V|VSS|VCC|VDD|VEE|VBB|[+-]\d+(?:\.\d+)?V?|\d+(?:\.\d+)?V)(?:\s|$)")]
-    private static partial Regex Rail();
+    static Regex Rail => field ??= new(@"(?:^|\s)(?:GND|0V|VSS|VCC|VDD|VEE|VBB|[+-]\d+(?:\.\d+)?V?|\d+(?:\.\d+)?V)(?:\s|$)");
 }

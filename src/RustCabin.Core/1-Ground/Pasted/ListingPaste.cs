@@ -9,7 +9,7 @@ namespace RustCabin.Core.Pasted;
 public sealed record PastedFile(string Path, ulong? Bytes);
 
 /// <summary>Directories as other programs print them. Source: docs/handbook/paste.md, Listings.</summary>
-static partial class ListingPaste
+static class ListingPaste
 {
     /// <summary>Reads a text as a directory.</summary>
     public static IReadOnlyList<PastedLine> Read(IReadOnlyList<TextLine> lines)
@@ -27,7 +27,7 @@ static partial class ListingPaste
                 now = Below(root, folder);
                 read.Add(line.Heading);
             }
-            else if (line.IsHeading || Other().IsMatch(line.Trimmed))
+            else if (line.IsHeading || Other.IsMatch(line.Trimmed))
                 read.Add(line.Heading);
             else
                 read.Add(line.ReadBy(l => Of(l, now, folders)));
@@ -38,12 +38,12 @@ static partial class ListingPaste
     static PastedLine Of(TextLine line, string folder, HashSet<string> folders)
     {
         string text = line.Trimmed;
-        foreach (Regex form in (Regex[])[Long(), Zipped(), Zip(), Dir()])
+        foreach (Regex form in (Regex[])[Long, Zipped, Zip, Dir])
             if (form.Match(text) is { Success: true } m)
                 return m.Groups["dir"].Success || m.Groups["name"].Value.EndsWith('/') ? line.Heading
                     : m.Groups["link"].Success ? line.Unread("it is a link to another file")
                     : File(line, folder, m.Groups["name"].Value, m.Groups["bytes"].Value);
-        if (Old().Match(text) is { Success: true } old)
+        if (Old.Match(text) is { Success: true } old)
             return File(
                 line,
                 folder,
@@ -54,7 +54,7 @@ static partial class ListingPaste
             );
         string path = text.Replace('\\', '/');
         return folders.Contains(path.TrimEnd('/')) || path is "." or "./" || path.EndsWith('/') ? line.Heading
-            : Found().IsMatch(path) && folder.Length == 0 ? line.Reads([new PastedFile(FromRoot(path, folders), null)])
+            : Found.IsMatch(path) && folder.Length == 0 ? line.Reads([new PastedFile(FromRoot(path, folders), null)])
             : line.Unread("it is no line of a listing");
     }
 
@@ -67,8 +67,8 @@ static partial class ListingPaste
 
     /// <summary>The directory that begins a part of a listing; null: the line is none.</summary>
     static string? FolderOf(string text) =>
-        DirectoryOf().Match(text) is { Success: true } m ? m.Groups["path"].Value
-        : text.Length > 1 && text.EndsWith(':') && !text.Contains("  ") && !Total().IsMatch(text) ? text[..^1]
+        DirectoryOf.Match(text) is { Success: true } m ? m.Groups["path"].Value
+        : text.Length > 1 && text.EndsWith(':') && !text.Contains("  ") && !Total.IsMatch(text) ? text[..^1]
         : null;
 
     static string Below(string root, string folder) =>
@@ -84,7 +84,7 @@ static partial class ListingPaste
         foreach (TextLine line in lines)
         {
             string path = line.Trimmed.Replace('\\', '/');
-            if (Found().IsMatch(path))
+            if (Found.IsMatch(path))
                 for (int at = path.LastIndexOf('/'); at > 0 && folders.Add(path[..at]); at = path.LastIndexOf('/', at - 1))
                     continue;
         }
@@ -100,52 +100,51 @@ static partial class ListingPaste
             : Plain(path);
     }
 
-    [GeneratedRegex(
-        @"^(?:(?<dir>d)|(?<link>l)|[-bcps])[-rwxsStT]{9}[.+@]?\s+\d+\s+\S+\s+\S+\s+(?<bytes>\d[\d,]*)"
-            + @"\s+(?:[A-Za-z]{3}\s+\d{1,2}|\d{1,2}\s+[A-Za-z]{3}|\d{4}-\d\d-\d\d)\s+(?:\d{1,2}:\d\d(?::\d\d(?:\.\d+)"
-            + @"?(?:\s+[+-]\d{4})?)?|\d{4})\s(?<name>.+)$"
-    )]
-    private static partial Regex Long();
+    static Regex Long =>
+        field ??= new(
+            @"^(?:(?<dir>d)|(?<link>l)|[-bcps])[-rwxsStT]{9}[.+@]?\s+\d+\s+\S+\s+\S+\s+(?<bytes>\d[\d,]*)"
+                + @"\s+(?:[A-Za-z]{3}\s+\d{1,2}|\d{1,2}\s+[A-Za-z]{3}|\d{4}-\d\d-\d\d)\s+(?:\d{1,2}:\d\d(?::\d\d(?:\.\d+)"
+                + @"?(?:\s+[+-]\d{4})?)?|\d{4})\s(?<name>.+)$"
+        );
 
-    [GeneratedRegex(
-        @"^(?:(?<dir>d)|(?<link>l)|-)[-rwxsStT]{6,9}\s+\d+\.\d+\s+\S+\s+(?<bytes>\d+)\s+\S+\s+(?:\d+\s+)"
-            + @"?\S+\s+\S+\s+\d\d:\d\d\s(?<name>.+)$"
-    )]
-    private static partial Regex Zipped();
+    static Regex Zipped =>
+        field ??= new(
+            @"^(?:(?<dir>d)|(?<link>l)|-)[-rwxsStT]{6,9}\s+\d+\.\d+\s+\S+\s+(?<bytes>\d+)\s+\S+\s+(?:\d+\s+)"
+                + @"?\S+\s+\S+\s+\d\d:\d\d\s(?<name>.+)$"
+        );
 
-    [GeneratedRegex(
-        @"^(?<bytes>\d+)\s+(?:\S+\s+\d+\s+-?\d+%\s+)?(?:\d{4}-\d\d-\d\d|\d\d-\d\d-\d{2,4}|\d\d/\d\d/\d{2,4})"
-            + @"\s+\d{1,2}:\d\d(?::\d\d)?\s+(?:[0-9a-f]{8}\s+)?(?<name>.+)$"
-    )]
-    private static partial Regex Zip();
+    static Regex Zip =>
+        field ??= new(
+            @"^(?<bytes>\d+)\s+(?:\S+\s+\d+\s+-?\d+%\s+)?(?:\d{4}-\d\d-\d\d|\d\d-\d\d-\d{2,4}|\d\d/\d\d/\d{2,4})"
+                + @"\s+\d{1,2}:\d\d(?::\d\d)?\s+(?:[0-9a-f]{8}\s+)?(?<name>.+)$"
+        );
 
-    [GeneratedRegex(
-        @"^(?:\d{1,4}[-/.]\d{1,2}[-/.]\d{1,4})\s+\d{1,2}:\d\d(?::\d\d)?(?:\s?[AaPp]\.?[Mm]?\.?)?\s+(?:(?<dir><DIR>|"
-            + @"<JUNCTION>)|(?<bytes>\d[\d,.]*))\s+(?<name>.+)$"
-    )]
-    private static partial Regex Dir();
+    static Regex Dir =>
+        field ??= new(
+            @"^(?:\d{1,4}[-/.]\d{1,2}[-/.]\d{1,4})\s+\d{1,2}:\d\d(?::\d\d)?(?:\s?[AaPp]\.?[Mm]?\.?)?\s+(?:(?<dir><DIR>|"
+                + @"<JUNCTION>)|(?<bytes>\d[\d,.]*))\s+(?<name>.+)$"
+        );
 
-    [GeneratedRegex(
-        @"^(?<name>[A-Z0-9_~!#$%&'()@^{}`-]{1,8})(?:\s+(?<ending>[A-Z0-9_~]{1,3}))?\s+(?<bytes>\d[\d,.]*)"
-            + @"\s+\d\d[-./]\d\d[-./]\d{2,4}\s+\d{1,2}:\d\d\s?[aApP]?[mM]?$"
-    )]
-    private static partial Regex Old();
+    static Regex Old =>
+        field ??= new(
+            @"^(?<name>[A-Z0-9_~!#$%&'()@^{}`-]{1,8})(?:\s+(?<ending>[A-Z0-9_~]{1,3}))?\s+(?<bytes>\d[\d,.]*)"
+                + @"\s+\d\d[-./]\d\d[-./]\d{2,4}\s+\d{1,2}:\d\d\s?[aApP]?[mM]?$"
+        );
 
-    [GeneratedRegex(@"^(?:Directory of|Verzeichnis von)\s+(?:[A-Za-z]:)?(?<path>.*)$", RegexOptions.IgnoreCase)]
-    private static partial Regex DirectoryOf();
+    static Regex DirectoryOf =>
+        field ??= new(@"^(?:Directory of|Verzeichnis von)\s+(?:[A-Za-z]:)?(?<path>.*)$", RegexOptions.IgnoreCase);
 
-    [GeneratedRegex(@"^(?:total|archive|volume)\b", RegexOptions.IgnoreCase)]
-    private static partial Regex Total();
+    static Regex Total => field ??= new(@"^(?:total|archive|volume)\b", RegexOptions.IgnoreCase);
 
     // Totals, volumes, what an archive's list says of itself, directories of old listings.
-    [GeneratedRegex(
-        @"^(?:total\s+[\d.,]+[KMG]?|[\d,.]+\s+(?:file|dir)\S*\b.*|[\d,.]+\s+(?:[\d,.]+\s+\d+%\s+)?[\d,.]+\s+files?|"
-            + @"volume\b.*|archive:.*|zip file size:.*|length\s+.*name|[\d,.]+ bytes .*free|(?:\S+\s+)?<DIR>.*|"
-            + @"[A-Z0-9_.~-]+\s+<DIR>.*)$",
-        RegexOptions.IgnoreCase
-    )]
-    private static partial Regex Other();
+    static Regex Other =>
+        field ??= new(
+            @"^(?:total\s+[\d.,]+[KMG]?|[\d,.]+\s+(?:file|dir)\S*\b.*|[\d,.]+\s+(?:[\d,.]+\s+\d+%\s+)?[\d,.]+\s+files?|"
+                + @"volume\b.*|archive:.*|zip file size:.*|length\s+.*name|[\d,.]+ bytes .*free|(?:\S+\s+)?<DIR>.*|"
+                + @"[A-Z0-9_.~-]+\s+<DIR>.*)$",
+            RegexOptions.IgnoreCase
+        );
 
-    [GeneratedRegex(@"^(?:[^\s/:|<>""]+(?: [^\s/:|<>""]+)*/)+[^/:|<>""\t]+$|^[^\s/:|<>""=,;]+\.[A-Za-z][A-Za-z0-9]{0,4}$")]
-    private static partial Regex Found();
+    static Regex Found =>
+        field ??= new(@"^(?:[^\s/:|<>""]+(?: [^\s/:|<>""]+)*/)+[^/:|<>""\t]+$|^[^\s/:|<>""=,;]+\.[A-Za-z][A-Za-z0-9]{0,4}$");
 }

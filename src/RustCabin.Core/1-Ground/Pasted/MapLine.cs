@@ -4,7 +4,7 @@ using System.Text.RegularExpressions;
 namespace RustCabin.Core.Pasted;
 
 /// <summary>The numbers of a line that are its range, before the base of the text is known.</summary>
-sealed partial record MapLine
+sealed record MapLine
 {
     string Text { get; init; } = "";
 
@@ -62,10 +62,10 @@ sealed partial record MapLine
         IReadOnlyList<PastedSize> units = PastedSize.On(text);
         PastedNumber[] numbers = [.. PastedNumber.On(text).Where(n => !units.Any(u => n.At < u.At + u.Length && u.At < n.End))];
         var found = new MapLine { Text = text, Size = units.Count > 0 ? units[0] : null };
-        int at = Best(text, numbers, Gap().IsMatch);
+        int at = Best(text, numbers, Gap.IsMatch);
         if (at >= 0)
             return found.WithEnd(numbers, at, both ? at + 2 : -1) with { Doubt = OtherRanges(text, numbers, at) };
-        at = sizes ? -1 : Best(text, numbers, Column().IsMatch);
+        at = sizes ? -1 : Best(text, numbers, Column.IsMatch);
         if (at >= 0)
             return found.WithEnd(numbers, at, both ? at + 2 : -1) with
             {
@@ -81,7 +81,7 @@ sealed partial record MapLine
     MapLine WithEnd(PastedNumber[] numbers, int at, int size)
     {
         PastedNumber? third =
-            at + 2 < numbers.Length && Column().IsMatch(Text[numbers[at + 1].End..numbers[at + 2].At]) ? numbers[at + 2] : null;
+            at + 2 < numbers.Length && Column.IsMatch(Text[numbers[at + 1].End..numbers[at + 2].At]) ? numbers[at + 2] : null;
         return this with
         {
             From = numbers[at],
@@ -106,7 +106,7 @@ sealed partial record MapLine
         PastedNumber[] marked = [.. may.Where(n => n.IsMarked)];
         PastedNumber from = marked.Length > 0 ? marked[0] : may[0];
         int at = Array.IndexOf(numbers, from);
-        if (sizes && at + 1 < numbers.Length && Column().IsMatch(Text[from.End..numbers[at + 1].At]))
+        if (sizes && at + 1 < numbers.Length && Column.IsMatch(Text[from.End..numbers[at + 1].At]))
             return this with { From = from, SizeNumber = numbers[at + 1] };
         bool several = marked.Length > 1 || (marked.Length == 0 && may.Skip(1).Any(n => n.IsSurelyHex && !from.IsSurelyHex));
         return this with { From = from, Doubt = several ? "more than one number may be the address" : null };
@@ -171,7 +171,7 @@ sealed partial record MapLine
         for (int i = 0; i + 1 < numbers.Length; i++)
             if (
                 (i > at + 1 || i + 1 < at)
-                && Gap().IsMatch(text[numbers[i].End..numbers[i + 1].At])
+                && Gap.IsMatch(text[numbers[i].End..numbers[i + 1].At])
                 && (numbers[i].IsMarked || numbers[i].Digits.Length > 2)
             )
                 return "it has more than one range";
@@ -199,8 +199,8 @@ sealed partial record MapLine
             && PastedNumber.On(left).Any(n => n.IsMarked && (n.Digits.Length > 2 || left[n.At] != '#'))
                 ? "it has another address"
                 : null;
-        left = Empty().Replace(left.Replace('|', ' '), " ").Replace('\u0001', ' ');
-        left = TextLine.Single(Bullet().Replace(left, ""), " \t,;:.-–—=>/*");
+        left = Empty.Replace(left.Replace('|', ' '), " ").Replace('\u0001', ' ');
+        left = TextLine.Single(Bullet.Replace(left, ""), " \t,;:.-–—=>/*");
         if (left is ['(', .. var inner, ')'] && !inner.Contains('('))
             left = inner.Trim();
         return (left, MapPaste.KindOf(left), more);
@@ -209,15 +209,11 @@ sealed partial record MapLine
         int Before() => Said(from);
     }
 
-    [GeneratedRegex(@"^\s*(?:-|–|—|\.{2,3}|to)\s*$", RegexOptions.IgnoreCase)]
-    private static partial Regex Gap();
+    static Regex Gap => field ??= new(@"^\s*(?:-|–|—|\.{2,3}|to)\s*$", RegexOptions.IgnoreCase);
 
-    [GeneratedRegex(@"^\s*[\s|,;]\s*$|^\s*\|\s*$")]
-    private static partial Regex Column();
+    static Regex Column => field ??= new(@"^\s*[\s|,;]\s*$|^\s*\|\s*$");
 
-    [GeneratedRegex(@"[(\[{][\s\u0001,;]*[)\]}]")]
-    private static partial Regex Empty();
+    static Regex Empty => field ??= new(@"[(\[{][\s\u0001,;]*[)\]}]");
 
-    [GeneratedRegex(@"^\s*\(?\d{1,3}[.)]\s")]
-    private static partial Regex Bullet();
+    static Regex Bullet => field ??= new(@"^\s*\(?\d{1,3}[.)]\s");
 }

@@ -11,7 +11,7 @@ namespace RustCabin.Core.Pasted;
 public sealed record PastedRange(string? Kind, string Name, ulong From, ulong To, decimal Size);
 
 /// <summary>Tables of addresses, a range a line. Source: docs/handbook/paste.md, Maps.</summary>
-static partial class MapPaste
+static class MapPaste
 {
     /// <summary>Reads a text as a table of addresses.</summary>
     /// <param name="lines">Its lines.</param>
@@ -82,29 +82,19 @@ static partial class MapPaste
     internal static string? KindOf(string text) => Kinds.Where(k => k.Words.IsMatch(text)).Select(k => k.Kind).FirstOrDefault();
 
     /// <summary>In the order in which one word goes before another.</summary>
-    static readonly (Regex Words, string Kind)[] Kinds =
-    [
-        (Free(), "free"),
-        (Io(), "io"),
-        (Window(), "window"),
-        (Rom(), "rom"),
-        (Ram(), "ram"),
-    ];
+    static (Regex Words, string Kind)[] Kinds =>
+        field ??= [(Free, "free"), (Io, "io"), (Window, "window"), (Rom, "rom"), (Ram, "ram")];
 
-    [GeneratedRegex(@"\b(?:free|unused|reserved|empty)\b", RegexOptions.IgnoreCase)]
-    private static partial Regex Free();
+    static Regex Free => field ??= new(@"\b(?:free|unused|reserved|empty)\b", RegexOptions.IgnoreCase);
 
-    [GeneratedRegex(@"(?<!\w)(?:I/O|IO|ports?|registers?|hardware)(?!\w)", RegexOptions.IgnoreCase)]
-    private static partial Regex Io();
+    static Regex Io => field ??= new(@"(?<!\w)(?:I/O|IO|ports?|registers?|hardware)(?!\w)", RegexOptions.IgnoreCase);
 
-    [GeneratedRegex(@"\b(?:window|banked|paged|bank(?!\w|\s*#?\d))\b", RegexOptions.IgnoreCase)]
-    private static partial Regex Window();
+    static Regex Window => field ??= new(@"\b(?:window|banked|paged|bank(?!\w|\s*#?\d))\b", RegexOptions.IgnoreCase);
 
-    [GeneratedRegex(@"\b(?:ROM\d*|PROM|EPROM|EEPROM|flash|firmware|monitor|read-only)\b", RegexOptions.IgnoreCase)]
-    private static partial Regex Rom();
+    static Regex Rom =>
+        field ??= new(@"\b(?:ROM\d*|PROM|EPROM|EEPROM|flash|firmware|monitor|read-only)\b", RegexOptions.IgnoreCase);
 
-    [GeneratedRegex(@"\b(?:RAM\d*|DRAM|SRAM|VRAM|memory|screen|stack)\b", RegexOptions.IgnoreCase)]
-    private static partial Regex Ram();
+    static Regex Ram => field ??= new(@"\b(?:RAM\d*|DRAM|SRAM|VRAM|memory|screen|stack)\b", RegexOptions.IgnoreCase);
 }
 
 /// <summary>

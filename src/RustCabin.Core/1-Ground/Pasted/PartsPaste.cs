@@ -11,7 +11,7 @@ namespace RustCabin.Core.Pasted;
 public sealed record PastedPart(int Count, string What, IReadOnlyList<string> Refs, decimal? Price);
 
 /// <summary>Bills of materials and price lists. Source: docs/handbook/paste.md, Parts.</summary>
-static partial class PartsPaste
+static class PartsPaste
 {
     const int MostRefs = 500;
 
@@ -19,18 +19,18 @@ static partial class PartsPaste
     public static IReadOnlyList<PastedLine> Read(IReadOnlyList<TextLine> lines) => TextLine.Each(lines, Of);
 
     /// <summary>A line counts pieces or names places on a board: it is no line of pins.</summary>
-    public static bool Counts(string text) => Many().IsMatch(text) || Refs().IsMatch(text);
+    public static bool Counts(string text) => Many.IsMatch(text) || Refs.IsMatch(text);
 
     static PastedLine Of(TextLine line)
     {
         string text = IsCommas(line.Text) ? line.Text.Replace(",", " | ") : line.Text;
-        string? doubt = Condition().IsMatch(text) ? "it holds under a condition" : null;
+        string? doubt = Condition.IsMatch(text) ? "it holds under a condition" : null;
         (decimal? price, text) = Price(text);
         (IReadOnlyList<string>? refs, text) = Places(text);
         if (refs is null)
             return line.Unread("a range of places cannot be counted");
         (int? said, text) = Count(text, refs.Count, ref doubt);
-        string what = TextLine.Single(Hollow().Replace(text, " "), " \t,;:|=@*-–");
+        string what = TextLine.Single(Hollow.Replace(text, " "), " \t,;:|=@*-–");
         if (said is null && refs.Count == 0)
             return line.Unread("neither a count nor places are said");
         if (what.Length == 0)
@@ -41,7 +41,7 @@ static partial class PartsPaste
             said is { } count && refs.Count > 0 && count != refs.Count
                 ? $"{count} are said, {refs.Count} places are named"
                 : null,
-            Half().IsMatch(what) ? "a range of places was not read" : null
+            Half.IsMatch(what) ? "a range of places was not read" : null
         );
     }
 
@@ -49,12 +49,12 @@ static partial class PartsPaste
     static bool IsCommas(string text) =>
         !text.Contains(", ")
         && text.Split(',') is { Length: > 2 } fields
-        && fields.Count(f => f.Length == 0 || Refs().Replace(f, "").Trim().Length > 0) > 1;
+        && fields.Count(f => f.Length == 0 || Refs.Replace(f, "").Trim().Length > 0) > 1;
 
     /// <summary>The last money on a line: with a currency, or of two decimals without a unit behind.</summary>
     static (decimal? Price, string Left) Price(string text)
     {
-        Match? last = Money().Matches(text).LastOrDefault();
+        Match? last = Money.Matches(text).LastOrDefault();
         if (last is null)
             return (null, text);
         string digits = last.Groups["amount"].Value;
@@ -64,7 +64,7 @@ static partial class PartsPaste
                 ? digits.Replace(".", "").Replace(',', '.')
                 : digits.Replace(",", "");
         return decimal.TryParse(digits, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out decimal price)
-            ? (price, Each().Replace($"{text[..last.Index]} \u0001 {text[(last.Index + last.Length)..]}", " "))
+            ? (price, Each.Replace($"{text[..last.Index]} \u0001 {text[(last.Index + last.Length)..]}", " "))
             : (null, text);
     }
 
@@ -72,7 +72,7 @@ static partial class PartsPaste
     static (IReadOnlyList<string>? Refs, string Left) Places(string text)
     {
         var refs = new List<string>();
-        foreach (Match m in Refs().Matches(text))
+        foreach (Match m in Refs.Matches(text))
         {
             string prefix = m.Groups["prefix"].Value;
             int first = int.Parse(m.Groups["first"].Value, CultureInfo.InvariantCulture);
@@ -86,17 +86,17 @@ static partial class PartsPaste
                 return (null, text);
             refs.AddRange(Enumerable.Range(first, last - first + 1).Select(n => prefix + n));
         }
-        return (refs, Refs().Replace(text, "\u0002"));
+        return (refs, Refs.Replace(text, "\u0002"));
     }
 
     /// <summary>How many are said: <c>8x</c>, <c>8 pcs</c>, or a whole number in a column of its own.</summary>
     static (int? Count, string Left) Count(string text, int refs, ref string? doubt)
     {
-        if (OwnTimes().Match(text) is { Success: true } own && own.Groups["count"].Value == $"{refs}")
+        if (OwnTimes.Match(text) is { Success: true } own && own.Groups["count"].Value == $"{refs}")
             return (refs, Cut(text, own.Groups["all"]));
-        if (Times().Match(text) is { Success: true } times)
+        if (Times.Match(text) is { Success: true } times)
             return (int.Parse(times.Groups["count"].Value, CultureInfo.InvariantCulture), Cut(text, times.Groups["all"]));
-        Match[] alone = [.. Alone().Matches(text).Where(m => m.Length < 6)];
+        Match[] alone = [.. Alone.Matches(text).Where(m => m.Length < 6)];
         if (alone.Length == 0)
             return (null, text);
         // Where places are named, the number that counts them is the count; else the first one, and a marking has four digits.
@@ -104,7 +104,7 @@ static partial class PartsPaste
             alone.FirstOrDefault(m => refs > 0 && m.Groups["count"].Value == $"{refs}")
             ?? alone.FirstOrDefault(m => m.Groups["count"].Length < 4)
             ?? alone[0];
-        bool only = Hollow().Replace(Cut(text, chosen.Groups["count"]), " ").Trim(" \t,;:|=@*-–".ToCharArray()).Length == 0;
+        bool only = Hollow.Replace(Cut(text, chosen.Groups["count"]), " ").Trim(" \t,;:|=@*-–".ToCharArray()).Length == 0;
         if (only)
             return (null, text);
         if (alone.Count(m => m.Groups["count"].Length < 4) > 1 && chosen.Groups["count"].Value != $"{refs}")
@@ -120,53 +120,49 @@ static partial class PartsPaste
 
     const string Unit = "(?:[munpkM]?(?:m|V|A|W|F|H|Hz|s|B|R|ohms?|Ω)|inch|in|%|\")(?!\\w)";
 
-    [GeneratedRegex(
-        $@"(?<![\w.,])(?:(?:{Currency})\s?(?<amount>\d{"{1,6}"}(?:[.,]\d+)*)|(?<amount>\d{"{1,6}"}(?:[.,]\d+)"
-            + $@"*)\s?(?:{Currency})(?!\w)|(?<amount>\d{"{1,3}"}(?:,\d{"{3}"})+\.\d\d|\d{"{1,6}"}[.,]\d\d)"
-            + $@"(?![\w.,]\d|\d|\s*{Unit}|\w))"
-    )]
-    private static partial Regex Money();
+    static Regex Money =>
+        field ??= new(
+            $@"(?<![\w.,])(?:(?:{Currency})\s?(?<amount>\d{"{1,6}"}(?:[.,]\d+)*)|(?<amount>\d{"{1,6}"}(?:[.,]\d+)"
+                + $@"*)\s?(?:{Currency})(?!\w)|(?<amount>\d{"{1,3}"}(?:,\d{"{3}"})+\.\d\d|\d{"{1,6}"}[.,]\d\d)"
+                + $@"(?![\w.,]\d|\d|\s*{Unit}|\w))"
+        );
 
     // "each", "a piece" and "@" belong to the price beside them.
-    [GeneratedRegex(
-        @"(?:(?:@|at|à)\s*)?\u0001" + @"(?:\s*(?:each|ea\.?|a piece|per piece|/\s?pc|pp)(?!\w))?",
-        RegexOptions.IgnoreCase
-    )]
-    private static partial Regex Each();
+    static Regex Each =>
+        field ??= new(
+            @"(?:(?:@|at|à)\s*)?\u0001" + @"(?:\s*(?:each|ea\.?|a piece|per piece|/\s?pc|pp)(?!\w))?",
+            RegexOptions.IgnoreCase
+        );
 
-    [GeneratedRegex(
-        @"(?<!\w)(?<prefix>CN|FB|IC|JP|RN|SW|TP|C|D|F|J|K|L|P|Q|R|S|U|X|Y)(?<first>\d{1,3})(?:\s?(?:-|"
-            + @"–|\.\.|to)\s?\k<prefix>(?<last>\d{1,3}))?(?![\w-])"
-    )]
-    private static partial Regex Refs();
+    static Regex Refs =>
+        field ??= new(
+            @"(?<!\w)(?<prefix>CN|FB|IC|JP|RN|SW|TP|C|D|F|J|K|L|P|Q|R|S|U|X|Y)(?<first>\d{1,3})(?:\s?(?:-|"
+                + @"–|\.\.|to)\s?\k<prefix>(?<last>\d{1,3}))?(?![\w-])"
+        );
 
-    [GeneratedRegex(
-        @"(?<!\w)(?<all>(?<count>\d{1,5})\s?(?:[x×](?=\s|\s?[A-Z0-9]|$)|(?:pcs?|pieces?|off|times)\b\.?)"
-            + @")(?!\s?\d\b(?=\s*(?:DRAM|SRAM)))",
-        RegexOptions.IgnoreCase
-    )]
-    private static partial Regex Times();
+    static Regex Times =>
+        field ??= new(
+            @"(?<!\w)(?<all>(?<count>\d{1,5})\s?(?:[x×](?=\s|\s?[A-Z0-9]|$)|(?:pcs?|pieces?|off|times)\b\.?)"
+                + @")(?!\s?\d\b(?=\s*(?:DRAM|SRAM)))",
+            RegexOptions.IgnoreCase
+        );
 
     // "x4" in a column of its own; beside a size it would be an organisation.
-    [GeneratedRegex(@"(?:^|\t|\s\s|[|,;])\s*(?<all>[x×]\s?(?<count>\d{1,4}))(?=\s*(?:$|\t|\s\s|[|,;\u0001\u0002]))")]
-    private static partial Regex OwnTimes();
+    static Regex OwnTimes =>
+        field ??= new(@"(?:^|\t|\s\s|[|,;])\s*(?<all>[x×]\s?(?<count>\d{1,4}))(?=\s*(?:$|\t|\s\s|[|,;\u0001\u0002]))");
 
-    [GeneratedRegex(@"(?<!\w)(?:\d*\s?[x×]|pcs)(?!\w)", RegexOptions.IgnoreCase)]
-    private static partial Regex Many();
+    static Regex Many => field ??= new(@"(?<!\w)(?:\d*\s?[x×]|pcs)(?!\w)", RegexOptions.IgnoreCase);
 
     // A column of its own: at the beginning of a line before a word that is no unit, between gaps, or at its end.
-    [GeneratedRegex(
-        $@"^\s*(?<count>\d{"{1,5}"})(?=\s+(?!{Unit}|[kKMGnpuµ]\b)\S)|(?<=(?:\t|\s\s|[|,;])\s*)(?<count>\d{"{1,5}"})"
-            + $@"(?=\s*(?:\t|\s\s|[|,;\u0001\u0002]|$))|(?<=\S\s)(?<count>(?<tail>\d{"{1,5}"}))\s*$"
-    )]
-    private static partial Regex Alone();
+    static Regex Alone =>
+        field ??= new(
+            $@"^\s*(?<count>\d{"{1,5}"})(?=\s+(?!{Unit}|[kKMGnpuµ]\b)\S)|(?<=(?:\t|\s\s|[|,;])\s*)(?<count>\d{"{1,5}"})"
+                + $@"(?=\s*(?:\t|\s\s|[|,;\u0001\u0002]|$))|(?<=\S\s)(?<count>(?<tail>\d{"{1,5}"}))\s*$"
+        );
 
-    [GeneratedRegex(@"(?<!\w)[A-Z]{1,2}\d{1,3}-\d{1,3}(?!\w)")]
-    private static partial Regex Half();
+    static Regex Half => field ??= new(@"(?<!\w)[A-Z]{1,2}\d{1,3}-\d{1,3}(?!\w)");
 
-    [GeneratedRegex(@"\b(?:if|unless|not|optional|instead)\b", RegexOptions.IgnoreCase)]
-    private static partial Regex Condition();
+    static Regex Condition => field ??= new(@"\b(?:if|unless|not|optional|instead)\b", RegexOptions.IgnoreCase);
 
-    [GeneratedRegex(@"[\u0001\u0002]|[(\[][\s,;\u0001\u0002]*[)\]]|\|")]
-    private static partial Regex Hollow();
+    static Regex Hollow => field ??= new(@"[\u0001\u0002]|[(\[][\s,;\u0001\u0002]*[)\]]|\|");
 }

@@ -43,7 +43,7 @@ internal readonly partial record struct PastedNumber(string Digits, bool IsMarke
         var found = new List<PastedNumber>();
         for (int i = 0; i < text.Length; i++)
         {
-            if (!CanBegin(text, i) || Number().Match(text, i) is not { Success: true } m)
+            if (!CanBegin(text, i) || Number.Match(text, i) is not { Success: true } m)
                 continue;
             i = m.Index + m.Length - 1;
             string digits =
@@ -66,17 +66,17 @@ internal readonly partial record struct PastedNumber(string Digits, bool IsMarke
                 && !(at > 1 && text[at - 1] == '.' && char.IsAsciiDigit(text[at - 2]))
         );
 
-    [GeneratedRegex(
-        """
+    static Regex Number =>
+        field ??= new(
+            """
             \G(?:
                 (?:0[xX]|\$|&[hH]?|\#)(?<hex>[0-9A-Fa-f]+(?:[_'][0-9A-Fa-f]+)*)
                 | (?<h>[0-9][0-9A-Fa-f]*(?:[_'][0-9A-Fa-f]+)*)[hH]
                 | (?<plain>[0-9]{1,3}(?:,[0-9]{3})+ | [0-9A-Fa-f]+(?:[_'][0-9A-Fa-f]+)*)
             )(?![\w'])(?!\.[0-9])
             """,
-        RegexOptions.IgnorePatternWhitespace
-    )]
-    private static partial Regex Number();
+            RegexOptions.IgnorePatternWhitespace
+        );
 }
 
 /// <summary>A size as manuals print it: <c>16K</c>, <c>1.5 MB</c>, <c>256 bytes</c>. K is 1024.</summary>
@@ -91,11 +91,7 @@ internal readonly partial record struct PastedSize(ulong Bytes, int At, int Leng
         var found = new List<PastedSize>();
         for (int i = 0; i < text.Length; i++)
         {
-            if (
-                !char.IsAsciiDigit(text[i])
-                || !PastedNumber.CanBegin(text, i)
-                || Size().Match(text, i) is not { Success: true } m
-            )
+            if (!char.IsAsciiDigit(text[i]) || !PastedNumber.CanBegin(text, i) || Size.Match(text, i) is not { Success: true } m)
                 continue;
             i = m.Index + m.Length - 1;
             int shift = char.ToUpperInvariant(m.Groups["unit"].Value[0]) switch
@@ -118,13 +114,13 @@ internal readonly partial record struct PastedSize(ulong Bytes, int At, int Leng
         return found;
     }
 
-    [GeneratedRegex(
-        """
+    static Regex Size =>
+        field ??= new(
+            """
             \G(?<number>[0-9]{1,3}(?:,[0-9]{3})+|[0-9]+(?:[_'][0-9]+)*(?:\.[0-9]+)?)
             [ ]?-?(?<unit>K(?:i?B|bytes?)?|M(?:i?B|bytes?)?|G(?:i?B|bytes?)?|[Bb]ytes?|B
                 |k(?:i?[bB]|bytes?)?|m(?:i?[bB]|bytes?)|g(?:i?[bB]|bytes?)|BYTES?|[KMG]BYTES?)(?!\w)
             """,
-        RegexOptions.IgnorePatternWhitespace
-    )]
-    private static partial Regex Size();
+            RegexOptions.IgnorePatternWhitespace
+        );
 }

@@ -10,7 +10,7 @@ public sealed record PastedLeg(int Leg, string Net);
 public sealed record PastedContact(int Contact, string Net);
 
 /// <summary>Legs of devices and contacts of connectors. Source: docs/handbook/paste.md, Pinouts and contacts.</summary>
-static partial class PinoutPaste
+static class PinoutPaste
 {
     const int MostLegs = 1_000;
 
@@ -44,7 +44,7 @@ static partial class PinoutPaste
             lines,
             line =>
             {
-                string text = Designator().Replace(line.Trimmed, "");
+                string text = Designator.Replace(line.Trimmed, "");
                 if (text.Split(Blank, StringSplitOptions.RemoveEmptyEntries).Any(w => NumberOf(w) is not null))
                 {
                     (var pairs, string? doubt) = Pairs(text, int.MaxValue);
@@ -73,7 +73,7 @@ static partial class PinoutPaste
             [.. names.Index().Where(n => n.Item.Length > 0).Select(n => new PastedContact(n.Index + 1, Net(n.Item)))],
             words ? "it may be words, not names" : null,
             names.Any(n => n.Length == 0) ? "a field between commas is empty" : null,
-            names.FirstOrDefault(n => n.Length > 0 && !NetLike().IsMatch(n)) is { } odd ? $"\"{odd}\" may be no name" : null
+            names.FirstOrDefault(n => n.Length > 0 && !NetLike.IsMatch(n)) is { } odd ? $"\"{odd}\" may be no name" : null
         );
     }
 
@@ -93,7 +93,7 @@ static partial class PinoutPaste
         [
             .. text.Split([' ', '\t', '|', ',', ';', '=', ':'], StringSplitOptions.RemoveEmptyEntries)
                 .SelectMany(Parted)
-                .Where(w => !Filler().IsMatch(w)),
+                .Where(w => !Filler.IsMatch(w)),
         ];
         var pairs = new List<(int, string)>();
         int at = 0;
@@ -111,7 +111,7 @@ static partial class PinoutPaste
         }
         string? doubt =
             at < words.Length && pairs.Count > 0 && IsLeft(words, at) ? "what follows was not read"
-            : at < words.Length && Loud().IsMatch(words[at]) ? "the name may go on"
+            : at < words.Length && Loud.IsMatch(words[at]) ? "the name may go on"
             : null;
         return (pairs, doubt);
     }
@@ -122,7 +122,7 @@ static partial class PinoutPaste
 
     /// <summary>A hyphen between a number and a letter parts the two: <c>1-A15</c>.</summary>
     static IEnumerable<string> Parted(string word) =>
-        Joined().Match(word) is { Success: true } m ? [m.Groups["a"].Value, m.Groups["b"].Value] : [word];
+        Joined.Match(word) is { Success: true } m ? [m.Groups["a"].Value, m.Groups["b"].Value] : [word];
 
     static int? NumberOf(string word) =>
         int.TryParse(word.TrimEnd('.', ')'), NumberStyles.None, CultureInfo.InvariantCulture, out int number)
@@ -138,33 +138,28 @@ static partial class PinoutPaste
     /// </summary>
     public static string Net(string name)
     {
-        if (None().IsMatch(name))
+        if (None.IsMatch(name))
             return "n";
-        return Low().Match(name) is { Success: true } low ? $"/{low.Groups["net"].Value}" : name;
+        return Low.Match(name) is { Success: true } low ? $"/{low.Groups["net"].Value}" : name;
     }
 
-    [GeneratedRegex(@"^(?:[/!~+-]?[A-Za-z][\w/+.#*-]{0,15}|[+-]?\d{1,2}(?:\.\d)?V?)$")]
-    private static partial Regex NetLike();
+    static Regex NetLike => field ??= new(@"^(?:[/!~+-]?[A-Za-z][\w/+.#*-]{0,15}|[+-]?\d{1,2}(?:\.\d)?V?)$");
 
-    [GeneratedRegex(@"^(?:NC|N/C|n\.c\.|N\.C\.)$", RegexOptions.IgnoreCase)]
-    private static partial Regex None();
+    static Regex None => field ??= new(@"^(?:NC|N/C|n\.c\.|N\.C\.)$", RegexOptions.IgnoreCase);
 
     // The marks of active low stand at the ends of the whole name; "-5V" is a volt, "nCE" is low only before capitals.
-    [GeneratedRegex(
-        @"^(?:[/!~](?<net>[^/#*]+?)(?:_[Nn]|[#*])?|-(?<net>[^\d/#*.][^/#*]*?)(?:_[Nn]|[#*])?|n(?<net>[A-Z][A-Z0-9]*)"
-            + @"|(?<net>[^/#*]+)[#*/]|(?<net>[^/#*]+)_[Nn])$"
-    )]
-    private static partial Regex Low();
+    static Regex Low =>
+        field ??= new(
+            @"^(?:[/!~](?<net>[^/#*]+?)(?:_[Nn]|[#*])?|-(?<net>[^\d/#*.][^/#*]*?)(?:_[Nn]|[#*])?|n(?<net>[A-Z][A-Z0-9]*)"
+                + @"|(?<net>[^/#*]+)[#*/]|(?<net>[^/#*]+)_[Nn])$"
+        );
 
-    [GeneratedRegex(@"^(?:(?<a>\d{1,3})-(?<b>[A-Za-z/].*)|(?<a>[A-Za-z/](?:[\w/]*[A-Za-z])?)-(?<b>\d{1,3}))$")]
-    private static partial Regex Joined();
+    static Regex Joined =>
+        field ??= new(@"^(?:(?<a>\d{1,3})-(?<b>[A-Za-z/].*)|(?<a>[A-Za-z/](?:[\w/]*[A-Za-z])?)-(?<b>\d{1,3}))$");
 
-    [GeneratedRegex("^(?:pins?|legs?|contacts?|no|nr|[-–—>]+)\\.?$", RegexOptions.IgnoreCase)]
-    private static partial Regex Filler();
+    static Regex Filler => field ??= new("^(?:pins?|legs?|contacts?|no|nr|[-–—>]+)\\.?$", RegexOptions.IgnoreCase);
 
-    [GeneratedRegex("^[A-Z]{2,}$")]
-    private static partial Regex Loud();
+    static Regex Loud => field ??= new("^[A-Z]{2,}$");
 
-    [GeneratedRegex(@"^[A-Za-z]{1,3}\d{1,3}\s*:\s*")]
-    private static partial Regex Designator();
+    static Regex Designator => field ??= new(@"^[A-Za-z]{1,3}\d{1,3}\s*:\s*");
 }

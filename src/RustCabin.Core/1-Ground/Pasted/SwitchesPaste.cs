@@ -10,7 +10,7 @@ namespace RustCabin.Core.Pasted;
 public sealed record PastedSetting(IReadOnlyDictionary<string, string> Positions, string? Means, ulong? Size, ulong? At);
 
 /// <summary>Tables of switches and jumpers. Source: docs/handbook/paste.md, Switches.</summary>
-static partial class SwitchesPaste
+static class SwitchesPaste
 {
     const string Closed = "closed",
         Open = "open";
@@ -72,8 +72,8 @@ static partial class SwitchesPaste
         foreach (PastedNumber n in PastedNumber.On(means))
             if (
                 !sizes.Any(s => n.At < s.At + s.Length && s.At < n.End)
-                && !Unit().IsMatch(means[n.End..])
-                && (n.IsMarked || (Before().IsMatch(means[..n.At]) && n.Digits.Any(char.IsAsciiDigit)))
+                && !Unit.IsMatch(means[n.End..])
+                && (n.IsMarked || (Before.IsMatch(means[..n.At]) && n.Digits.Any(char.IsAsciiDigit)))
             )
                 return n;
         return null;
@@ -82,7 +82,7 @@ static partial class SwitchesPaste
     /// <summary>The switches that a heading over columns names, from the left; empty: it is no such heading.</summary>
     static string[] NamesOf(TextLine line)
     {
-        string[] words = [.. Word().Matches(line.Trimmed).Select(m => m.Value)];
+        string[] words = [.. Word.Matches(line.Trimmed).Select(m => m.Value)];
         if (words.Length == 0 || !words.Any(SwitchLine.IsName))
             return [];
         // A row of numbers behind one name counts its keys: SW1 1 2 3 4.
@@ -112,7 +112,7 @@ static partial class SwitchesPaste
             return null;
         var positions = new Dictionary<string, string>();
         int end = 0;
-        foreach (Match word in Word().Matches(line.Text))
+        foreach (Match word in Word.Matches(line.Text))
         {
             if (positions.Count == columns.Length || SwitchLine.StateOf(word.Value) is not { } state)
                 break;
@@ -129,7 +129,7 @@ static partial class SwitchesPaste
     }
 
     /// <summary>A line of switches, each with its position, and what they mean.</summary>
-    sealed partial class SwitchLine(string text)
+    sealed class SwitchLine(string text)
     {
         internal static readonly char[] Around = " \t,;:=|.-–>".ToCharArray();
 
@@ -143,9 +143,9 @@ static partial class SwitchesPaste
         /// <summary>Reads it from the left: settings gather until what they mean is said.</summary>
         public (IReadOnlyList<Found>, string?) Read()
         {
-            if (Conditional().IsMatch(text))
+            if (Conditional.IsMatch(text))
                 _doubt = "it holds under a condition, or not at all";
-            if (Lead().Match(text) is { Success: true } lead)
+            if (Lead.Match(text) is { Success: true } lead)
                 _at = lead.Length;
             while (_at < text.Length)
                 if (!TakeSetting() && !TakeMeaning())
@@ -159,7 +159,7 @@ static partial class SwitchesPaste
         bool TakeSetting()
         {
             if (
-                Setting().Match(text, _at) is { Success: true } m
+                Setting.Match(text, _at) is { Success: true } m
                 && m.Index == _at
                 && StateOf(m.Groups["state"].Value) is { } state
             )
@@ -170,7 +170,7 @@ static partial class SwitchesPaste
             }
             if (
                 _row.Length > 0
-                && Key().Match(text, _at) is { Success: true } key
+                && Key.Match(text, _at) is { Success: true } key
                 && StateOf(key.Groups["state"].Value) is { } also
             )
             {
@@ -179,7 +179,7 @@ static partial class SwitchesPaste
             }
             if (_name is null || _found.Count == 0 || _now.Count > 0)
                 return false;
-            m = Alone().Match(text, _at);
+            m = Alone.Match(text, _at);
             return m.Success && m.Index == _at && StateOf(m.Groups["state"].Value) is { } again && Took(m, again);
         }
 
@@ -201,7 +201,7 @@ static partial class SwitchesPaste
             }
             int end = Next();
             string means = text[_at..end].Trim(Around);
-            if (Within().IsMatch(means))
+            if (Within.IsMatch(means))
                 _doubt = "another switch stands in what it means";
             _found.Add(new Found(_now, means.Length > 0 ? means : null));
             (_now, _at) = ([], end);
@@ -213,17 +213,17 @@ static partial class SwitchesPaste
         /// <summary>Where what is meant ends: at a comma or semicolon before a setting, or at a semicolon.</summary>
         int Next()
         {
-            foreach (Match part in Part().Matches(text[_at..]))
+            foreach (Match part in Part.Matches(text[_at..]))
             {
                 int from = _at + part.Index + part.Length;
                 if (
                     (
-                        Setting().Match(text, from) is { Success: true } m
+                        Setting.Match(text, from) is { Success: true } m
                         && m.Index == from
                         && StateOf(m.Groups["state"].Value) is not null
                     )
                     || (
-                        Alone().Match(text, from) is { Success: true } a
+                        Alone.Match(text, from) is { Success: true } a
                         && a.Index == from
                         && StateOf(a.Groups["state"].Value) is not null
                     )
@@ -234,7 +234,7 @@ static partial class SwitchesPaste
         }
 
         /// <summary>It may be the name of a switch, a jumper or one key of a row.</summary>
-        public static bool IsName(string word) => Name().IsMatch(word);
+        public static bool IsName(string word) => Name.IsMatch(word);
 
         /// <summary>A key of a row as it is written here: <c>S1-3</c>.</summary>
         public static string Named(string name) => name.Replace('.', '-').Replace('/', '-');
@@ -246,27 +246,26 @@ static partial class SwitchesPaste
                 "on" or "closed" or "shorted" or "fitted" or "in" or "1" => Closed,
                 "off" or "open" or "removed" or "out" or "0" => Open,
                 [var letter] when char.IsAsciiLetter(letter) && word != "a" => word,
-                _ when Pair().IsMatch(word) => word,
+                _ when Pair.IsMatch(word) => word,
                 _ => null,
             };
 
         const string NamePattern = "[A-Za-z]{1,4}[0-9]{1,3}(?:[-./][0-9]{1,2})?";
 
-        [GeneratedRegex($"^{NamePattern}$")]
-        private static partial Regex Name();
+        static Regex Name => field ??= new($"^{NamePattern}$");
 
         // One more key of the row that was named before: "S2: 1 on, 2 off".
-        [GeneratedRegex(
-            @"\G\s*(?:,|and\b|&)?\s*(?<key>[0-9]{1,2})\s+(?<state>on|off|open|closed|in|out)\b\s*",
-            RegexOptions.IgnoreCase
-        )]
-        private static partial Regex Key();
+        static Regex Key =>
+            field ??= new(
+                @"\G\s*(?:,|and\b|&)?\s*(?<key>[0-9]{1,2})\s+(?<state>on|off|open|closed|in|out)\b\s*",
+                RegexOptions.IgnoreCase
+            );
 
-        [GeneratedRegex("^[0-9]{1,2}-[0-9]{1,2}$")]
-        private static partial Regex Pair();
+        static Regex Pair => field ??= new("^[0-9]{1,2}-[0-9]{1,2}$");
 
-        [GeneratedRegex(
-            $"""
+        static Regex Setting =>
+            field ??= new(
+                $"""
                 \G(?:(?:jumper|switch|link|and)\s+)*(?<name>{NamePattern})
                 (?:\s*[:.]?\s*(?<key>[0-9]{"{1,2}"})(?=\s+(?:on|off|open|closed|in|out)\b))?
                 (?:\s*[:=]\s*|\s*->\s*|\s+(?:(?:is|at|set\sto|to|in\sposition|position|jumper|link)\s+)*)
@@ -274,44 +273,41 @@ static partial class SwitchesPaste
                 (?<state>[0-9]{"{1,2}"}-[0-9]{"{1,2}"}|[A-Za-z]+|[01])(?![\w-])
                 (?:\s*,?\s*(?:and|&|\+)\s+(?=[A-Za-z]+[0-9])|\s*[,&+]\s*(?={NamePattern}[\s:=])|\s*)
                 """,
-            RegexOptions.IgnorePatternWhitespace | RegexOptions.IgnoreCase
-        )]
-        private static partial Regex Setting();
+                RegexOptions.IgnorePatternWhitespace | RegexOptions.IgnoreCase
+            );
 
-        [GeneratedRegex(
-            @"\G(?:(?:in\sposition|position)\s+)?(?<state>[0-9]{1,2}-[0-9]{1,2}|[A-Za-z]+|[01])(?![\w-])\s*(?=\S)",
-            RegexOptions.IgnoreCase
-        )]
-        private static partial Regex Alone();
+        static Regex Alone =>
+            field ??= new(
+                @"\G(?:(?:in\sposition|position)\s+)?(?<state>[0-9]{1,2}-[0-9]{1,2}|[A-Za-z]+|[01])(?![\w-])\s*(?=\S)",
+                RegexOptions.IgnoreCase
+            );
 
-        [GeneratedRegex($@"(?<!\w){NamePattern}[\s:=]+(?:on|off|open|closed|in|out|[0-9]-[0-9])\b", RegexOptions.IgnoreCase)]
-        private static partial Regex Within();
+        static Regex Within =>
+            field ??= new($@"(?<!\w){NamePattern}[\s:=]+(?:on|off|open|closed|in|out|[0-9]-[0-9])\b", RegexOptions.IgnoreCase);
 
-        [GeneratedRegex(
-            @"\s*(?:[,;|]|\.(?=\s)|\s(?=(?:on|off|in|out|open|closed|[0-9]-[0-9]|[A-Z])\s?[=:]))\s*(?:(?:and|or)\s+)?",
-            RegexOptions.IgnoreCase
-        )]
-        private static partial Regex Part();
+        static Regex Part =>
+            field ??= new(
+                @"\s*(?:[,;|]|\.(?=\s)|\s(?=(?:on|off|in|out|open|closed|[0-9]-[0-9]|[A-Z])\s?[=:]))\s*(?:(?:and|or)\s+)?",
+                RegexOptions.IgnoreCase
+            );
 
-        [GeneratedRegex(
-            @"^(?:[-*•]\s+|\d{1,2}[.)]\s+)?(?:(?:set|put|with|for|jumpers?|switch(?:es)?|links?)\s+)*",
-            RegexOptions.IgnoreCase
-        )]
-        private static partial Regex Lead();
+        static Regex Lead =>
+            field ??= new(
+                @"^(?:[-*•]\s+|\d{1,2}[.)]\s+)?(?:(?:set|put|with|for|jumpers?|switch(?:es)?|links?)\s+)*",
+                RegexOptions.IgnoreCase
+            );
 
-        [GeneratedRegex(@"\b(?:if|unless|except|only)\b|^\W*(?:do\s+not|don't|never)\b", RegexOptions.IgnoreCase)]
-        private static partial Regex Conditional();
+        static Regex Conditional =>
+            field ??= new(@"\b(?:if|unless|except|only)\b|^\W*(?:do\s+not|don't|never)\b", RegexOptions.IgnoreCase);
     }
 
-    [GeneratedRegex(
-        @"^\s*(?:k|M)?(?:baud|Bd|bps|Hz|ns|ms|s|V|mA|A|W|lines?|colou?rs?|columns?|bits?|drives?|wait|banks?)\b",
-        RegexOptions.IgnoreCase
-    )]
-    private static partial Regex Unit();
+    static Regex Unit =>
+        field ??= new(
+            @"^\s*(?:k|M)?(?:baud|Bd|bps|Hz|ns|ms|s|V|mA|A|W|lines?|colou?rs?|columns?|bits?|drives?|wait|banks?)\b",
+            RegexOptions.IgnoreCase
+        );
 
-    [GeneratedRegex(@"\b(?:at|base|from|address)\s*[:=]?\s*$", RegexOptions.IgnoreCase)]
-    private static partial Regex Before();
+    static Regex Before => field ??= new(@"\b(?:at|base|from|address)\s*[:=]?\s*$", RegexOptions.IgnoreCase);
 
-    [GeneratedRegex(@"[^\s|,:]+")]
-    private static partial Regex Word();
+    static Regex Word => field ??= new(@"[^\s|,:]+");
 }

@@ -5,7 +5,7 @@ namespace RustCabin.Core.Pasted;
 /// <summary>A line of a pasted text that is not blank.</summary>
 /// <param name="Number">Its number in the text, from 1.</param>
 /// <param name="Text">As it was.</param>
-internal sealed partial record TextLine(int Number, string Text)
+internal sealed record TextLine(int Number, string Text)
 {
     /// <summary>Longer lines are not taken apart: no manual prints one, and a person could not check it.</summary>
     const int MostLetters = 600;
@@ -57,7 +57,7 @@ internal sealed partial record TextLine(int Number, string Text)
     bool HasColumnsAlone()
     {
         bool any = false;
-        foreach (ValueMatch word in Letters().EnumerateMatches(Trimmed))
+        foreach (ValueMatch word in Letters.EnumerateMatches(Trimmed))
         {
             if (!ColumnWords.GetAlternateLookup<ReadOnlySpan<char>>().Contains(Trimmed.AsSpan(word.Index, word.Length)))
                 return false;
@@ -67,7 +67,7 @@ internal sealed partial record TextLine(int Number, string Text)
     }
 
     /// <summary>The words of a heading over columns, from the left.</summary>
-    public IReadOnlyList<string> Columns => [.. Letters().Matches(Trimmed).Select(m => m.Value.ToLowerInvariant())];
+    public IReadOnlyList<string> Columns => [.. Letters.Matches(Trimmed).Select(m => m.Value.ToLowerInvariant())];
 
     /// <summary>Nothing is read, nothing is in doubt.</summary>
     public PastedLine Heading => new(Number, Text, [], null);
@@ -92,11 +92,9 @@ internal sealed partial record TextLine(int Number, string Text)
     public PastedLine ReadBy(Func<TextLine, PastedLine> read) => Text.Length > MostLetters ? Unread(TooLong) : read(this);
 
     /// <summary>A text with one blank where it has several, and without some letters around it.</summary>
-    public static string Single(string text, string around) => Blanks().Replace(text, " ").Trim(around.ToCharArray());
+    public static string Single(string text, string around) => Blanks.Replace(text, " ").Trim(around.ToCharArray());
 
-    [GeneratedRegex(@"\s+")]
-    private static partial Regex Blanks();
+    static Regex Blanks => field ??= new(@"\s+");
 
-    [GeneratedRegex(@"[^\W_]+(?:'\w+)?")]
-    private static partial Regex Letters();
+    static Regex Letters => field ??= new(@"[^\W_]+(?:'\w+)?");
 }

@@ -11,7 +11,7 @@ namespace RustCabin.Core.Pasted;
 public sealed record PastedTitle(string Name, ulong? Bytes, int? Discs, string? Region);
 
 /// <summary>Lists of software. Source: docs/handbook/paste.md, Titles.</summary>
-static partial class TitlesPaste
+static class TitlesPaste
 {
     /// <summary>Reads a text as a list of software.</summary>
     public static IReadOnlyList<PastedLine> Read(IReadOnlyList<TextLine> lines) => TextLine.Each(lines, Of);
@@ -19,25 +19,25 @@ static partial class TitlesPaste
     static PastedLine Of(TextLine line)
     {
         string text = line.Trimmed;
-        (string? region, text) = Taken(text, Region());
-        (string? discs, text) = Taken(text, Discs());
+        (string? region, text) = Taken(text, Region);
+        (string? discs, text) = Taken(text, Discs);
         ulong? bytes = null;
         string? more = null;
         IReadOnlyList<PastedSize> sizes = PastedSize.On(text);
         foreach (PastedSize size in sizes)
         {
             bool last = text[(size.At + size.Length)..].Trim(' ', '\t', ',', ';', '.', '|', ')').Length == 0;
-            if (!last && !Needs().IsMatch(text[..size.At]))
+            if (!last && !Needs.IsMatch(text[..size.At]))
                 continue;
             bytes = size.Bytes;
-            string behind = Memory().Replace(text[(size.At + size.Length)..], "");
+            string behind = Memory.Replace(text[(size.At + size.Length)..], "");
             more = behind.Any(char.IsLetterOrDigit) ? "what follows the size was not read" : null;
-            text = Needs().Replace(text[..size.At], "");
+            text = Needs.Replace(text[..size.At], "");
             break;
         }
         if (bytes is null && discs is null)
             return line.Unread("neither a size nor discs are said");
-        string name = TextLine.Single(Hollow().Replace(text, " "), " \t,;:.|-–");
+        string name = TextLine.Single(Hollow.Replace(text, " "), " \t,;:.|-–");
         int? count = discs is null ? null : int.Parse(discs, CultureInfo.InvariantCulture);
         return name.Length == 0
             ? line.Unread("it has no name")
@@ -45,7 +45,7 @@ static partial class TitlesPaste
                 [new PastedTitle(name, bytes, count, region)],
                 more,
                 PastedSize.On(name).Count > 0 ? "it has another size" : null,
-                Condition().IsMatch(name) ? "it says more than was read" : null
+                Condition.IsMatch(name) ? "it says more than was read" : null
             );
     }
 
@@ -61,25 +61,21 @@ static partial class TitlesPaste
         + "Ireland|India|Mexico|World|[56]0 ?Hz";
 
     // A region is a field of its own: in brackets, behind a comma or a gap, or last on the line.
-    [GeneratedRegex(
-        $@"[(\[](?<found>{Regions})[)\]]|(?<=[,;|\t]\s*|\s\s)(?<found>{Regions})(?=\s*(?:[,;|]|\s\s|"
-            + $@"$))|(?<=\w\s+)(?<found>PAL|NTSC|SECAM|[56]0 ?Hz)(?!\w)",
-        RegexOptions.IgnoreCase
-    )]
-    private static partial Regex Region();
+    static Regex Region =>
+        field ??= new(
+            $@"[(\[](?<found>{Regions})[)\]]|(?<=[,;|\t]\s*|\s\s)(?<found>{Regions})(?=\s*(?:[,;|]|\s\s|"
+                + $@"$))|(?<=\w\s+)(?<found>PAL|NTSC|SECAM|[56]0 ?Hz)(?!\w)",
+            RegexOptions.IgnoreCase
+        );
 
-    [GeneratedRegex(@"(?<![\w.])(?<found>\d{1,2}) ?(?:discs?|disks?|diskettes?|floppies)\b", RegexOptions.IgnoreCase)]
-    private static partial Regex Discs();
+    static Regex Discs =>
+        field ??= new(@"(?<![\w.])(?<found>\d{1,2}) ?(?:discs?|disks?|diskettes?|floppies)\b", RegexOptions.IgnoreCase);
 
-    [GeneratedRegex(@"\b(?:needs?|requires?|wants?)\s*(?:at\sleast\s*)?:?\s*$", RegexOptions.IgnoreCase)]
-    private static partial Regex Needs();
+    static Regex Needs => field ??= new(@"\b(?:needs?|requires?|wants?)\s*(?:at\sleast\s*)?:?\s*$", RegexOptions.IgnoreCase);
 
-    [GeneratedRegex(@"^\s*(?:of\s+)?(?:free\s+)?(?:RAM|memory)\b", RegexOptions.IgnoreCase)]
-    private static partial Regex Memory();
+    static Regex Memory => field ??= new(@"^\s*(?:of\s+)?(?:free\s+)?(?:RAM|memory)\b", RegexOptions.IgnoreCase);
 
-    [GeneratedRegex(@"\b(?:if|unless|not|or more|except)\b", RegexOptions.IgnoreCase)]
-    private static partial Regex Condition();
+    static Regex Condition => field ??= new(@"\b(?:if|unless|not|or more|except)\b", RegexOptions.IgnoreCase);
 
-    [GeneratedRegex(@"[(\[][\s,;]*[)\]]|\|")]
-    private static partial Regex Hollow();
+    static Regex Hollow => field ??= new(@"[(\[][\s,;]*[)\]]|\|");
 }

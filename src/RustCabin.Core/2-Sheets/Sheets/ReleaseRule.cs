@@ -5,15 +5,14 @@ using RustCabin.Core.Declared;
 namespace RustCabin.Core.Sheets;
 
 /// <summary>How the files of a release are called.</summary>
-public sealed partial record ReleaseRule : ICompleted<ReleaseRule>
+public sealed record ReleaseRule : ICompleted<ReleaseRule>
 {
     /// <summary>What stands in a name for the variant, the part and the version.</summary>
     internal const string VariantWord = "variant",
         PartWord = "part",
         VersionWord = "version";
 
-    [GeneratedRegex(@"\{([^{}]*)\}")]
-    internal static partial Regex Words { get; }
+    internal static Regex Words => field ??= new(@"\{([^{}]*)\}");
 
     /// <summary>The name, with {variant}, {part} and {version} where those stand.</summary>
     [Required, Display(Description = "The file's name, with {variant}, {part} and {version} where those stand.")]

@@ -52,7 +52,7 @@ public sealed record ReleaseOther(string File, string Why);
 /// <param name="File">The file; null: none is for it.</param>
 /// <param name="Why">What decided it, in words.</param>
 /// <param name="Others">All the rest, in their order.</param>
-public sealed partial record Release(string? File, string Why, IReadOnlyList<ReleaseOther> Others)
+public sealed record Release(string? File, string Why, IReadOnlyList<ReleaseOther> Others)
 {
     sealed record Fit(int At, string Version, string Words);
 
@@ -156,8 +156,7 @@ public sealed partial record Release(string? File, string Why, IReadOnlyList<Rel
         return $"It is called as {rule.File}{(words.Length > 0 ? $": {string.Join(", ", words)}" : "")}";
     }
 
-    [GeneratedRegex("[0-9]+|[A-Za-z]+")]
-    private static partial Regex Runs { get; }
+    static Regex Runs => field ??= new("[0-9]+|[A-Za-z]+");
 
     /// <summary>
     /// Which of two versions is higher, run by run: digits by their number; alpha, beta and rc are below the version that they

@@ -14,7 +14,7 @@ namespace RustCabin.Core.Packs;
 /// <param name="Pads">Pads of the part's own board.</param>
 /// <param name="Chips">Chips of the machine that its sheet does not have, with an outline that has legs enough.</param>
 /// <param name="Points">Points of the machine that its sheet does not have.</param>
-public sealed partial record PastedWiring(
+public sealed record PastedWiring(
     IReadOnlyList<WireChange> Changes,
     IReadOnlyList<Pad> Pads,
     IReadOnlyList<BoardChip> Chips,
@@ -40,7 +40,7 @@ public sealed partial record PastedWiring(
             .. all.SelectMany(Chipped)
                 .Concat(
                     named
-                        .Select(p => Leg().Match(p))
+                        .Select(p => Leg.Match(p))
                         .Where(m => m.Success)
                         .Select(m => (m.Groups[1].Value, Number(m.Groups[2].Value)))
                 )
@@ -145,7 +145,7 @@ public sealed partial record PastedWiring(
 
     /// <summary>The net of a place, as the machine's sheet names it; null: it does not say.</summary>
     static string? NetOf(string place, Model model) =>
-        Leg().Match(place) is { Success: true } leg
+        Leg.Match(place) is { Success: true } leg
             ? model.Chips.FirstOrDefault(c => c.Id == leg.Groups[1].Value)?.Nets.GetValueOrDefault(leg.Groups[2].Value)
             : model.Points.FirstOrDefault(p => p.Id == place)?.Net;
 
@@ -204,6 +204,5 @@ public sealed partial record PastedWiring(
 
     static int Number(string text) => int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out int n) ? n : 1;
 
-    [GeneratedRegex(@"^([A-Z]+[0-9]+)\.([0-9]{1,4})$")]
-    private static partial Regex Leg();
+    static Regex Leg => field ??= new(@"^([A-Z]+[0-9]+)\.([0-9]{1,4})$");
 }

@@ -19,7 +19,7 @@ public sealed record TryFirst(string Title, double Bits, double WithFirmware, do
 /// <summary>
 /// What others found with a part, as it stands on its sheet. Source: docs/handbook/baseline.md, Reports of others.
 /// </summary>
-public static partial class KnownReports
+public static class KnownReports
 {
     /// <summary>So many lines of a paste are read.</summary>
     public const int MostLines = 1_000;
@@ -73,9 +73,9 @@ public static partial class KnownReports
         string[] fields = Fields(line);
         if (fields.Length < 2 || fields[0].Length is 0 or > 100 || ResultOf(fields[1]) is not { } result)
             return null;
-        string firmware = Firmware().Replace(fields.ElementAtOrDefault(2) ?? "", "");
+        string firmware = Firmware.Replace(fields.ElementAtOrDefault(2) ?? "", "");
         string who = string.Join(", ", fields.Skip(3).Where(f => f.Length > 0));
-        string day = Day().Match(who).Value;
+        string day = Day.Match(who).Value;
         return firmware.Length > 100 || who.Length > 100
             ? null
             : new KnownPair
@@ -97,16 +97,12 @@ public static partial class KnownReports
             _ => "a thing and a result are wanted, with a ; between",
         };
 
-    static readonly (Func<Regex> Words, KnownResult Result)[] Results =
-    [
-        (Fails, KnownResult.Fails),
-        (Limits, KnownResult.Limits),
-        (Works, KnownResult.Works),
-    ];
+    static (Regex Words, KnownResult Result)[] Results =>
+        field ??= [(Fails, KnownResult.Fails), (Limits, KnownResult.Limits), (Works, KnownResult.Works)];
 
     /// <summary>What a word says; null: neither that it works nor that it fails. What does not work fails.</summary>
     static KnownResult? ResultOf(string word) =>
-        Results.Where(r => r.Words().IsMatch(word)).Select(r => (KnownResult?)r.Result).FirstOrDefault();
+        Results.Where(r => r.Words.IsMatch(word)).Select(r => (KnownResult?)r.Result).FirstOrDefault();
 
     /// <summary>
     /// Of the titles at hand, which to try first where the firmware or the card may be to blame: the one for which the two say
@@ -142,21 +138,18 @@ public static partial class KnownReports
 
     static bool IsSame(string one, string other) => string.Equals(one.Trim(), other.Trim(), StringComparison.OrdinalIgnoreCase);
 
-    [GeneratedRegex(
-        @"\b(fail\w*|no|not|dead|bad|broken|never|hang\w*|crash\w*|freez\w*|doesn't|won't)\b",
-        RegexOptions.IgnoreCase
-    )]
-    private static partial Regex Fails();
+    static Regex Fails =>
+        field ??= new(
+            @"\b(fail\w*|no|not|dead|bad|broken|never|hang\w*|crash\w*|freez\w*|doesn't|won't)\b",
+            RegexOptions.IgnoreCase
+        );
 
-    [GeneratedRegex(@"\b(limit\w*|partly|part|sometimes|slow\w*|mostly|almost)\b", RegexOptions.IgnoreCase)]
-    private static partial Regex Limits();
+    static Regex Limits => field ??= new(@"\b(limit\w*|partly|part|sometimes|slow\w*|mostly|almost)\b", RegexOptions.IgnoreCase);
 
-    [GeneratedRegex(@"\b(work\w*|ok|okay|yes|fine|good|run\w*|start\w*|boot\w*|well|perfect\w*)\b", RegexOptions.IgnoreCase)]
-    private static partial Regex Works();
+    static Regex Works =>
+        field ??= new(@"\b(work\w*|ok|okay|yes|fine|good|run\w*|start\w*|boot\w*|well|perfect\w*)\b", RegexOptions.IgnoreCase);
 
-    [GeneratedRegex(@"^(firmware|fw|version|v)\.?\s+", RegexOptions.IgnoreCase)]
-    private static partial Regex Firmware();
+    static Regex Firmware => field ??= new(@"^(firmware|fw|version|v)\.?\s+", RegexOptions.IgnoreCase);
 
-    [GeneratedRegex(@"\b\d{4}-\d{2}-\d{2}\b")]
-    private static partial Regex Day();
+    static Regex Day => field ??= new(@"\b\d{4}-\d{2}-\d{2}\b");
 }

@@ -5,21 +5,20 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Core.PictureSound;
 
 /// <summary>A display as it is typed and kept in the cupboard: <c>15-70 kHz, 48-75 Hz, 1280x1024, no interlace</c>.</summary>
-public static partial class DisplayText
+public static class DisplayText
 {
     const string Range = @"([0-9.]{1,9})\s*-\s*([0-9.]{1,9})\s*",
         Rates = "^" + Range + @"kHz,\s*" + Range + "Hz",
         PanelAndMore = @"(?:,\s*([0-9]{1,5})\s*x\s*([0-9]{1,5}))?(,\s*no interlace)?$";
 
-    [GeneratedRegex(Rates + PanelAndMore)]
-    private static partial Regex Form();
+    static Regex Form => field ??= new(Rates + PanelAndMore);
 
     /// <summary>Reads one; null: it does not read as one.</summary>
     /// <param name="name">What it is called.</param>
     /// <param name="text">What it locks onto.</param>
     public static Display? Parse(string name, string text)
     {
-        if (Form().Match(text.Trim()) is not { Success: true } found)
+        if (Form.Match(text.Trim()) is not { Success: true } found)
             return null;
         var numbers = new decimal[4];
         for (int i = 0; i < 4; i++)

@@ -9,7 +9,7 @@ namespace RustCabin.Core.Rom;
 /// Devices of one type in the cupboard: how many, the fastest access time that a name tells, in nanoseconds, and what one more
 /// costs (null: not known).
 /// </summary>
-public sealed partial record DeviceStock(int Count, int? Ns, decimal? Price)
+public sealed record DeviceStock(int Count, int? Ns, decimal? Price)
 {
     /// <summary>
     /// Chips whose item is the device, or whose name begins with it. An access time stands in the name, as in <c>27C400, 120
@@ -34,11 +34,9 @@ public sealed partial record DeviceStock(int Count, int? Ns, decimal? Price)
         );
 
     static int? NsOf(string name) =>
-        Time().Match(name) is { Success: true } told
-        && int.TryParse(told.Groups[1].Value, CultureInfo.InvariantCulture, out int ns)
+        Time.Match(name) is { Success: true } told && int.TryParse(told.Groups[1].Value, CultureInfo.InvariantCulture, out int ns)
             ? ns
             : null;
 
-    [GeneratedRegex(@"(\d{1,5}) ?ns\b")]
-    private static partial Regex Time();
+    static Regex Time => field ??= new(@"(\d{1,5}) ?ns\b");
 }

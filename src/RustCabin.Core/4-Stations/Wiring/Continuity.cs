@@ -180,13 +180,13 @@ public static class Continuity
     {
         bool[] stays = [.. Enumerable.Repeat(true, lines.Length)];
         int[] left = [.. shows.Select(s => s.Length)];
-        ILookup<int, int> byLine = shows
-            .Index()
-            .SelectMany(m => m.Item.Select(l => (Line: l, Mistake: m.Index)))
-            .ToLookup(x => x.Line, x => x.Mistake);
+        List<int>[] byLine = [.. lines.Select(_ => new List<int>())];
+        foreach ((int mistake, int[] shown) in shows.Index())
+        foreach (int line in shown)
+            byLine[line].Add(mistake);
         for (int line = lines.Length - 1; line >= 0; line--)
         {
-            if (byLine[line].Any(m => left[m] == 1))
+            if (byLine[line].Exists(m => left[m] == 1))
                 continue;
             stays[line] = false;
             foreach (int mistake in byLine[line])

@@ -100,7 +100,7 @@ sealed record Mistake(int Change, IReadOnlyList<int> Without, IReadOnlyList<(int
                             );
         }
 
-        IEnumerable<(int Index, Join Join)> Own => _after.Joins.Index().Where(j => j.Item.Change == number);
+        IEnumerable<(int Index, Join Join)> Own => _after.JoinsOf(number).Select(j => (j, _after.Joins[j]));
 
         IEnumerable<Mistake> Joints()
         {

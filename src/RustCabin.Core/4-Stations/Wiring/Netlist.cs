@@ -25,12 +25,15 @@ public sealed class Netlist
     readonly int[] _node;
     readonly List<Join> _joins = [];
     readonly List<string?> _named = [];
-    readonly List<(string? Net, string Cuts)> _parts = [];
+    readonly List<(int Net, string Cuts)> _parts = [];
     readonly List<(int First, int Second)> _ends = [];
-    readonly Dictionary<(string? Net, string Cuts, int Alone), int> _known = [];
-    readonly Dictionary<string, List<int>> _placesOf = new(StringComparer.Ordinal);
+    readonly int[] _whole;
+    readonly Dictionary<(int Net, string Cuts), int> _cut = [];
+    readonly List<int> _parted = [];
+    readonly Lazy<ILookup<int, int>> _placesOf;
+    readonly Lazy<ILookup<int, int>> _joinsOf;
     readonly int _there;
-    readonly Dictionary<int, int> _padOf = [];
+    readonly int[] _padOf;
     readonly List<int> _legOf = [];
 
     /// <summary>The places that it is made of; pads of lifted legs come after them.</summary>
@@ -57,18 +60,24 @@ public sealed class Netlist
         (Places, _there) = (places, there.Count);
         var missing = new List<(string, PlacedChange)>();
         PlacedChange[] all = [.. there, .. changes];
+        _padOf = new int[places.All.Count];
+        Array.Fill(_padOf, -1);
         Lift(all, missing);
         _fragment = new int[Count];
+        _whole = new int[places.Nets];
+        Array.Fill(_whole, -1);
         Split(all, missing);
         JoinAll(all, missing);
         Missing = missing;
         _node = Grouped();
+        _placesOf = new(() => InOrder().Where(p => !IsLifted(p)).ToLookup(p => Places.NetAt(LegOf(p))));
+        _joinsOf = new(() => _joins.Index().ToLookup(j => j.Item.Change, j => j.Index));
     }
 
     /// <summary>The number of a place by its name, of a lifted leg's pad too; -1: there is none.</summary>
     public int Find(string name) =>
         Places.Find(name) is >= 0 and var at ? at
-        : name.EndsWith('p') && Places.Find(name[..^1]) is >= 0 and var leg ? _padOf.GetValueOrDefault(leg, -1)
+        : name.EndsWith('p') && Places.Find(name[..^1]) is >= 0 and var leg ? _padOf[leg]
         : -1;
 
     /// <summary>The name of a place.</summary>
@@ -76,7 +85,9 @@ public sealed class Netlist
         place < Places.All.Count ? Places.All[place].Name : Places.All[_legOf[place - Places.All.Count]].Name + "p";
 
     /// <summary>The pad that a leg was lifted off; -1: it is on its pad.</summary>
-    public int PadOf(int leg) => _padOf.GetValueOrDefault(leg, -1);
+    public int PadOf(int leg) => leg < _padOf.Length ? _padOf[leg] : -1;
+
+    bool IsLifted(int place) => PadOf(place) >= 0;
 
     /// <summary>The leg that stood on a pad; the place itself where it is no such pad.</summary>
     public int LegOf(int place) => place < Places.All.Count ? place : _legOf[place - Places.All.Count];
@@ -93,6 +104,9 @@ public sealed class Netlist
     /// <summary>The node of a fragment.</summary>
     public int NodeOfFragment(int fragment) => _node[fragment];
 
+    /// <summary>The first fragment of a node, in the order of the sheets.</summary>
+    public int FirstFragmentOf(int node) => Array.IndexOf(_node, node);
+
     /// <summary>True if a meter says that two places are one.</summary>
     public bool Same(int a, int b) => NodeOf(a) == NodeOf(b);
 
@@ -102,13 +116,18 @@ public sealed class Netlist
         for (int place = 0; place < Places.All.Count; place++)
         {
             yield return place;
-            if (_padOf.TryGetValue(place, out int pad))
-                yield return pad;
+            if (_padOf[place] >= 0)
+                yield return _padOf[place];
         }
     }
 
     /// <summary>The places of a net as it is on the sheets, without lifted legs, in their order.</summary>
-    public IReadOnlyList<int> PlacesOf(string net) => _placesOf.GetValueOrDefault(net, []);
+    public IReadOnlyList<int> PlacesOf(string net) =>
+        Places.NetNumber(net) is >= 0 and var number ? [.. _placesOf.Value[number]] : [];
+
+    /// <summary>The joins of a change, by their places among all.</summary>
+    /// <param name="change">The change, by its place in the order of work.</param>
+    public IEnumerable<int> JoinsOf(int change) => _joinsOf.Value[change];
 
     /// <summary>The other places that are one net with a place, in their order.</summary>
     public IEnumerable<int> NodePlaces(int place) => InOrder().Where(p => p != place && NodeOf(p) == NodeOf(place));
@@ -127,7 +146,7 @@ public sealed class Netlist
     /// <param name="change">The cut that spared it, by its place in the order of work; null: none of them parted it.</param>
     public int Spared(int place, int? change)
     {
-        (string? net, string cuts) = _parts[_fragment[place]];
+        (int net, string cuts) = _parts[_fragment[place]];
         string[] all = cuts.Split(',', StringSplitOptions.RemoveEmptyEntries);
         string[] left =
         [
@@ -137,7 +156,7 @@ public sealed class Netlist
             ),
         ];
         return left.Length == all.Length ? -1
-            : _known.TryGetValue((net, string.Concat(left.Select(c => $"{c},")), -1), out int rest) ? FirstOf(rest)
+            : Part(net, string.Concat(left.Select(c => $"{c},"))) is >= 0 and var rest ? FirstOf(rest)
             : place;
     }
 
@@ -146,14 +165,20 @@ public sealed class Netlist
     public IEnumerable<(int A, int B)> PartedBy(int change)
     {
         string number = $"{change + _there},";
-        for (int fragment = 0; fragment < Fragments; fragment++)
+        foreach (int fragment in _parted)
             if (
-                _parts[fragment] is (var net, { Length: > 0 } cuts)
+                _parts[fragment] is var (net, cuts)
                 && $",{cuts}".Contains($",{number}", StringComparison.Ordinal)
-                && _known.TryGetValue((net, $",{cuts}".Replace($",{number}", ",")[1..], -1), out int rest)
+                && Part(net, $",{cuts}".Replace($",{number}", ",")[1..]) is >= 0 and var rest
             )
                 yield return (FirstOf(fragment), FirstOf(rest));
     }
+
+    /// <summary>The fragment that some cuts leave of a net; -1: they leave none.</summary>
+    int Part(int net, string cuts) =>
+        net < 0 ? -1
+        : cuts.Length == 0 ? _whole[net]
+        : _cut.GetValueOrDefault((net, cuts), -1);
 
     void Lift(IReadOnlyList<PlacedChange> changes, List<(string, PlacedChange)> missing)
     {
@@ -164,8 +189,11 @@ public sealed class Netlist
             int leg = Places.Find(name);
             if (leg < 0)
                 missing.Add((name, change));
-            else if (_padOf.TryAdd(leg, Places.All.Count + _legOf.Count))
+            else if (_padOf[leg] < 0)
+            {
+                _padOf[leg] = Count;
                 _legOf.Add(leg);
+            }
         }
     }
 
@@ -179,35 +207,42 @@ public sealed class Netlist
         {
             string name = change.Named(place);
             int at = Find(name);
-            if (at >= 0 && _padOf.TryGetValue(at, out int pad))
+            if (at >= 0 && PadOf(at) is >= 0 and var pad)
                 at = pad;
-            if (at < 0 || NetOf(at) != NetOf(change, change.Change.Net!))
+            if (at < 0 || Places.All[LegOf(at)].Net != NetOf(change, change.Change.Net!))
                 missing.Add((name, change));
             else if (off.GetValueOrDefault(at, "") is var cuts && !$",{cuts}".EndsWith($",{number},", StringComparison.Ordinal))
                 off[at] = $"{cuts}{number},";
         }
         foreach (int place in InOrder())
         {
-            bool lifted = place < Places.All.Count && _padOf.ContainsKey(place);
-            string? net = lifted ? null : NetOf(place);
+            int net = IsLifted(place) ? -1 : Places.NetAt(LegOf(place));
             string cuts = off.GetValueOrDefault(place, "");
-            var key = (net, cuts, net is null ? place : -1);
-            if (!_known.TryGetValue(key, out int fragment))
-            {
-                _known[key] = fragment = _named.Count;
-                _named.Add(cuts.Length == 0 ? net : null);
-                _parts.Add((net, cuts));
-                _ends.Add((place, -1));
-            }
+            int fragment = Part(net, cuts);
+            if (fragment < 0)
+                fragment = Add(place, net, cuts);
             else if (_ends[fragment].Second < 0)
                 _ends[fragment] = (_ends[fragment].First, place);
             _fragment[place] = fragment;
-            if (net is not null)
-                (_placesOf.TryGetValue(net, out List<int>? of) ? of : _placesOf[net] = []).Add(place);
         }
     }
 
-    string? NetOf(int place) => Places.All[LegOf(place)].Net;
+    /// <summary>A new fragment: what some cuts leave of a net, or a place that lies alone.</summary>
+    int Add(int place, int net, string cuts)
+    {
+        int fragment = _named.Count;
+        _named.Add(net >= 0 && cuts.Length == 0 ? Places.All[LegOf(place)].Net : null);
+        _parts.Add((net, cuts));
+        _ends.Add((place, -1));
+        if (net >= 0 && cuts.Length == 0)
+            _whole[net] = fragment;
+        else if (net >= 0)
+        {
+            _cut[(net, cuts)] = fragment;
+            _parted.Add(fragment);
+        }
+        return fragment;
+    }
 
     string NetOf(PlacedChange change, string net) => Places.Canonical(change.Named(net));
 

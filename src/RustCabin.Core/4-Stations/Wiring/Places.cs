@@ -65,9 +65,20 @@ public sealed class Places
     readonly Dictionary<string, int> _at = new(StringComparer.Ordinal);
     readonly Dictionary<string, string> _names = new(StringComparer.Ordinal);
     readonly List<Place> _all = [];
+    readonly Dictionary<string, int> _nets = new(StringComparer.Ordinal);
+    readonly List<int> _netAt = [];
 
     /// <summary>All places, in order.</summary>
     public IReadOnlyList<Place> All => _all;
+
+    /// <summary>How many nets have a name.</summary>
+    public int Nets => _nets.Count;
+
+    /// <summary>The number of the net on which a place lies, from 0; -1: it lies on none that has a name.</summary>
+    public int NetAt(int place) => _netAt[place];
+
+    /// <summary>The number of a net by the name under which it goes here; -1: no place lies on it.</summary>
+    public int NetNumber(string net) => _nets.GetValueOrDefault(net, -1);
 
     /// <summary>The places of a unit with the parts of its plan.</summary>
     public Places(PlannedUnit unit)
@@ -154,8 +165,18 @@ public sealed class Places
 
     void Add(Place place)
     {
-        if (_at.TryAdd(place.Name, _all.Count))
-            _all.Add(place);
+        if (!_at.TryAdd(place.Name, _all.Count))
+            return;
+        _all.Add(place);
+        if (place.Net is not { } net)
+            _netAt.Add(-1);
+        else if (_nets.TryGetValue(net, out int known))
+            _netAt.Add(known);
+        else
+        {
+            _netAt.Add(_nets.Count);
+            _nets[net] = _nets.Count;
+        }
     }
 
     /// <summary>The name under which a net goes here, whatever it is called.</summary>

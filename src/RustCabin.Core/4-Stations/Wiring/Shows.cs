@@ -1,72 +1,102 @@
 namespace RustCabin.Core.Wiring;
 
-/// <summary>Which lines of a table read otherwise when a mistake is made. Only the nets that it touches are looked
-/// at.</summary>
+/// <summary>
+/// Which lines of a table read otherwise when a mistake is made. Only the nets that it touches are looked at. It is asked of
+/// thousands of mistakes, one after the other, so that what it keeps for one is made ready for the next.
+/// </summary>
 sealed class Shows
 {
-    readonly Wired _wired;
+    readonly Netlist _after;
     readonly ContinuityLine[] _lines;
-    readonly ILookup<int, int> _linesAt;
-    readonly ILookup<int, int> _joinsAt;
+    readonly List<int>?[] _linesAt;
+    readonly List<int>?[] _joinsAt;
+
+    /// <summary>What each fragment is joined to while one mistake is looked at; the last is the place that lies apart.</summary>
+    readonly int[] _parent;
+    readonly List<int> _joined = [];
+    readonly List<int> _nodes = [];
+    int _apart;
 
     public Shows(Wired wired, ContinuityLine[] lines)
     {
-        (_wired, _lines) = (wired, lines);
-        Netlist after = wired.After;
-        _linesAt = lines
-            .Index()
-            .SelectMany(l => ((int[])[after.NodeOf(l.Item.From), after.NodeOf(l.Item.To)]).Distinct().Select(n => (n, l.Index)))
-            .ToLookup(x => x.n, x => x.Index);
-        _joinsAt = after.Joins.Index().ToLookup(j => after.NodeOf(j.Item.A), j => j.Index);
+        (_after, _lines) = (wired.After, lines);
+        _linesAt = new List<int>?[_after.Fragments];
+        _joinsAt = new List<int>?[_after.Fragments];
+        foreach ((int index, ContinuityLine line) in lines.Index())
+        {
+            int from = _after.NodeOf(line.From),
+                to = _after.NodeOf(line.To);
+            (_linesAt[from] ??= []).Add(index);
+            if (to != from)
+                (_linesAt[to] ??= []).Add(index);
+        }
+        foreach ((int index, Join join) in _after.Joins.Index())
+            (_joinsAt[_after.NodeOf(join.A)] ??= []).Add(index);
+        _parent = [.. Enumerable.Range(0, _after.Fragments + 1)];
     }
 
-    /// <summary>The lines that show a mistake.</summary>
+    /// <summary>The lines that show a mistake, in their order.</summary>
     public int[] Of(Mistake mistake)
     {
-        Netlist after = _wired.After;
-        var nodes = new HashSet<int>();
-        foreach ((int a, int b) in mistake.With)
-            nodes.UnionWith([after.NodeOf(a), after.NodeOf(b)]);
-        nodes.UnionWith(mistake.Without.Select(j => after.NodeOf(after.Joins[j].A)));
-        if (mistake.Apart >= 0)
-            nodes.Add(after.NodeOf(mistake.Apart));
-        var here = new Small(mistake.Apart, after);
-        foreach (int node in nodes)
-        foreach (int join in _joinsAt[node].Where(j => !mistake.Without.Contains(j)))
-            here.Join(after.Joins[join].A, after.Joins[join].B);
-        foreach ((int a, int b) in mistake.With)
-            here.Join(a, b);
-        return
-        [
-            .. nodes
-                .SelectMany(n => _linesAt[n])
-                .Distinct()
-                .Where(l => here.Same(_lines[l].From, _lines[l].To) != _lines[l].Closed)
-                .Order(),
-        ];
+        Make(mistake);
+        var shown = new List<int>();
+        foreach (int node in _nodes)
+        foreach (int line in _linesAt[node] ?? [])
+            if (Same(_lines[line].From, _lines[line].To) != _lines[line].Closed)
+                shown.Add(line);
+        foreach (int fragment in _joined)
+            _parent[fragment] = fragment;
+        // A line between two of the nets was met twice.
+        return [.. shown.Distinct().Order()];
     }
 
-    /// <summary>A few fragments and what joins them; a place that lies apart is one of its own.</summary>
-    sealed class Small(int apart, Netlist after)
+    /// <summary>The nets that a mistake touches, and their fragments as it joins them.</summary>
+    void Make(Mistake mistake)
     {
-        readonly Dictionary<int, int> _parent = [];
-
-        int Root(int place)
+        _apart = mistake.Apart;
+        _joined.Clear();
+        _nodes.Clear();
+        foreach ((int a, int b) in mistake.With)
         {
-            int at = place == apart ? -1 : after.FragmentOf(place);
-            while (_parent.TryGetValue(at, out int above))
-                at = above;
-            return at;
+            Touch(a);
+            Touch(b);
         }
-
-        public void Join(int a, int b)
-        {
-            int one = Root(a),
-                other = Root(b);
-            if (one != other)
-                _parent[one] = other;
-        }
-
-        public bool Same(int a, int b) => Root(a) == Root(b);
+        foreach (int join in mistake.Without)
+            Touch(_after.Joins[join].A);
+        if (_apart >= 0)
+            Touch(_apart);
+        foreach (int node in _nodes)
+        foreach (int join in _joinsAt[node] ?? [])
+            if (!mistake.Without.Contains(join))
+                Join(_after.Joins[join].A, _after.Joins[join].B);
+        foreach ((int a, int b) in mistake.With)
+            Join(a, b);
     }
+
+    void Touch(int place)
+    {
+        int node = _after.NodeOf(place);
+        if (!_nodes.Contains(node))
+            _nodes.Add(node);
+    }
+
+    int Root(int place)
+    {
+        int at = place == _apart ? _parent.Length - 1 : _after.FragmentOf(place);
+        while (_parent[at] != at)
+            at = _parent[at];
+        return at;
+    }
+
+    void Join(int a, int b)
+    {
+        int one = Root(a),
+            other = Root(b);
+        if (one == other)
+            return;
+        _parent[one] = other;
+        _joined.Add(one);
+    }
+
+    bool Same(int a, int b) => Root(a) == Root(b);
 }

@@ -10,6 +10,7 @@ public sealed class Wired
 
     readonly Dictionary<string, int> _fragmentOf = new(StringComparer.Ordinal);
     readonly ILookup<int, string> _names;
+    readonly Lazy<Netlist> _before;
     IReadOnlyList<Probed>? _readings;
 
     /// <summary>The unit.</summary>
@@ -22,7 +23,7 @@ public sealed class Wired
     public IReadOnlyList<PlacedChange> Changes { get; }
 
     /// <summary>Its nets before the job.</summary>
-    public Netlist Before { get; }
+    public Netlist Before => _before.Value;
 
     /// <summary>Its nets after the job.</summary>
     public Netlist After { get; }
@@ -33,12 +34,15 @@ public sealed class Wired
         Places = new Places(unit);
         Changes = PlacedChange.Of(unit);
         IReadOnlyList<PlacedChange> there = PlacedChange.MadeOn(unit);
-        Before = new Netlist(Places, [], there);
+        _before = new Lazy<Netlist>(() => new Netlist(Places, [], there));
         After = new Netlist(Places, Changes, there);
         for (int fragment = 0; fragment < After.Fragments; fragment++)
             if (After.NameOfFragment(fragment) is { } net)
                 _fragmentOf.TryAdd(net, fragment);
-        _names = _fragmentOf.OrderBy(f => f.Value).ToLookup(f => After.NodeOfFragment(f.Value), f => f.Key);
+        _names = Enumerable
+            .Range(0, After.Fragments)
+            .Where(f => After.NameOfFragment(f) is not null)
+            .ToLookup(After.NodeOfFragment, f => After.NameOfFragment(f)!);
     }
 
     /// <summary>That of a unit; kept as long as the unit is.</summary>

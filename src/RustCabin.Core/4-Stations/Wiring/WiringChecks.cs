@@ -77,25 +77,28 @@ public static class WiringChecks
 
     static IEnumerable<Finding> Rails(Wired wired)
     {
-        foreach (int node in Enumerable.Range(0, wired.After.Fragments).Select(wired.After.NodeOfFragment).Distinct())
+        // The rails and ground, in the order of the sheets, by the node on which each lies after the changes.
+        IEnumerable<IGrouping<int, string>> meeting = wired
+            .Unit.Rails.Select(r => wired.Places.Canonical(r.Id))
+            .Append(Netlist.Ground)
+            .Distinct()
+            .Select(net => (Net: net, Fragment: wired.FragmentOf(net)))
+            .Where(r => r.Fragment >= 0)
+            .OrderBy(r => r.Fragment)
+            .GroupBy(r => wired.After.NodeOfFragment(r.Fragment), r => r.Net)
+            .Where(rails => rails.Select(net => VoltsOf(wired, net)).Distinct().Count() > 1)
+            .OrderBy(rails => wired.After.FirstFragmentOf(rails.Key));
+        foreach (IGrouping<int, string> node in meeting)
         {
-            (string Net, decimal Volts)[] rails =
-            [
-                .. wired
-                    .NamesOf(node)
-                    .Select(n => (n, n == Netlist.Ground ? 0 : wired.VoltsOf(n)))
-                    .Where(r => r.Item2 is not null)
-                    .Select(r => (r.n, r.Item2!.Value)),
-            ];
-            if (rails.Select(r => r.Volts).Distinct().Count() > 1)
-                yield return new Finding(
-                    WiringFindings.Rail,
-                    Severity.Stop,
-                    $"{rails[0].Net} meets {rails[1].Net}",
-                    [.. SubjectsOf(wired, node)],
-                    $"After the changes {string.Join(" and ", rails.Select(r => r.Net))} are one net.",
-                    [.. JoinsOf(wired, node)]
-                );
+            string[] rails = [.. node];
+            yield return new Finding(
+                WiringFindings.Rail,
+                Severity.Stop,
+                $"{rails[0]} meets {rails[1]}",
+                [.. SubjectsOf(wired, node.Key)],
+                $"After the changes {string.Join(" and ", rails)} are one net.",
+                [.. JoinsOf(wired, node.Key)]
+            );
         }
     }
 
@@ -132,22 +135,22 @@ public static class WiringChecks
         Netlist after = wired.After;
         var groups = new Groups(after.Fragments);
         // A net of a part's own board meets one of the machine in an ordinary lead: of each owner there is one name.
-        Dictionary<string, string>[] names =
-        [
-            .. Enumerable
-                .Range(0, after.Fragments)
-                .Select(f => after.NameOfFragment(f) is { } net ? new Dictionary<string, string> { [OwnerOf(net)] = net } : []),
-        ];
+        var names = new Dictionary<int, Dictionary<string, string>>();
+        Dictionary<string, string> namesOf(int group) =>
+            names.TryGetValue(group, out Dictionary<string, string>? known)
+                ? known
+                : names[group] = after.NameOfFragment(group) is { } net ? new() { [OwnerOf(net)] = net } : [];
         foreach (Join join in after.Joins)
         {
             int a = groups.Of(after.FragmentOf(join.A)),
                 b = groups.Of(after.FragmentOf(join.B));
             if (a == b)
                 continue;
+            (Dictionary<string, string> here, Dictionary<string, string> there) = (namesOf(a), namesOf(b));
             if (
                 join is { Meant: false, Change: >= 0 }
-                && names[a].Keys.FirstOrDefault(names[b].ContainsKey) is { } owner
-                && (names[a][owner], names[b][owner]) is var (one, other)
+                && here.Keys.FirstOrDefault(there.ContainsKey) is { } owner
+                && (here[owner], there[owner]) is var (one, other)
                 && !AreRails(wired, one, other)
             )
                 yield return new Finding(
@@ -159,8 +162,8 @@ public static class WiringChecks
                     [$"{after.NameOf(join.A)} lies on {one}, {after.NameOf(join.B)} on {other}."]
                 );
             groups.Join(a, b);
-            foreach ((string of, string net) in names[b])
-                names[a].TryAdd(of, net);
+            foreach ((string of, string net) in there)
+                here.TryAdd(of, net);
         }
     }
 

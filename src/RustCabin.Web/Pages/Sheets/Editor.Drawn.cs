@@ -53,15 +53,14 @@ public sealed partial class EditorModel
             path.Split('.')
                 .Reverse()
                 .Select(step =>
-                    Item().Match(step) is { Success: true } item
+                    Item.Match(step) is { Success: true } item
                         ? IdText.Singular(item.Groups[1].Value)
                             + $" {int.Parse(item.Groups[2].Value, CultureInfo.InvariantCulture) + 1}"
                         : step
                 )
         );
 
-    [GeneratedRegex(@"^(\w+)\[(\d+)\]$")]
-    private static partial Regex Item();
+    static Regex Item => field ??= new(@"^(\w+)\[(\d+)\]$");
 
     /// <summary>How wide the address space is that the map is drawn in.</summary>
     public int Bits =>
@@ -292,10 +291,9 @@ public sealed partial class EditorModel
     /// <summary>A new sheet gets its id from its name, unless it was given one in the JSON.</summary>
     void NameNew()
     {
-        if (IsNew && Begins().IsMatch($"{Sheet["id"]}") && IdText.Of($"{Sheet["name"]}") is { Length: > 0 } id)
+        if (IsNew && Begins.IsMatch($"{Sheet["id"]}") && IdText.Of($"{Sheet["name"]}") is { Length: > 0 } id)
             Sheet["id"] = Free(id);
     }
 
-    [GeneratedRegex(@"^((model|part|unit|title)(-\d+)?|.*-copy(-\d+)?)$")]
-    private static partial Regex Begins();
+    static Regex Begins => field ??= new(@"^((model|part|unit|title)(-\d+)?|.*-copy(-\d+)?)$");
 }

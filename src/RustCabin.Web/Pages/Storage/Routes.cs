@@ -88,15 +88,15 @@ public sealed partial class StorageModel
                 .Select(LegOf)
                 .OfType<RouteLeg>();
 
-    [GeneratedRegex(
-        @"^(.{1,100}?)\s*>\s*(.{1,100}?),\s*([0-9.]{1,15})\s*bytes/s(?:,\s*([0-9.]{1,8})\s*min)?(?:,\s*([0-9]{1,12}[KMG]?))?$"
-    )]
-    private static partial Regex LegLine();
+    static Regex LegLine =>
+        field ??= new(
+            @"^(.{1,100}?)\s*>\s*(.{1,100}?),\s*([0-9.]{1,15})\s*bytes/s(?:,\s*([0-9.]{1,8})\s*min)?(?:,\s*([0-9]{1,12}[KMG]?))?$"
+        );
 
     static RouteLeg? LegOf(string line)
     {
         if (
-            LegLine().Match(line) is not { Success: true } found
+            LegLine.Match(line) is not { Success: true } found
             || !decimal.TryParse(found.Groups[3].Value, CultureInfo.InvariantCulture, out decimal rate)
             || rate <= 0
         )
