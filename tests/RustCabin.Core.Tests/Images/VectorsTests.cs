@@ -1,3 +1,4 @@
+using System.Text;
 using RustCabin.Core.Images;
 
 namespace RustCabin.Core.Tests.Images;
@@ -58,6 +59,56 @@ public sealed class VectorsTests
         byte[] most = new byte[1 << 16];
         most.AsSpan().Fill(255);
         Assert.Equal(255 << 16, Vectors.Sum(most));
+    }
+
+    [Fact]
+    public void Figures_of_base_16_are_read_the_same_in_capitals_and_small()
+    {
+        for (int length = 0; length < 300; length++)
+        {
+            byte[] bytes = Bytes(length),
+                quick = new byte[length + 1],
+                plain = new byte[length + 1];
+            foreach (string text in (string[])[Convert.ToHexString(bytes), Convert.ToHexStringLower(bytes)])
+            {
+                Assert.True(Vectors.FromHex(Encoding.ASCII.GetBytes(text), quick));
+                Assert.True(Vectors.Plain.FromHex(Encoding.ASCII.GetBytes(text), plain));
+                Assert.Equal(bytes, quick[..length]);
+                Assert.Equal(bytes, plain[..length]);
+                Assert.Equal(0, quick[length]);
+                Assert.False(Vectors.FromHex(Encoding.ASCII.GetBytes(text + "0"), quick));
+            }
+        }
+    }
+
+    [Fact]
+    public void Every_sign_that_is_no_figure_is_refused_at_every_place()
+    {
+        foreach (int length in (int[])[2, 30, 32, 34, 62, 64, 66, 74])
+            for (int place = 0; place < length; place++)
+            for (int sign = 0; sign < 256; sign++)
+            {
+                byte[] text = [.. Enumerable.Repeat((byte)'7', length)];
+                text[place] = (byte)sign;
+                Assert.Equal(char.IsAsciiHexDigit((char)sign), Vectors.FromHex(text, new byte[length / 2]));
+            }
+    }
+
+    [Fact]
+    public void What_is_wrong_with_a_record_is_told_from_its_head_on()
+    {
+        byte[] text = RomFile.Write(RomFormat.Ihex, Bytes(32));
+        for (int place = 1; place < 75; place++)
+        {
+            byte[] wrong = [.. text];
+            wrong[place] = (byte)'g';
+            Assert.Contains("no hex figure", Told(wrong));
+            // A head that cannot be read says nothing of the length; one that can is held against it first.
+            string cut = Told([.. wrong[..70], .. wrong[72..]]);
+            Assert.Contains(place < 9 ? "no hex figure" : "the record is cut off", cut);
+        }
+
+        static string Told(byte[] file) => Assert.Throws<RomFileException>(() => RomFile.Read(RomFormat.Ihex, file)).Message;
     }
 
     [Fact]

@@ -1,4 +1,5 @@
 using System.Buffers.Binary;
+using System.Runtime.InteropServices;
 
 namespace RustCabin.Core.Images;
 
@@ -48,11 +49,15 @@ public static class RomFile
 
     delegate bool Line(ReadOnlySpan<byte> text, int number, Pieces pieces);
 
+    /// <summary>Records that go on from each other: their first address, their place among all bytes, their first line.</summary>
+    record struct Run(ulong At, int Start, int Length, int Line);
+
     /// <summary>The pieces of an image while its lines are read.</summary>
-    sealed class Pieces
+    /// <param name="most">No more bytes than these are in them.</param>
+    sealed class Pieces(int most)
     {
-        readonly List<(ulong At, int Start, int Length, int Line)> _runs = [];
-        byte[] _data = new byte[1 << 16];
+        readonly List<Run> _runs = [];
+        readonly byte[] _data = GC.AllocateUninitializedArray<byte>(Math.Min(most, Largest));
         int _used;
 
         /// <summary>Room for the bytes of one record: count, address, type, data and sum.</summary>
@@ -72,12 +77,11 @@ public static class RomFile
                 return [];
             if (_used + length > Largest)
                 throw new RomFileException(line, $"the image grows beyond {Largest >> 20} MiB");
-            if (_used + length > _data.Length)
-                Array.Resize(ref _data, Math.Max(_data.Length * 2, _used + length));
-            if (_runs.Count > 0 && _runs[^1] is var last && last.At + (ulong)last.Length == at)
-                _runs[^1] = last with { Length = last.Length + length };
+            Span<Run> runs = CollectionsMarshal.AsSpan(_runs);
+            if (runs.Length > 0 && runs[^1].At + (ulong)runs[^1].Length == at)
+                runs[^1].Length += length;
             else
-                _runs.Add((at, _used, length, line));
+                _runs.Add(new Run(at, _used, length, line));
             _used += length;
             return _data.AsSpan(_used - length, length);
         }
@@ -91,7 +95,7 @@ public static class RomFile
                 size = _runs[^1].At + (ulong)_runs[^1].Length - from;
             if (size > Largest)
                 throw new RomFileException(_runs[^1].Line, $"the image spans more than {Largest >> 20} MiB");
-            byte[] image = new byte[size];
+            byte[] image = GC.AllocateUninitializedArray<byte>((int)size);
             ulong at = from;
             int filled = 0;
             foreach ((ulong start, int place, int length, int where) in _runs)
@@ -109,7 +113,7 @@ public static class RomFile
 
     static RomImage Records(ReadOnlySpan<byte> file, Line read)
     {
-        var pieces = new Pieces();
+        var pieces = new Pieces(file.Length / 2);
         bool ended = false;
         int number = 0;
         while (file.Length > 0)
@@ -117,7 +121,9 @@ public static class RomFile
             number++;
             // Lines end with LF, CR, or both; old systems close the text with Ctrl-Z.
             int end = file.IndexOfAny((byte)'\n', (byte)'\r');
-            ReadOnlySpan<byte> line = (end < 0 ? file : file[..end]).TrimEnd(" \t\x1A"u8);
+            ReadOnlySpan<byte> line = end < 0 ? file : file[..end];
+            if (line is [.., <= (byte)' '])
+                line = line.TrimEnd(" \t\x1A"u8);
             bool both = end >= 0 && file[end] == '\r' && end + 1 < file.Length && file[end + 1] == '\n';
             file = end < 0 ? [] : file[(end + (both ? 2 : 1))..];
             if (line.Length == 0)
@@ -138,7 +144,10 @@ public static class RomFile
         if (line.Length < 11)
             throw new RomFileException(number, "the record is cut off");
         Span<byte> record = pieces.Record;
-        Decode(line[1..9], record, number);
+        // Nearly every record is whole. Where one is not, its head says what is wrong first.
+        bool whole = line.Length <= 1 + 2 * record.Length && Vectors.FromHex(line[1..], record);
+        if (!whole)
+            Decode(line[1..9], record, number);
         int length = record[0],
             type = record[3];
         if (line.Length != 11 + length * 2)
@@ -154,7 +163,8 @@ public static class RomFile
         if (type == 0 && last > pieces.End)
             throw new RomFileException(number, $"the record runs past the last address, 0x{pieces.End - 1:x}");
         Span<byte> taken = type == 0 ? pieces.Take(pieces.Offset + at, length, number) : [];
-        Decode(line[9..], record[4..], number);
+        if (!whole)
+            Decode(line[9..], record[4..], number);
         Span<byte> data = record.Slice(4, length);
         int total = Vectors.Sum(record[..(length + 5)]);
         if ((total & 0xFF) != 0)
@@ -232,7 +242,7 @@ public static class RomFile
 
     static void Decode(ReadOnlySpan<byte> hex, Span<byte> into, int number)
     {
-        if (Convert.FromHexString(hex, into, out _, out _) != System.Buffers.OperationStatus.Done)
+        if (!Vectors.FromHex(hex, into))
             throw new RomFileException(number, "there is a character that is no hex figure");
     }
 

@@ -130,9 +130,59 @@ public static class Vectors
         return sum + Plain.Sum(bytes[i..]);
     }
 
+    /// <summary>Reads figures of base 16, two a byte, the higher first.</summary>
+    /// <param name="hex">Twice as many signs as bytes are wanted; capital and small letters.</param>
+    /// <param name="into">Where they go; at least half as long.</param>
+    /// <returns>False: a sign is none of these figures, or one has no other beside it; what was written then is nothing.</returns>
+    public static bool FromHex(ReadOnlySpan<byte> hex, Span<byte> into)
+    {
+        if (hex.Length < Wider || hex.Length % 2 != 0)
+            return Plain.FromHex(hex, into);
+        Vector256<byte> all = Vector256<byte>.AllBitsSet;
+        ref byte to = ref MemoryMarshal.GetReference(into[..(hex.Length / 2)]);
+        // The last vector lies over the one before where the signs do not fill it.
+        for (int i = 0; ; i = Math.Min(i + Wider, hex.Length - Wider))
+        {
+            Vector256<byte> signs = At(hex, i),
+                figure = signs - Vector256.Create((byte)'0'),
+                letter = (signs | Vector256.Create((byte)0x20)) - Vector256.Create((byte)'a'),
+                isFigure = Vector256.LessThanOrEqual(figure, Vector256.Create((byte)9)),
+                isLetter = Vector256.LessThanOrEqual(letter, Vector256.Create((byte)5));
+            all &= isFigure | isLetter;
+            Vector256<ushort> two = Vector256.ConditionalSelect(isFigure, figure, letter + Vector256.Create((byte)10)).AsUInt16();
+            two = (two << 4 | two >>> 8) & Vector256.Create((ushort)0xFF);
+            Vector128.Narrow(two.GetLower(), two.GetUpper()).StoreUnsafe(ref to, (nuint)(i / 2));
+            if (i + Wider == hex.Length)
+                return all == Vector256<byte>.AllBitsSet;
+        }
+    }
+
     /// <summary>The same byte by byte.</summary>
     public static class Plain
     {
+        /// <summary>As <see cref="Vectors.FromHex"/>.</summary>
+        public static bool FromHex(ReadOnlySpan<byte> hex, Span<byte> into)
+        {
+            for (int i = 0; i + 1 < hex.Length; i += 2)
+            {
+                int high = Figure(hex[i]),
+                    low = Figure(hex[i + 1]);
+                if ((high | low) < 0)
+                    return false;
+                into[i / 2] = (byte)(high << 4 | low);
+            }
+            return hex.Length % 2 == 0;
+        }
+
+        static int Figure(byte sign) =>
+            sign switch
+            {
+                >= (byte)'0' and <= (byte)'9' => sign - '0',
+                >= (byte)'A' and <= (byte)'F' => sign - 'A' + 10,
+                >= (byte)'a' and <= (byte)'f' => sign - 'a' + 10,
+                _ => -1,
+            };
+
         /// <summary>As <see cref="Vectors.Sum"/>.</summary>
         public static int Sum(ReadOnlySpan<byte> bytes)
         {
