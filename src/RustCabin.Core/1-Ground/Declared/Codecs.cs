@@ -4,12 +4,16 @@ using RustCabin.Core.Units;
 
 namespace RustCabin.Core.Declared;
 
-/// <summary>Reads and writes values of one type at one kind of place.</summary>
-abstract class Codec<V>
+/// <summary>What reads and writes values, whatever their type.</summary>
+abstract class Codec
 {
     /// <summary>What may stand there.</summary>
     public abstract Shape Shape { get; }
+}
 
+/// <summary>Reads and writes values of one type at one kind of place.</summary>
+abstract class Codec<V> : Codec
+{
     /// <summary>Reads a value; false, with what is wrong noted, when it does not read as one.</summary>
     public abstract bool TryRead(in JsonElement element, SheetReading reading, out V value);
 
@@ -53,6 +57,9 @@ static class JsonKind
 /// <summary>Texts: identifiers, names and free text.</summary>
 sealed class TextCodec(ShapeKind kind) : Codec<string>
 {
+    /// <summary>Reads what is short, such as a size or a word.</summary>
+    public static readonly TextCodec Name = new(ShapeKind.Name);
+
     public override Shape Shape { get; } =
         kind switch
         {
@@ -185,14 +192,12 @@ sealed class FlagCodec : Codec<bool>
 sealed class WordCodec<T> : Codec<T>
     where T : struct, Enum
 {
-    static readonly TextCodec Name = new(ShapeKind.Name);
-
     public override Shape Shape { get; } = Shape.Word<T>();
 
     public override bool TryRead(in JsonElement element, SheetReading reading, out T value)
     {
         value = default;
-        if (!Name.TryRead(element, reading, out string word))
+        if (!TextCodec.Name.TryRead(element, reading, out string word))
             return false;
         if (Words<T>.TryParse(word, out value))
             return true;
@@ -206,7 +211,6 @@ sealed class WordCodec<T> : Codec<T>
 /// <summary>Sizes as text, or, where said so, as a plain number of bytes.</summary>
 sealed class SizeCodec(bool orNumber, bool notZero) : Codec<ByteSize>
 {
-    static readonly TextCodec Name = new(ShapeKind.Name);
     static readonly NumberCodec Bytes = new(0, 1L << 41);
 
     public override Shape Shape => orNumber ? Shape.SizeOrNumber : Shape.Size;
@@ -225,7 +229,7 @@ sealed class SizeCodec(bool orNumber, bool notZero) : Codec<ByteSize>
             value = new ByteSize((ulong)bytes);
             return bytes % 1 == 0 && !(notZero && bytes == 0);
         }
-        if (!Name.TryRead(element, reading, out string text))
+        if (!TextCodec.Name.TryRead(element, reading, out string text))
             return false;
         if (!ByteSize.TryParse(text, out value))
             reading.Wrong($"\"{text}\" is not a size, such as 16K, 4M or 1536");
@@ -244,14 +248,12 @@ sealed class SizeCodec(bool orNumber, bool notZero) : Codec<ByteSize>
 /// <summary>Addresses as text.</summary>
 sealed class AddressCodec : Codec<Address>
 {
-    static readonly TextCodec Name = new(ShapeKind.Name);
-
     public override Shape Shape => Shape.Address;
 
     public override bool TryRead(in JsonElement element, SheetReading reading, out Address value)
     {
         value = default;
-        if (!Name.TryRead(element, reading, out string text))
+        if (!TextCodec.Name.TryRead(element, reading, out string text))
             return false;
         if (Address.TryParse(text, out value))
             return true;

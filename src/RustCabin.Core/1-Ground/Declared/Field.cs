@@ -8,17 +8,20 @@ using RustCabin.Core.Units;
 namespace RustCabin.Core.Declared;
 
 /// <summary>One declared field of a record.</summary>
-abstract class Field<T>(ShapeField declared, bool demanded)
+abstract class Field<T>
     where T : class, new()
 {
     /// <summary>The field as forms, schema and reference show it.</summary>
-    public ShapeField Declared { get; } = declared;
+    public ShapeField Declared { get; private set; } = null!;
 
     /// <summary>Its name in JSON, as bytes.</summary>
-    public byte[] Utf8 { get; } = Encoding.UTF8.GetBytes(declared.Name);
+    public byte[] Utf8 { get; private set; } = [];
 
     /// <summary>A reading without it is told so.</summary>
-    public bool IsDemanded => demanded;
+    public bool IsDemanded { get; private set; }
+
+    /// <summary>How the values of a property are read and written.</summary>
+    protected abstract void Take(PropertyInfo property, Codec codec);
 
     public abstract bool Same(T one, T other);
     public abstract bool Read(in JsonElement element, SheetReading reading, T into);
@@ -28,11 +31,11 @@ abstract class Field<T>(ShapeField declared, bool demanded)
     /// <summary>What a property declares.</summary>
     public static Field<T> Of(PropertyInfo property)
     {
-        object codec = Codec(property, property.PropertyType);
+        Codec codec = CodecOf(property, property.PropertyType);
         object usual = new T();
         var field = new ShapeField(
             Camel(property.Name),
-            ShapeOf(codec),
+            codec.Shape,
             property.IsDefined(typeof(RequiredAttribute)) || property.IsDefined(typeof(MinLengthAttribute))
         )
         {
@@ -59,11 +62,14 @@ abstract class Field<T>(ShapeField declared, bool demanded)
                 _ => "",
             },
         };
-        Type made = typeof(Field<,>).MakeGenericType(typeof(T), property.PropertyType);
-        return (Field<T>)Activator.CreateInstance(made, field, property, codec, property.IsDefined(typeof(RequiredAttribute)))!;
+        // Made without arguments: for one with them the framework compiles a way in, for each kind of field.
+        var made = (Field<T>)Activator.CreateInstance(typeof(Field<,>).MakeGenericType(typeof(T), property.PropertyType))!;
+        made.Declared = field;
+        made.Utf8 = Encoding.UTF8.GetBytes(field.Name);
+        made.IsDemanded = property.IsDefined(typeof(RequiredAttribute));
+        made.Take(property, codec);
+        return made;
     }
-
-    static Shape ShapeOf(object codec) => (Shape)codec.GetType().GetProperty(nameof(Codec<int>.Shape))!.GetValue(codec)!;
 
     static (decimal From, decimal To)? RangeOf(PropertyInfo property) =>
         property.GetCustomAttribute<RangeAttribute>() is { } range
@@ -83,7 +89,7 @@ abstract class Field<T>(ShapeField declared, bool demanded)
             .Select(t => t.Kind)
             .FirstOrDefault(ShapeKind.Name);
 
-    static object Codec(PropertyInfo property, Type type)
+    static Codec CodecOf(PropertyInfo property, Type type)
     {
         (decimal from, decimal to) = RangeOf(property) ?? (decimal.MinValue, decimal.MaxValue);
         if (type == typeof(string))
@@ -101,28 +107,29 @@ abstract class Field<T>(ShapeField declared, bool demanded)
         if (type == typeof(Unread))
             return new UnreadCodec();
         if (type.IsEnum)
-            return Activator.CreateInstance(typeof(WordCodec<>).MakeGenericType(type))!;
+            return (Codec)Activator.CreateInstance(typeof(WordCodec<>).MakeGenericType(type))!;
         if (Nullable.GetUnderlyingType(type) is { } inner)
-            return Activator.CreateInstance(typeof(OptionalCodec<>).MakeGenericType(inner), Codec(property, inner))!;
+            return (Codec)Activator.CreateInstance(typeof(OptionalCodec<>).MakeGenericType(inner), CodecOf(property, inner))!;
         if (
             type.IsGenericType
             && type.GetGenericArguments() is [var item]
             && type.GetGenericTypeDefinition() == typeof(IReadOnlyList<>)
         )
-            return Activator.CreateInstance(
-                typeof(ListCodec<>).MakeGenericType(item),
-                Items(property, item),
-                IsOneOrMore(property, type)
-            )!;
+            return (Codec)
+                Activator.CreateInstance(
+                    typeof(ListCodec<>).MakeGenericType(item),
+                    Items(property, item),
+                    IsOneOrMore(property, type)
+                )!;
         if (type.IsGenericType && type.GetGenericArguments() is [_, var value])
-            return Activator.CreateInstance(typeof(MapCodec<,>).MakeGenericType(value, type), Codec(property, value))!;
+            return (Codec)Activator.CreateInstance(typeof(MapCodec<,>).MakeGenericType(value, type), CodecOf(property, value))!;
         bool own = type.GetInterfaces().Any(i => i.IsGenericType && i.GetGenericTypeDefinition() == typeof(IOwnForm<>));
-        return Activator.CreateInstance((own ? typeof(OwnFormCodec<>) : typeof(RecordCodec<>)).MakeGenericType(type))!;
+        return (Codec)Activator.CreateInstance((own ? typeof(OwnFormCodec<>) : typeof(RecordCodec<>)).MakeGenericType(type))!;
     }
 
-    static object Items(PropertyInfo property, Type item)
+    static Codec Items(PropertyInfo property, Type item)
     {
-        object codec = Codec(property, item);
+        Codec codec = CodecOf(property, item);
         return property.IsDefined(typeof(EmptyPlacesAttribute)) ? new PlaceCodec((Codec<string>)codec) : codec;
     }
 
@@ -138,39 +145,49 @@ abstract class Field<T>(ShapeField declared, bool demanded)
 }
 
 /// <summary>A declared field with its value's type.</summary>
-sealed class Field<T, V>(ShapeField declared, PropertyInfo property, Codec<V> codec, bool demanded) : Field<T>(declared, demanded)
+sealed class Field<T, V> : Field<T>
     where T : class, new()
 {
-    readonly Action<T, V> _set = property.SetMethod!.CreateDelegate<Action<T, V>>();
-    readonly Func<T, V> _get = property.GetMethod!.CreateDelegate<Func<T, V>>();
-    readonly V _usual = property.GetMethod!.CreateDelegate<Func<T, V>>()(new T());
+    Codec<V> _codec = null!;
+    Action<T, V> _set = null!;
+    Func<T, V> _get = null!;
+    V _usual = default!;
+
+    protected override void Take(PropertyInfo property, Codec codec)
+    {
+        _codec = (Codec<V>)codec;
+        _set = property.SetMethod!.CreateDelegate<Action<T, V>>();
+        _get = property.GetMethod!.CreateDelegate<Func<T, V>>();
+        _usual = _get(new T());
+    }
 
     public override bool Read(in JsonElement element, SheetReading reading, T into)
     {
-        if (!codec.TryRead(element, reading, out V value))
+        if (!_codec.TryRead(element, reading, out V value))
             return false;
         _set(into, value);
         return true;
     }
 
-    public override bool Same(T one, T other) => codec.Same(_get(one), _get(other));
+    public override bool Same(T one, T other) => _codec.Same(_get(one), _get(other));
 
     public override JsonNode? Write(T value) =>
-        _get(value) is { } v && (Declared.Required || !IsUsual(v)) ? codec.Write(v) : null;
+        _get(value) is { } v && (Declared.Required || !IsUsual(v)) ? _codec.Write(v) : null;
 
-    bool IsUsual(V value) => codec.IsNothing(value) ? codec.IsNothing(_usual) : _usual is not null && codec.Same(value, _usual);
+    bool IsUsual(V value) =>
+        _codec.IsNothing(value) ? _codec.IsNothing(_usual) : _usual is not null && _codec.Same(value, _usual);
 
     public override void Merge(JsonObject json, T before, T after)
     {
         V was = _get(before),
             now = _get(after);
-        if (ReferenceEquals(was, now) || (was is not null && now is not null && codec.Same(was, now)))
+        if (ReferenceEquals(was, now) || (was is not null && now is not null && _codec.Same(was, now)))
             return;
         JsonNode? old = json[Declared.Name];
         if (now is null || (!Declared.Required && IsUsual(now)))
             json.Remove(Declared.Name);
         else
             json[Declared.Name] =
-                was is null || codec.IsNothing(was) ? codec.Write(now) : codec.Merge(old?.DeepClone(), was, now);
+                was is null || _codec.IsNothing(was) ? _codec.Write(now) : _codec.Merge(old?.DeepClone(), was, now);
     }
 }
