@@ -31,7 +31,7 @@ public static class Words<T>
 
 /// <summary>
 /// The words of one kind of members by their numbers. It is the same code for every kind: a table of its own for each of the
-/// many was compiled anew at every start, which was a tenth of all that a start compiles.
+/// many was compiled at every start, a tenth of all that a start compiles.
 /// </summary>
 sealed class WordTable
 {

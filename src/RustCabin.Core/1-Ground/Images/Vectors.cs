@@ -133,7 +133,8 @@ public static class Vectors
     /// <summary>Reads figures of base 16, two a byte, the higher first.</summary>
     /// <param name="hex">Twice as many signs as bytes are wanted; capital and small letters.</param>
     /// <param name="into">Where they go; at least half as long.</param>
-    /// <returns>False: a sign is none of these figures, or one has no other beside it; what was written then is nothing.</returns>
+    /// <returns>False: a sign is none of these figures, or one has no other beside it. What was written then counts for
+    /// nothing.</returns>
     public static bool FromHex(ReadOnlySpan<byte> hex, Span<byte> into)
     {
         if (hex.Length < Wider || hex.Length % 2 != 0)
