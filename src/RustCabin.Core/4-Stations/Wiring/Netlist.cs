@@ -27,7 +27,11 @@ public sealed class Netlist
     readonly List<string?> _named = [];
     readonly List<(int Net, string Cuts)> _parts = [];
     readonly List<(int First, int Second)> _ends = [];
+
+    /// <summary>The fragment of each net that lies together whatever is cut off it; -1: there is none.</summary>
     readonly int[] _whole;
+
+    /// <summary>The fragments that cuts part from a net, by the numbers of the cuts; and the same in their order.</summary>
     readonly Dictionary<(int Net, string Cuts), int> _cut = [];
     readonly List<int> _parted = [];
     readonly Lazy<ILookup<int, int>> _placesOf;
