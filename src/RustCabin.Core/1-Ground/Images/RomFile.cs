@@ -204,37 +204,35 @@ public static class RomFile
                 3 or 7 => 4,
                 _ => throw new RomFileException(number, $"S{(char)line[1]} is not a record that is read"),
             };
-        Span<byte> count = stackalloc byte[1];
-        Decode(line[2..4], count, number);
-        if (line.Length != 4 + count[0] * 2)
+        Span<byte> record = pieces.Record;
+        Decode(line[2..4], record, number);
+        int count = record[0];
+        if (line.Length != 4 + count * 2)
             throw new RomFileException(
                 number,
-                line.Length < 4 + count[0] * 2 ? "the record is cut off" : "the record is longer than its count says"
+                line.Length < 4 + count * 2 ? "the record is cut off" : "the record is longer than its count says"
             );
-        if (count[0] < address + 1)
+        if (count < address + 1)
             throw new RomFileException(number, "the count leaves no room for address and checksum");
-        Span<byte> head = stackalloc byte[4];
-        Decode(line.Slice(4, address * 2), head[..address], number);
+        int first = 1 + address,
+            length = count - first;
+        Decode(line[4..(4 + address * 2)], record[1..], number);
         uint at = 0;
-        foreach (byte b in head[..address])
+        foreach (byte b in record[1..first])
             at = at << 8 | b;
-        int length = count[0] - address - 1;
-        Span<byte> spare = stackalloc byte[256];
         if (type is >= 1 and <= 3 && at + (ulong)length > 1UL << 8 * address)
             throw new RomFileException(number, $"the record runs past the last address, 0x{(1UL << 8 * address) - 1:x}");
-        Span<byte> data = type is >= 1 and <= 3 ? pieces.Take(at, length, number) : spare[..length];
-        Decode(line.Slice(4 + address * 2, length * 2), data, number);
-        Span<byte> sum = stackalloc byte[1];
-        Decode(line[^2..], sum, number);
-        int total = count[0];
-        foreach (byte b in head[..address])
-            total += b;
-        foreach (byte b in data)
-            total += b;
-        if ((byte)~total != sum[0])
-            throw new RomFileException(number, $"the checksum is {sum[0]:X2}, and {(byte)~total:X2} would be right");
+        Span<byte> taken = type is >= 1 and <= 3 ? pieces.Take(at, length, number) : [];
+        Decode(line[(4 + address * 2)..], record[first..], number);
+        byte sum = record[count],
+            right = (byte)~Vectors.Sum(record[..count]);
+        if (sum != right)
+            throw new RomFileException(number, $"the checksum is {sum:X2}, and {right:X2} would be right");
         if (type is >= 1 and <= 3)
+        {
+            record[first..count].CopyTo(taken);
             pieces.Count++;
+        }
         if (type is 5 or 6 && at != pieces.Count)
             throw new RomFileException(number, $"it counts {at} data records, and {pieces.Count} were read");
         return type is >= 7 and <= 9;
