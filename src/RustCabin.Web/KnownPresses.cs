@@ -7,8 +7,8 @@ using Microsoft.AspNetCore.Mvc.RazorPages.Infrastructure;
 namespace RustCabin.Web;
 
 /// <summary>
-/// Refuses a press that the page does not know, which the framework would answer with a page that was not loaded; and one that
-/// leaves out what its handler says it must have.
+/// Refuses a press that the page does not know, which the framework would answer with a page that was not loaded; and what
+/// leaves out, or leaves blank, what its handler says it must have.
 /// </summary>
 sealed class KnownPresses : IPageFilter
 {
@@ -20,15 +20,20 @@ sealed class KnownPresses : IPageFilter
     /// <inheritdoc/>
     public void OnPageHandlerExecuting(PageHandlerExecutingContext context)
     {
-        if (HttpMethods.IsGet(context.HttpContext.Request.Method) || HttpMethods.IsHead(context.HttpContext.Request.Method))
+        bool looks = HttpMethods.IsGet(context.HttpContext.Request.Method) || HttpMethods.IsHead(context.HttpContext.Request.Method);
+        if (context.HandlerMethod is not { } handler)
+        {
+            if (!looks)
+                context.Result = new BadRequestResult();
             return;
-        if (
-            context.HandlerMethod is not { } handler
-            || _musts
-                .GetOrAdd(handler, Musts)
-                .Any(name => !context.HandlerArguments.TryGetValue(name, out object? value) || value is null)
-        )
-            context.Result = new BadRequestResult();
+        }
+        string? left = _musts
+            .GetOrAdd(handler, Musts)
+            .FirstOrDefault(name => !context.HandlerArguments.TryGetValue(name, out object? value) || value is null);
+        if (left is null)
+            return;
+        // A name in the address that is blank, "/units/%20", is the name of nothing.
+        context.Result = looks && context.RouteData.Values.ContainsKey(left) ? new NotFoundResult() : new BadRequestResult();
     }
 
     /// <inheritdoc/>

@@ -48,6 +48,9 @@ public sealed class CabinServer : IAsyncLifetime
 
     public HttpClient Http { get; private set; } = null!;
 
+    /// <summary>What the application is made of.</summary>
+    public IServiceProvider Services => _app!.Services;
+
     public async ValueTask InitializeAsync()
     {
         if (_app is null)
