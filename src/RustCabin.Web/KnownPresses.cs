@@ -20,7 +20,8 @@ sealed class KnownPresses : IPageFilter
     /// <inheritdoc/>
     public void OnPageHandlerExecuting(PageHandlerExecutingContext context)
     {
-        bool looks = HttpMethods.IsGet(context.HttpContext.Request.Method) || HttpMethods.IsHead(context.HttpContext.Request.Method);
+        bool looks =
+            HttpMethods.IsGet(context.HttpContext.Request.Method) || HttpMethods.IsHead(context.HttpContext.Request.Method);
         if (context.HandlerMethod is not { } handler)
         {
             if (!looks)

@@ -38,7 +38,8 @@ public sealed class BlankNamesTests : OnACabin
         foreach (RoutePatternParameterPart odd in route.Parameters)
         foreach (string name in Odd)
         {
-            string url = $"/{string.Join('/', route.PathSegments.Select(s => string.Concat(s.Parts.Select(p => Part(p, odd, name)))))}";
+            string url =
+                $"/{string.Join('/', route.PathSegments.Select(s => string.Concat(s.Parts.Select(p => Part(p, odd, name)))))}";
             using HttpResponseMessage answer = await Cabin.Http.GetAsync(url);
             if ((int)answer.StatusCode >= 500)
                 broken.Add($"{route.RawText}: {(int)answer.StatusCode} {url}");
