@@ -33,6 +33,22 @@ public class RomTests
     }
 
     [Fact]
+    public void A_text_is_as_long_as_its_lines_and_one_of_nothing_has_its_ends()
+    {
+        static string Text(RomFormat format, byte[] image) => Encoding.ASCII.GetString(RomFile.Write(format, image));
+        Assert.Equal(":00000001FF\n", Text(RomFormat.Ihex, []));
+        Assert.Equal("S0030000FC\nS9030000FC\n", Text(RomFormat.Srec, []));
+        Assert.Equal(":020000000102FB\n:00000001FF\n", Text(RomFormat.Ihex, [1, 2]));
+        Assert.Equal("S0030000FC\nS10500000102F7\nS9030000FC\n", Text(RomFormat.Srec, [1, 2]));
+        string[] lines = Text(RomFormat.Ihex, new byte[0x20001]).Split('\n');
+        Assert.Equal(
+            [":020000040001F9", ":020000040002F8"],
+            lines.Where(l => l.StartsWith(":02000004", StringComparison.Ordinal))
+        );
+        Assert.Equal([":0100000000FF", ":00000001FF", ""], lines[^3..]);
+    }
+
+    [Fact]
     public void Files_made_elsewhere_are_read_with_gaps_filled()
     {
         RomImage image = Hex(":020000021000EC", ":03000000010203F7", ":02000500AABB94", ":04000005000000CD2A", ":00000001FF");

@@ -32,11 +32,10 @@ public sealed record RomImage(byte[] Bytes, ulong From, int Filled);
 /// Reads and writes images: raw, HEX records 00 to 05, S-records S0 to S3 and S5 to S9. A bad sum, an overlap, a cut line or a
 /// missing end is told by its line; never a partial image. Source: docs/handbook/rom.md, Files.
 /// </summary>
-public static class RomFile
+public static partial class RomFile
 {
     /// <summary>No larger image is put together, in bytes.</summary>
     public const int Largest = 64 << 20;
-    const int PerLine = 32;
 
     /// <exception cref="RomFileException">The text is broken; line and cause.</exception>
     public static RomImage Read(RomFormat format, ReadOnlySpan<byte> file) =>
@@ -242,99 +241,5 @@ public static class RomFile
     {
         if (!Vectors.FromHex(hex, into))
             throw new RomFileException(number, "there is a character that is no hex figure");
-    }
-
-    /// <summary>Writes an image from address 0.</summary>
-    public static byte[] Write(RomFormat format, ReadOnlySpan<byte> image) =>
-        format switch
-        {
-            RomFormat.Ihex => WriteHex(image),
-            RomFormat.Srec => WriteSrec(image),
-            _ => image.ToArray(),
-        };
-
-    static byte[] WriteHex(ReadOnlySpan<byte> image)
-    {
-        // Data lines of 11 signs and two a byte, one address line for each further 64 KiB, the end; each with its line feed.
-        int lines = (image.Length + PerLine - 1) / PerLine,
-            jumps = Math.Max(0, (image.Length - 1) >> 16);
-        var text = new Records32(image.Length * 2 + lines * 12 + jumps * 16 + 12);
-        for (int at = 0; at < image.Length; at += PerLine)
-        {
-            if ((at & 0xFFFF) == 0 && at > 0)
-                text.Add(":"u8, [2, 0, 0, 4, (byte)(at >> 24), (byte)(at >> 16)], [], twos: true);
-            ReadOnlySpan<byte> data = image.Slice(at, Math.Min(PerLine, image.Length - at));
-            text.Add(":"u8, [(byte)data.Length, (byte)(at >> 8), (byte)at, 0], data, twos: true);
-        }
-        text.Add(":"u8, [0, 0, 0, 1], [], twos: true);
-        return text.ToArray();
-    }
-
-    static byte[] WriteSrec(ReadOnlySpan<byte> image)
-    {
-        int address =
-            image.Length <= 0x10000 ? 2
-            : image.Length <= 0x1000000 ? 3
-            : 4;
-        var text = new Records32(image.Length * 2 + (image.Length / PerLine + 4) * 18 + 128);
-        text.Add("S0"u8, [3, 0, 0], [], twos: false);
-        ReadOnlySpan<byte> mark = address switch
-            {
-                2 => "S1"u8,
-                3 => "S2"u8,
-                _ => "S3"u8,
-            },
-            end = address switch
-            {
-                2 => "S9"u8,
-                3 => "S8"u8,
-                _ => "S7"u8,
-            };
-        for (int at = 0; at < image.Length; at += PerLine)
-        {
-            ReadOnlySpan<byte> data = image.Slice(at, Math.Min(PerLine, image.Length - at));
-            byte count = (byte)(data.Length + address + 1);
-            ReadOnlySpan<byte> head = [count, (byte)(at >> 24), (byte)(at >> 16), (byte)(at >> 8), (byte)at];
-            text.Add(
-                mark,
-                address == 4 ? head
-                    : address == 3 ? [count, .. head[2..]]
-                    : [count, .. head[3..]],
-                data,
-                twos: false
-            );
-        }
-        text.Add(end, [(byte)(address + 1), .. new byte[address]], [], twos: false);
-        return text.ToArray();
-    }
-
-    /// <summary>Lines of records, written as text straight away.</summary>
-    /// <param name="signs">So many signs they are, or some less.</param>
-    sealed class Records32(int signs)
-    {
-        byte[] _text = GC.AllocateUninitializedArray<byte>(signs);
-        int _used;
-
-        public void Add(ReadOnlySpan<byte> mark, ReadOnlySpan<byte> head, ReadOnlySpan<byte> data, bool twos)
-        {
-            int bytes = head.Length + data.Length + 1,
-                room = mark.Length + 2 * bytes + 1;
-            if (_used + room > _text.Length)
-                Array.Resize(ref _text, Math.Max(_text.Length * 2, _used + room));
-            Span<byte> line = stackalloc byte[MostBytes];
-            head.CopyTo(line);
-            data.CopyTo(line[head.Length..]);
-            int sum = Vectors.Sum(line[..(bytes - 1)]);
-            line[bytes - 1] = (byte)(twos ? -sum : ~sum);
-            mark.CopyTo(_text.AsSpan(_used));
-            Convert.TryToHexString(line[..bytes], _text.AsSpan(_used + mark.Length), out _);
-            _used += room;
-            _text[_used - 1] = (byte)'\n';
-        }
-
-        /// <summary>Count, address and sum beside the data of a line.</summary>
-        const int MostBytes = PerLine + 16;
-
-        public byte[] ToArray() => _used == _text.Length ? _text : _text[.._used];
     }
 }
