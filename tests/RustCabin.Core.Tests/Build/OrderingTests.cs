@@ -103,6 +103,43 @@ public sealed class OrderingTests
         }
     }
 
+    /// <summary>The same work where each level lies eleven others deep in the one that it lay in.</summary>
+    static OrderAsked Deeper(OrderAsked asked) =>
+        asked with
+        {
+            Levels =
+            [
+                .. asked.Levels.SelectMany(l =>
+                    l.From is null
+                        ? (IEnumerable<OrderLevel>)[l]
+                        :
+                        [
+                            .. Enumerable
+                                .Range(0, 11)
+                                .Select(d => new OrderLevel { Id = $"{l.Id}-{d}", From = d == 0 ? l.From : $"{l.Id}-{d - 1}" }),
+                            l with
+                            {
+                                From = $"{l.Id}-10",
+                            },
+                        ]
+                ),
+            ],
+        };
+
+    [Fact]
+    public void Sixty_levels_equal_every_order_tried()
+    {
+        var random = new Random(60);
+        for (int i = 0; i < 100; i++)
+        {
+            OrderAsked asked = Deeper(OrderCases.Random(random, random.Next(1, 7), 6, random.NextDouble() * 0.6));
+            (int[] order, int changes) = BruteForce(asked);
+            var found = Ordering.Of(asked);
+            Assert.True(changes == found.AccessChanges, $"case {i}: {found.AccessChanges} instead of {changes}");
+            Assert.True(order.SequenceEqual(found.Order), $"case {i}: {string.Join(' ', found.Order)}");
+        }
+    }
+
     [Fact]
     public void Without_time_the_order_is_good_and_no_order_is_below_its_bound()
     {

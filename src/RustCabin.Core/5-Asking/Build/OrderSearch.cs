@@ -1,5 +1,6 @@
 using System.Diagnostics;
 using System.Numerics;
+using System.Runtime.Intrinsics;
 using RustCabin.Core.Choices;
 
 namespace RustCabin.Core.Build;
@@ -23,13 +24,15 @@ sealed class OrderSearch
     readonly int[] _levelOf;
     readonly ulong[] _needs;
     readonly ulong[] _at;
-    readonly ulong[] _under;
-    readonly ulong[] _matter;
     readonly ulong _all;
 
-    // Levels under which a step lies, whether a level is inside each of them, and those with a step by how near they are.
-    readonly int[] _used;
-    readonly bool[,] _inside;
+    // A lane for each level under which a step lies, thirty-two to a vector: 1 where a step lies under it, by step; 1 where a
+    // stop is not inside it, by level. How many of them a stop is inside. The levels with a step by how near they are.
+    readonly int _vectors;
+    readonly Vector256<byte>[] _lies;
+    readonly Vector256<byte>[] _outside;
+    readonly Vector256<byte>[] _entries;
+    readonly int[] _inside;
     readonly int[][] _near;
     readonly Dictionary<(int Level, ulong Done), (int Fails, int Serves)> _known = [];
     int _tried;
@@ -53,26 +56,28 @@ sealed class OrderSearch
         ulong[] waits = [.. _listed.Select(s => asked.Steps[s].After.Aggregate(0ul, (all, a) => all | 1ul << place[step[a]]))];
         ulong[] before = Closed(waits);
         _needs = Reduced(waits, before);
-        (_at, _under, _matter) = (new ulong[levels], new ulong[levels], new ulong[levels]);
+        _at = new ulong[levels];
         for (int s = 0; s < steps; s++)
-        {
             _at[_levelOf[s]] |= 1ul << s;
-            foreach (int above in Up(_levelOf[s]))
-            {
-                _under[above] |= 1ul << s;
-                _matter[above] |= before[s] | 1ul << s;
-            }
-        }
-        int[] stops = [.. _levelOf.Append(_root).Distinct()];
-        _used = [.. Enumerable.Range(0, levels).Where(l => l != _root && _under[l] != 0)];
-        var usedAt = _used.Index().ToDictionary(u => u.Item, u => u.Index);
-        _inside = new bool[levels, _used.Length];
+        int[] stops = [.. _levelOf.Append(_root).Distinct()],
+            used = [.. _levelOf.SelectMany(Up).Where(l => l != _root).Distinct()];
+        var lane = used.Index().ToDictionary(u => u.Item, u => u.Index);
+        _vectors = (used.Length + Lanes - 1) / Lanes;
+        (_lies, _outside) = (new Vector256<byte>[steps * _vectors], new Vector256<byte>[levels * _vectors]);
+        (_entries, _inside) = (new Vector256<byte>[steps], new int[levels]);
+        foreach ((int s, int at) in _levelOf.Index())
+        foreach (int l in Up(at).Where(l => l != _root).Select(l => lane[l]))
+            _lies[s * _vectors + l / Lanes] = _lies[s * _vectors + l / Lanes].WithElement(l % Lanes, (byte)1);
+        Array.Fill(_outside, Vector256<byte>.One);
         _between = new int[levels, levels];
         _near = new int[levels][];
         foreach (int a in stops)
         {
-            foreach (int above in Up(a).Where(l => l != _root))
-                _inside[a, usedAt[above]] = true;
+            foreach (int l in Up(a).Where(l => l != _root).Select(l => lane[l]))
+            {
+                _outside[a * _vectors + l / Lanes] = _outside[a * _vectors + l / Lanes].WithElement(l % Lanes, (byte)0);
+                _inside[a]++;
+            }
             foreach (int b in stops)
                 _between[a, b] = _depth[a] + _depth[b] - 2 * _depth[Up(a).First(Up(b).Contains)];
             _near[a] = [.. _levelOf.Distinct().OrderBy(l => _between[a, l])];
@@ -193,20 +198,21 @@ sealed class OrderSearch
         done = Stayed(level, done);
         if (done == _all)
             return _depth[level] <= budget;
-        (int fails, int serves) = _known.GetValueOrDefault((level, done), (-1, int.MaxValue));
-        if (budget >= serves)
+        if (!_known.TryGetValue((level, done), out (int Fails, int Serves) known))
+            _known[(level, done)] = known = (Bound(level, done) - 1, int.MaxValue);
+        if (budget >= known.Serves)
             return true;
-        if (budget <= fails || Bound(level, done) > budget)
+        if (budget <= known.Fails)
             return false;
         if ((++_tried & 1023) == 0 && _clock.Elapsed > _within)
             throw new OutOfTimeException();
         foreach (int to in Next(level, done))
             if (Serves(to, done, budget - _between[level, to]))
             {
-                _known[(level, done)] = (fails, budget);
+                _known[(level, done)] = (known.Fails, budget);
                 return true;
             }
-        _known[(level, done)] = (budget, serves);
+        _known[(level, done)] = (budget, known.Serves);
         return false;
     }
 
@@ -222,35 +228,35 @@ sealed class OrderSearch
                 yield return to;
     }
 
+    const int Lanes = 32;
+
     /// <summary>
     /// At least so many changes: the boundary of each level is crossed as often as the longest chain of waiting steps goes in
     /// and out of it.
     /// </summary>
     int Bound(int level, ulong done)
     {
-        int all = 0;
-        Span<byte> entries = stackalloc byte[64];
-        for (int u = 0; u < _used.Length; u++)
+        int all = _inside[level];
+        for (int v = 0; v < _vectors; v++)
         {
-            ulong under = _under[_used[u]];
-            bool within = _inside[level, u];
-            int most = 0;
-            // Only what lies in it and what that waits for can make a chain.
-            if ((under & ~done) != 0)
-                for (ulong rest = _matter[_used[u]] & ~done; rest != 0; rest &= rest - 1)
+            Vector256<byte> outside = _outside[level * _vectors + v],
+                most = default;
+            for (ulong rest = _all & ~done; rest != 0; rest &= rest - 1)
+            {
+                int s = BitOperations.TrailingZeroCount(rest);
+                Vector256<byte> lies = _lies[s * _vectors + v],
+                    entries = lies & outside;
+                for (ulong waits = _needs[s] & ~done; waits != 0; waits &= waits - 1)
                 {
-                    int s = BitOperations.TrailingZeroCount(rest);
-                    bool inside = (under >> s & 1) != 0;
-                    int here = inside && !within ? 1 : 0;
-                    for (ulong waits = _needs[s] & ~done; waits != 0; waits &= waits - 1)
-                    {
-                        int before = BitOperations.TrailingZeroCount(waits);
-                        here = Math.Max(here, entries[before] + (inside && (under >> before & 1) == 0 ? 1 : 0));
-                    }
-                    entries[s] = (byte)here;
-                    most = Math.Max(most, here);
+                    int before = BitOperations.TrailingZeroCount(waits);
+                    // Another entry where the step lies in the level, and the one it waits for does not.
+                    Vector256<byte> more = Vector256.AndNot(lies, _lies[before * _vectors + v]);
+                    entries = Vector256.Max(entries, _entries[before] + more);
                 }
-            all += 2 * most + (within ? 1 : 0);
+                _entries[s] = entries;
+                most = Vector256.Max(most, entries);
+            }
+            all += 2 * Vector256.Sum(Vector256.WidenLower(most) + Vector256.WidenUpper(most));
         }
         return all;
     }
