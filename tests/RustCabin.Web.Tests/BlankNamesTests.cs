@@ -5,7 +5,9 @@ using Microsoft.Extensions.DependencyInjection;
 
 namespace RustCabin.Web.Tests;
 
-/// <summary>Addresses whose names are blank, or are no names of anything, find nothing: at every page and file that takes a name.</summary>
+/// <summary>
+/// Addresses whose names are blank, or are no names of anything, find nothing: at every page and file that takes a name.
+/// </summary>
 public sealed class BlankNamesTests : OnACabin
 {
     static readonly string[] Odd = ["%20", "%09", "%20%20", "%C2%A0", "%00", "none", "."];
