@@ -171,22 +171,27 @@ public sealed class Bench : IDisposable
     public IReadOnlyList<string> ViolationsOfLayout() =>
         Violations("{ type: 'rule', values: ['target-size', 'color-contrast', 'scrollable-region-focusable'] }");
 
-    /// <summary>What sticks out of the page to the right, leaving out what scrolls by itself.</summary>
+    /// <summary>
+    /// What sticks out to the right, of the page or of what is inside a panel's margin, leaving out what scrolls by itself.
+    /// </summary>
     public IReadOnlyList<string> TooWide() =>
         [.. ((ReadOnlyCollection<object>)Browser.ExecuteScript(Wider)!).Select(found => $"{found}")];
 
     const string Wider = """
-        const all = document.documentElement.scrollWidth;
-        if (all <= innerWidth) return [];
         const rolls = (el) => {
           for (let p = el.parentElement; p && p !== document.body; p = p.parentElement)
             if (["auto", "scroll", "hidden"].includes(getComputedStyle(p).overflowX)) return true;
           return false;
         };
-        const past = (el) => el.getBoundingClientRect().right > innerWidth + 1;
-        const out = [...document.querySelectorAll("body *")].filter(el => past(el) && !rolls(el));
-        return [all + " px", ...out.slice(-3).map(el => el.tagName + "." + el.getAttribute("class") + " "
-          + Math.round(el.getBoundingClientRect().right) + " " + el.textContent.trim().slice(0, 40))];
+        const told = (el) => el.tagName + "." + el.getAttribute("class") + " " + (el.name || "") + " "
+          + Math.round(el.getBoundingClientRect().right) + " " + el.textContent.trim().slice(0, 40);
+        const past = (els, edge) => [...els].filter((el) => el.getClientRects().length > 0
+          && el.getBoundingClientRect().right > edge + 1 && !rolls(el)).slice(-3).map(told);
+        const all = document.documentElement.scrollWidth;
+        const page = all > innerWidth ? [all + " px", ...past(document.querySelectorAll("body *"), innerWidth)] : [];
+        return page.concat([...document.querySelectorAll(".panel")].flatMap((panel) =>
+          past(panel.querySelectorAll("*"),
+            panel.getBoundingClientRect().right - parseFloat(getComputedStyle(panel).paddingRight))));
         """;
 
     static readonly Lazy<string> Axe = new(() => File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "lib", "axe.min.js")));

@@ -82,9 +82,12 @@ public static class LabelDrawing
         return [name[..at], name[at..].TrimStart()];
     }
 
-    static string Cut(string text, int letters) => text.Length <= letters ? text : text[..Math.Max(1, letters - 1)] + "…";
+    /// <summary>A text of so many letters at most; one that is longer ends in a mark for what is left out.</summary>
+    internal static string Cut(string text, int letters) =>
+        text.Length <= letters ? text : text[..Math.Max(1, letters - 1)] + "…";
 
-    static IEnumerable<string> Wrapped(string text, int letters)
+    /// <summary>A text in lines of so many letters at most, each after the first set in by two.</summary>
+    internal static IEnumerable<string> Wrapped(string text, int letters)
     {
         string line = "";
         foreach (string word in text.Split(' '))

@@ -6,22 +6,31 @@ using RustCabin.Core.Sheets;
 namespace RustCabin.Web.Drawings;
 
 /// <summary>
-/// The clues as weights hung on the boards: a column for each revision, a row for each clue that was seen with a weight where
-/// it pulls (wider for more trust), and at the foot each revision's chance as a filled column. A clue that pulls against the
-/// board taken is a triangle's brass.
+/// The clues as weights hung on the boards: a column for each revision, a row for each clue that was seen with what was seen
+/// and a weight where it pulls (wider for more trust), and at the foot each revision's chance as a filled column. A clue that
+/// pulls against the board taken is a triangle's brass. The columns of up to six boards fit a panel; a name takes the lines
+/// that it needs.
 /// </summary>
 public static class Pulls
 {
     const double Left = 124,
-        RowHeight = 34,
-        Foot = 96;
+        RowHeight = 36,
+        Foot = 96,
+        Panel = 446,
+        Line = 15,
+        Letter = 6.6;
 
     public static IHtmlContent Draw(Model model, IReadOnlyDictionary<string, string> seen, Verdict verdict)
     {
         Clue[] read = [.. model.Clues.Where(c => seen.ContainsKey(c.Id))];
-        double column = Math.Max(72, 300.0 / model.Revisions.Count),
-            width = Left + column * model.Revisions.Count + 8,
-            foot = 30 + read.Length * RowHeight;
+        double column = Math.Clamp((Panel - Left - 8) / model.Revisions.Count, 52, 100),
+            width = Left + column * model.Revisions.Count + 8;
+        string[][] names =
+        [
+            .. model.Revisions.Select(r => LabelDrawing.Wrapped(r.Name, (int)(column / Letter)).Select(n => n.Trim()).ToArray()),
+        ];
+        double head = 15 + Line * names.Max(n => n.Length),
+            foot = head + read.Length * RowHeight;
         Svg svg = Svg.Begin(
             width,
             foot + Foot + 28,
@@ -32,11 +41,13 @@ public static class Pulls
         );
         foreach ((int i, Revision revision) in model.Revisions.Index())
         {
-            svg.Text(X(i), 18, revision.Name, revision.Id == verdict.Id ? "lab strong" : "lab");
-            svg.Line(X(i), 28, X(i), foot, revision.Id == verdict.Id ? "way done" : "rung");
+            bool taken = revision.Id == verdict.Id;
+            foreach ((int line, string words) in names[i].Index())
+                svg.Text(X(i), head - 10 - Line * (names[i].Length - 1 - line), words, taken ? "lab strong" : "lab");
+            svg.Line(X(i), head - 2, X(i), foot, taken ? "way done" : "rung");
         }
         foreach ((int row, Clue clue) in read.Index())
-            DrawClue(svg, model, clue, seen[clue.Id], verdict, 30 + row * RowHeight + RowHeight / 2, X, column);
+            DrawClue(svg, model, clue, seen[clue.Id], verdict, head + row * RowHeight + RowHeight / 2, X, column);
 
         svg.Text(Left - 12, foot + 16, "chance", "lab side", "end");
         foreach ((int i, RevisionChance chance) in verdict.All.Index())
@@ -64,18 +75,16 @@ public static class Pulls
     )
     {
         bool odd = verdict.Contradictions.Any(c => c.Clue == clue.Id);
-        svg.Text(Left - 12, y + 5, IdText.Plain(clue.Id), odd ? "lab odd" : "lab", "end");
-        if (!clue.Values.TryGetValue(value, out IReadOnlyList<string>? says) || says.Count == 0)
-        {
-            svg.Text(x(0) - column / 2 + 8, y + 5, value, "lab side", "start");
+        svg.Text(Left - 12, y - 2, IdText.Plain(clue.Id), odd ? "lab odd" : "lab", "end");
+        svg.Text(Left - 12, y + 13, LabelDrawing.Cut(value, Letters), "lab side", "end");
+        if (!clue.Values.TryGetValue(value, out IReadOnlyList<string>? says))
             return;
-        }
         double wide = 14 + (column - 26) * (double)clue.Trust;
         foreach ((int i, Revision revision) in model.Revisions.Index())
             if (says.Contains(revision.Id))
-                svg.Rect(x(i) - wide / 2, y - 11, wide, 22, odd ? "weight odd" : "weight", 11)
-                    .Text(x(i), y + 5, Cut(value, wide), odd ? "fig" : "fig on-cell");
+                svg.Rect(x(i) - wide / 2, y - 9, wide, 18, odd ? "weight odd" : "weight", 9);
     }
 
-    static string Cut(string value, double width) => value.Length * 7.8 <= width - 4 ? value : "";
+    /// <summary>So many signs of what was seen have room beside the columns.</summary>
+    const int Letters = 17;
 }

@@ -337,7 +337,9 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
         return new Weighed(cause, chance, [.. all[true]], [.. all[false]]);
     }
 
-    static string WordsOf(Observable at, string seen) => $"{(at.Words.Length > 0 ? at.Words : at.Id)}: {seen}";
+    /// <summary>What was looked at, and what it showed; a question has its answer behind it.</summary>
+    static string WordsOf(Observable at, string seen) =>
+        (at.Words.Length > 0 ? at.Words : at.Id) is var words && words.EndsWith('?') ? $"{words} {seen}" : $"{words}: {seen}";
 
     /// <summary>How much looking at something can be expected to tell, in bits.</summary>
     public double BitsOf(Observable at) => new Posterior(ChancesOf(), Other).BitsOf(Suspects, at);
