@@ -112,11 +112,15 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
         ];
         double[]? logs = seen.Counted is { } counted ? [.. all.Append(null).Select(h => CountWeight.LogOf(h, counted))] : null;
         var posterior = Posterior.Of(suspects, observables, outcomes, logs);
+        (Observable At, string Seen, string Words)[] looked =
+        [
+            .. from o in observables where outcomes.ContainsKey(o.Id) select (o, outcomes[o.Id], WordsOf(o, outcomes[o.Id])),
+        ];
         return new Diagnosis(
             at,
             expected,
             [
-                .. all.Select((h, i) => Weigh(h, suspects[i], posterior.Chances[i], observables, outcomes))
+                .. all.Select((h, i) => Weigh(h, suspects[i], posterior.Chances[i], looked))
                     .OrderByDescending(w => w.Chance)
                     .ThenBy(w => w.Cause.Id, StringComparer.Ordinal),
             ],
@@ -319,22 +323,20 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
     static decimal WayTo(Look look, IReadOnlyList<AccessLevel> open) =>
         look.Opens.Where(l => open.All(o => o.Id != l.Id)).Sum(l => l.Minutes);
 
+    /// <summary>A cause with what was seen that it predicted, and what was seen instead.</summary>
     static Weighed Weigh(
         Hypothesis cause,
         Suspect suspect,
         double chance,
-        IReadOnlyList<Observable> observables,
-        Dictionary<string, string> seen
+        IReadOnlyList<(Observable At, string Seen, string Words)> looked
     )
     {
-        var told =
-            from at in observables
-            where seen.ContainsKey(at.Id)
-            let predicted = suspect.PredictionOf(at)
-            where predicted is not null
-            select (Words: WordsOf(at, seen[at.Id]), Agrees: predicted == seen[at.Id]);
-        ILookup<bool, string> all = told.ToLookup(t => t.Agrees, t => t.Words);
-        return new Weighed(cause, chance, [.. all[true]], [.. all[false]]);
+        List<string> agree = [],
+            differ = [];
+        foreach ((Observable at, string seen, string words) in looked)
+            if (suspect.PredictionOf(at) is { } predicted)
+                (predicted == seen ? agree : differ).Add(words);
+        return new Weighed(cause, chance, agree, differ);
     }
 
     /// <summary>What was looked at, and what it showed; a question has its answer behind it.</summary>
