@@ -39,7 +39,7 @@ public static class BusDrawing
         {
             svg.Line(x(i), 6 + High, x(i), Cable, "bus-cable");
             svg.Rect(x(i) - Box / 2, 6, Box, High, $"bus-box {(thing.Wrong ? "wrong" : "")}", 6);
-            svg.Text(x(i), 28, thing.Name.Length > 19 ? thing.Name[..18] + "…" : thing.Name, "lab strong");
+            svg.Text(x(i), 28, InRoom.Cut(thing.Name, 19), "lab strong");
             svg.Text(x(i), 64, thing.Ids.Length > 0 ? thing.Ids : "–", $"bus-id {(thing.Chosen ? "chosen" : "")}");
             if (!terminates)
                 continue;

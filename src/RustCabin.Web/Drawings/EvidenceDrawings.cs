@@ -66,7 +66,7 @@ static partial class EvidenceDrawings
         {
             double y = 8 + i * 30,
                 wide = Math.Max(2, chance * (Wide - 300));
-            svg.Rect(220, y, wide, 20, i == 0 ? "bar best" : "bar").Text(212, y + 15, Cut(name, 28), "lab", "end");
+            svg.Rect(220, y, wide, 20, i == 0 ? "bar best" : "bar").Text(212, y + 15, InRoom.Cut(name, 28), "lab", "end");
             svg.Text(226 + wide, y + 15, $"{chance * 100:0.0} %", "fig", "start");
         }
         return svg.End();
@@ -83,7 +83,7 @@ static partial class EvidenceDrawings
         foreach ((int i, ReportRate rate) in shown.Index())
         {
             double y = 16 + i * 30;
-            svg.Text(212, y + 4, Cut(name(rate), 28), "lab", "end").Line(x(0), y, x(1), y, "axis");
+            svg.Text(212, y + 4, InRoom.Cut(name(rate), 28), "lab", "end").Line(x(0), y, x(1), y, "axis");
             svg.Rect(x(rate.Low), y - 5, x(rate.High) - x(rate.Low), 10, rate.IsContradicted() ? "bar" : "bar best", 3)
                 .Circle(x((double)rate.Works / rate.Tries), y, 6, "dot");
         }
@@ -91,8 +91,6 @@ static partial class EvidenceDrawings
             svg.Text(x(tenth / 10.0), shown.Length * 30 + 26, $"{tenth * 10} %", "fig tiny");
         return svg.End();
     }
-
-    static string Cut(string text, int most) => text.Length <= most ? text : text[..(most - 1)] + "…";
 
     /// <summary>What is known of a rate before and after, as two hills over the rates.</summary>
     public static IHtmlContent Rates(TryCount before, TryCount? after)

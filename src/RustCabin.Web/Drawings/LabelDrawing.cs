@@ -57,14 +57,14 @@ public static class LabelDrawing
         // The day is never cut: where both do not go on one line it has its own.
         int head = (int)(room / (size * 0.47));
         bool apart = model.Length + 2 + date.Length > head;
-        svg.Text(1.8, 7.6, Cut(apart ? model : $"{model}, {date}", head), "label-model", "start");
+        svg.Text(1.8, 7.6, InRoom.Cut(apart ? model : $"{model}, {date}", head), "label-model", "start");
         double first = 10.4;
         if (apart)
         {
             svg.Text(1.8, first, date, "label-model", "start");
             first += size + 0.55;
         }
-        IEnumerable<string> lines = changes.SelectMany(c => Wrapped(c, letters));
+        IEnumerable<string> lines = changes.SelectMany(c => InRoom.Lines(c, letters, indent: "  "));
         int most = (int)((high - first + 1.2) / (size + 0.55));
         string[] shown = [.. lines];
         foreach ((int i, string line) in shown.Take(shown.Length > most ? most - 1 : most).Index())
@@ -80,24 +80,5 @@ public static class LabelDrawing
         int[] blanks = [.. name.Index().Where(c => c.Item == ' ').Select(c => c.Index)];
         int at = blanks.Length == 0 ? name.Length / 2 : blanks.MinBy(b => Math.Abs(b - name.Length / 2));
         return [name[..at], name[at..].TrimStart()];
-    }
-
-    /// <summary>A text of so many letters at most; one that is longer ends in a mark for what is left out.</summary>
-    internal static string Cut(string text, int letters) =>
-        text.Length <= letters ? text : text[..Math.Max(1, letters - 1)] + "…";
-
-    /// <summary>A text in lines of so many letters at most, each after the first set in by two.</summary>
-    internal static IEnumerable<string> Wrapped(string text, int letters)
-    {
-        string line = "";
-        foreach (string word in text.Split(' '))
-            if (line.Length == 0 || line.Length + 1 + word.Length <= letters)
-                line = line.Length == 0 ? Cut(word, letters) : $"{line} {word}";
-            else
-            {
-                yield return line;
-                line = Cut($"  {word}", letters);
-            }
-        yield return line;
     }
 }

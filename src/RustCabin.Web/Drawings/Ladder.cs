@@ -196,6 +196,5 @@ public static class Ladder
         owner.Instance is null ? IdText.Plain(owner.Id) : unit.OwnerName(owner).Split(' ')[0];
 
     /// <summary>Cut to what fits, about 7.6 units a letter; the whole stands in the link's name and in the table.</summary>
-    static string Short(string text, double width) =>
-        text.Length * 7.4 <= width ? text : text[..Math.Max(1, Math.Min(text.Length, (int)(width / 7.4) - 1))] + "…";
+    static string Short(string text, double width) => InRoom.Cut(text, (int)(width / 7.4));
 }

@@ -69,15 +69,9 @@ public static class PacketDrawing
         if (line.InHand > 0)
             svg.Rect(x, y, piece * line.InHand, High, "packet-in", 4);
         string ink = line.Missing == 0 ? " on-plank" : "";
-        svg.Text(x + wide / 2, y + 19, Cut(line.Line.What, wide), $"lab{ink}")
+        svg.Text(x + wide / 2, y + 19, InRoom.Cut(line.Line.What, Math.Max(4, (int)(wide / 7.6))), $"lab{ink}")
             .Text(x + wide / 2, y + 36, Said(line), $"fig{ink}");
     }
 
     static string Said(AssemblyLine line) => line.Missing == 0 ? $"{line.Line.Pieces}" : $"{line.InHand} of {line.Line.Pieces}";
-
-    static string Cut(string text, double wide)
-    {
-        int room = Math.Max(4, (int)(wide / 7.6));
-        return text.Length <= room ? text : text[..(room - 1)] + "…";
-    }
 }

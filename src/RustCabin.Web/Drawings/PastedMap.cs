@@ -43,12 +43,7 @@ static class PastedMap
             svg.Rect(x + 1, 2, wide - 2, Bar, $"cell {look}{(doubt ? " doubtful" : "")}", 3);
             int room = (int)(wide / 9.4);
             if (room > 2)
-                svg.Text(
-                    x + wide / 2,
-                    Bar / 2 + 6,
-                    range.Name.Length <= room ? range.Name : range.Name[..(room - 1)] + "…",
-                    "fig"
-                );
+                svg.Text(x + wide / 2, Bar / 2 + 6, InRoom.Cut(range.Name, room), "fig");
             svg.Text(x + 3, Bar + (room > 5 || x < 1 ? 18 : 34), $"{range.From:X4}", "fig tiny", "start");
             x += wide;
         }

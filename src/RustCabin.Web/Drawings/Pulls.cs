@@ -25,10 +25,7 @@ public static class Pulls
         Clue[] read = [.. model.Clues.Where(c => seen.ContainsKey(c.Id))];
         double column = Math.Clamp((Panel - Left - 8) / model.Revisions.Count, 52, 100),
             width = Left + column * model.Revisions.Count + 8;
-        string[][] names =
-        [
-            .. model.Revisions.Select(r => LabelDrawing.Wrapped(r.Name, (int)(column / Letter)).Select(n => n.Trim()).ToArray()),
-        ];
+        string[][] names = [.. model.Revisions.Select(r => InRoom.Lines(r.Name, (int)(column / Letter)).ToArray())];
         double head = 15 + Line * names.Max(n => n.Length),
             foot = head + read.Length * RowHeight;
         Svg svg = Svg.Begin(
@@ -76,7 +73,7 @@ public static class Pulls
     {
         bool odd = verdict.Contradictions.Any(c => c.Clue == clue.Id);
         svg.Text(Left - 12, y - 2, IdText.Plain(clue.Id), odd ? "lab odd" : "lab", "end");
-        svg.Text(Left - 12, y + 13, LabelDrawing.Cut(value, Letters), "lab side", "end");
+        svg.Text(Left - 12, y + 13, InRoom.Cut(value, Letters), "lab side", "end");
         if (!clue.Values.TryGetValue(value, out IReadOnlyList<string>? says))
             return;
         double wide = 14 + (column - 26) * (double)clue.Trust;

@@ -60,7 +60,7 @@ public static class SwitchFace
         Svg svg = Svg.Silent(wide, count * 20 + 16, "face").Rect(1, 1, wide - 2, count * 20 + 14, "frame", 2);
         for (int row = 0; row < count; row++)
             if (row == index)
-                svg.Text(9, 20 + row * 20, line.Length > 28 ? line[..27] + "…" : line, "fig strong", "start");
+                svg.Text(9, 20 + row * 20, InRoom.Cut(line, 28), "fig strong", "start");
             else
                 svg.Rect(9, 13 + row * 20, wide - 30, 4, "groove", 2);
         return svg.End();

@@ -44,7 +44,7 @@ public static class Tray
                 double x = 1 + k * wide;
                 svg.Rect(x, y, wide - 2, Row - 2, $"compartment{(piece.IsAccounted ? " done" : "")}", 2);
                 svg.Text(x + 3, y + 6, piece.Words, "tray-what", "start");
-                svg.Text(x + 3, y + 11, Short(piece.Where, wide), "tray-where", "start");
+                svg.Text(x + 3, y + 11, InRoom.Cut(piece.Where, (int)(wide / 1.6)), "tray-where", "start");
                 Shapes(svg, piece, x + 4, y + 15, wide - 10);
                 if (piece.IsBack)
                     svg.Text(x + wide - 6, y + Row - 5, "✓", "tray-what", "end");
@@ -52,9 +52,6 @@ public static class Tray
         }
         return svg.End();
     }
-
-    static string Short(string text, double wide) =>
-        text.Length > wide / 1.6 ? text[..Math.Max(1, (int)(wide / 1.6) - 1)] + "…" : text;
 
     /// <summary>A ring for each, as many as go in, the last with what is left.</summary>
     static void Shapes(Svg svg, LedgerPiece piece, double x, double y, double wide)

@@ -14,22 +14,21 @@ public static partial class RomFile
             _ => image.ToArray(),
         };
 
-    static byte[] WriteHex(ReadOnlyMemory<byte> image)
-    {
-        // Signs beside two a byte of the image: mark, count, address, type, sum and line feed of a line of data.
-        var form = new Form(Begin: 0, Line: 12, Jump: 16, End: 12);
-        return form.Fill(
+    static byte[] WriteHex(ReadOnlyMemory<byte> image) =>
+        new Form(
+            Begin: [],
+            Line: Record(":"u8, [0, 0, 0, 0], twos: true).Length,
+            Jump: Record(":"u8, [2, 0, 0, 4, 0, 0], twos: true).Length,
+            End: Record(":"u8, [0, 0, 0, 1], twos: true)
+        ).Fill(
             image,
-            (ref RecordText to) => { },
             (ref RecordText to, ReadOnlySpan<byte> data, int at) =>
             {
                 if (at % Block == 0 && at > 0)
                     to.Add(":"u8, [2, 0, 0, 4, (byte)(at >> 24), (byte)(at >> 16)], [], twos: true);
                 to.Add(":"u8, [(byte)data.Length, (byte)(at >> 8), (byte)at, 0], data, twos: true);
-            },
-            (ref RecordText to) => to.Add(":"u8, [0, 0, 0, 1], [], twos: true)
+            }
         );
-    }
 
     static byte[] WriteSrec(ReadOnlyMemory<byte> image)
     {
@@ -38,24 +37,27 @@ public static partial class RomFile
             : image.Length <= 0x1000000 ? 3
             : 4;
         byte[] mark = [(byte)'S', (byte)('1' + address - 2)],
-            end = [(byte)'S', (byte)('9' + 2 - address)];
-        // Mark, count, address, sum and line feed of a line of data; the end has the same.
-        int line = 2 * address + 7;
-        return new Form(Begin: 11, Line: line, Jump: 0, End: line).Fill(
+            end = Record([(byte)'S', (byte)('9' + 2 - address)], [(byte)(address + 1), .. new byte[address]], twos: false);
+        // The end is a line without data.
+        return new Form(Record("S0"u8, [3, 0, 0], twos: false), Line: end.Length, Jump: 0, end).Fill(
             image,
-            (ref RecordText to) => to.Add("S0"u8, [3, 0, 0], [], twos: false),
             (ref RecordText to, ReadOnlySpan<byte> data, int at) =>
             {
                 Span<byte> head = [0, (byte)(at >> 24), (byte)(at >> 16), (byte)(at >> 8), (byte)at];
                 head = head[(4 - address)..];
                 head[0] = (byte)(data.Length + address + 1);
                 to.Add(mark, head, data, twos: false);
-            },
-            (ref RecordText to) => to.Add(end, [(byte)(address + 1), .. new byte[address]], [], twos: false)
+            }
         );
     }
 
-    delegate void Ends(ref RecordText to);
+    /// <summary>The line of a record without data.</summary>
+    static byte[] Record(ReadOnlySpan<byte> mark, ReadOnlySpan<byte> head, bool twos)
+    {
+        byte[] line = new byte[RecordText.Signs(mark.Length, head.Length)];
+        new RecordText(line).Add(mark, head, [], twos);
+        return line;
+    }
 
     delegate void DataLine(ref RecordText to, ReadOnlySpan<byte> data, int at);
 
@@ -63,46 +65,45 @@ public static partial class RomFile
     /// How many signs each part of a text takes: so each 64 KiB of the image have their place in it before anything is written,
     /// and all processors write at once.
     /// </summary>
-    /// <param name="Begin">Before the first line of data.</param>
+    /// <param name="Begin">What stands before the first line of data.</param>
     /// <param name="Line">Of a line of data beside two for each byte.</param>
     /// <param name="Jump">Before the lines of each 64 KiB but the first.</param>
-    /// <param name="End">After the last line of data.</param>
-    readonly record struct Form(int Begin, int Line, int Jump, int End)
+    /// <param name="End">What stands after the last line of data.</param>
+    sealed record Form(byte[] Begin, int Line, int Jump, byte[] End)
     {
-        public byte[] Fill(ReadOnlyMemory<byte> image, Ends begin, DataLine line, Ends end)
+        public byte[] Fill(ReadOnlyMemory<byte> image, DataLine line)
         {
-            byte[] text = GC.AllocateUninitializedArray<byte>(PlaceOf(image.Length) + End);
-            var first = new RecordText(text.AsSpan(0, Begin));
-            begin(ref first);
+            byte[] text = GC.AllocateUninitializedArray<byte>(PlaceOf(image.Length) + End.Length);
+            Begin.CopyTo(text, 0);
+            End.CopyTo(text, text.Length - End.Length);
             int blocks = (image.Length + Block - 1) / Block;
-            Form form = this;
             void WriteBlock(int block)
             {
                 int from = block * Block,
-                    to = Math.Min(from + Block, image.Length),
-                    place = form.PlaceOf(from);
+                    to = Math.Min(from + Block, image.Length);
                 ReadOnlySpan<byte> bytes = image.Span;
-                var records = new RecordText(text.AsSpan(place, form.PlaceOf(to) - place));
+                var records = new RecordText(text.AsSpan()[PlaceOf(from)..PlaceOf(to)]);
                 for (int at = from; at < to; at += PerLine)
                     line(ref records, bytes[at..Math.Min(at + PerLine, to)], at);
             }
-            if (blocks > 1)
-                Parallel.For(0, blocks, WriteBlock);
-            else if (blocks == 1)
+            if (blocks == 1)
                 WriteBlock(0);
-            var last = new RecordText(text.AsSpan(text.Length - End));
-            end(ref last);
+            else
+                Parallel.For(0, blocks, WriteBlock);
             return text;
         }
 
         /// <summary>Where the text of what begins at an address begins: after all lines before it.</summary>
-        int PlaceOf(int at) => Begin + 2 * at + (at + PerLine - 1) / PerLine * Line + Math.Max(0, (at - 1) / Block) * Jump;
+        int PlaceOf(int at) => Begin.Length + 2 * at + (at + PerLine - 1) / PerLine * Line + Math.Max(0, (at - 1) / Block) * Jump;
     }
 
     /// <summary>Lines of records, written as text straight away into room that they fill.</summary>
     ref struct RecordText(Span<byte> text)
     {
         Span<byte> _text = text;
+
+        /// <summary>How long a line is: mark, two signs for each byte and for the sum, line feed.</summary>
+        public static int Signs(int mark, int bytes) => mark + 2 * (bytes + 1) + 1;
 
         public void Add(scoped ReadOnlySpan<byte> mark, scoped ReadOnlySpan<byte> head, scoped ReadOnlySpan<byte> data, bool twos)
         {

@@ -26,13 +26,11 @@ sealed class OrderSearch
     readonly ulong[] _at;
     readonly ulong _all;
 
-    // A lane for each level under which a step lies, thirty-two to a vector: 1 where a step lies under it, by step; 1 where a
-    // stop is not inside it, by level. How many of them a stop is inside. The levels with a step by how near they are.
+    // A lane for each level with a step in it, thirty-two to a vector: 1 where a stop lies in it. The levels with a step by how
+    // near they are.
     readonly int _vectors;
     readonly Vector256<byte>[] _lies;
-    readonly Vector256<byte>[] _outside;
     readonly Vector256<byte>[] _entries;
-    readonly int[] _inside;
     readonly int[][] _near;
     readonly Dictionary<(int Level, ulong Done), (int Fails, int Serves)> _known = [];
     int _tried;
@@ -54,8 +52,7 @@ sealed class OrderSearch
             place[_listed[s]] = s;
         _levelOf = [.. _listed.Select(s => level[asked.Steps[s].Level])];
         ulong[] waits = [.. _listed.Select(s => asked.Steps[s].After.Aggregate(0ul, (all, a) => all | 1ul << place[step[a]]))];
-        ulong[] before = Closed(waits);
-        _needs = Reduced(waits, before);
+        _needs = Reduced(waits, Closed(waits));
         _at = new ulong[levels];
         for (int s = 0; s < steps; s++)
             _at[_levelOf[s]] |= 1ul << s;
@@ -63,21 +60,13 @@ sealed class OrderSearch
             used = [.. _levelOf.SelectMany(Up).Where(l => l != _root).Distinct()];
         var lane = used.Index().ToDictionary(u => u.Item, u => u.Index);
         _vectors = (used.Length + Lanes - 1) / Lanes;
-        (_lies, _outside) = (new Vector256<byte>[steps * _vectors], new Vector256<byte>[levels * _vectors]);
-        (_entries, _inside) = (new Vector256<byte>[steps], new int[levels]);
-        foreach ((int s, int at) in _levelOf.Index())
-        foreach (int l in Up(at).Where(l => l != _root).Select(l => lane[l]))
-            _lies[s * _vectors + l / Lanes] = _lies[s * _vectors + l / Lanes].WithElement(l % Lanes, (byte)1);
-        Array.Fill(_outside, Vector256<byte>.One);
+        (_lies, _entries) = (new Vector256<byte>[levels * _vectors], new Vector256<byte>[steps]);
         _between = new int[levels, levels];
         _near = new int[levels][];
         foreach (int a in stops)
         {
             foreach (int l in Up(a).Where(l => l != _root).Select(l => lane[l]))
-            {
-                _outside[a * _vectors + l / Lanes] = _outside[a * _vectors + l / Lanes].WithElement(l % Lanes, (byte)0);
-                _inside[a]++;
-            }
+                _lies[a * _vectors + l / Lanes] = _lies[a * _vectors + l / Lanes].WithElement(l % Lanes, (byte)1);
             foreach (int b in stops)
                 _between[a, b] = _depth[a] + _depth[b] - 2 * _depth[Up(a).First(Up(b).Contains)];
             _near[a] = [.. _levelOf.Distinct().OrderBy(l => _between[a, l])];
@@ -236,22 +225,22 @@ sealed class OrderSearch
     /// </summary>
     int Bound(int level, ulong done)
     {
-        int all = _inside[level];
+        int all = _depth[level];
         for (int v = 0; v < _vectors; v++)
         {
-            Vector256<byte> outside = _outside[level * _vectors + v],
+            Vector256<byte> here = _lies[level * _vectors + v],
                 most = default;
             for (ulong rest = _all & ~done; rest != 0; rest &= rest - 1)
             {
                 int s = BitOperations.TrailingZeroCount(rest);
-                Vector256<byte> lies = _lies[s * _vectors + v],
-                    entries = lies & outside;
+                // Each is entered from here; and again where it lies in a level that what it waits for does not lie in.
+                Vector256<byte> lies = _lies[_levelOf[s] * _vectors + v],
+                    entries = Vector256.AndNot(lies, here);
                 for (ulong waits = _needs[s] & ~done; waits != 0; waits &= waits - 1)
                 {
                     int before = BitOperations.TrailingZeroCount(waits);
-                    // Another entry where the step lies in the level, and the one it waits for does not.
-                    Vector256<byte> more = Vector256.AndNot(lies, _lies[before * _vectors + v]);
-                    entries = Vector256.Max(entries, _entries[before] + more);
+                    Vector256<byte> again = Vector256.AndNot(lies, _lies[_levelOf[before] * _vectors + v]);
+                    entries = Vector256.Max(entries, _entries[before] + again);
                 }
                 _entries[s] = entries;
                 most = Vector256.Max(most, entries);

@@ -114,7 +114,10 @@ public sealed record Diagnosis(PlannedUnit At, PowerUpCount Expected, IReadOnlyL
         var posterior = Posterior.Of(suspects, observables, outcomes, logs);
         (Observable At, string Seen, string Words)[] looked =
         [
-            .. from o in observables where outcomes.ContainsKey(o.Id) select (o, outcomes[o.Id], WordsOf(o, outcomes[o.Id])),
+            .. from o in observables
+            let showed = outcomes.GetValueOrDefault(o.Id)
+            where showed is not null
+            select (o, showed, WordsOf(o, showed)),
         ];
         return new Diagnosis(
             at,
