@@ -26,10 +26,11 @@ sealed class OrderSearch
     readonly ulong[] _at;
     readonly ulong _all;
 
-    // A lane for each level with a step in it, thirty-two to a vector: 1 where a stop lies in it. The levels with a step by how
-    // near they are.
+    // A lane for each level with a step in it, thirty-two to a vector: 1 where a stop lies in it. The same by step, for the
+    // bound looks there most of its time. The levels with a step by how near they are.
     readonly int _vectors;
     readonly Vector256<byte>[] _lies;
+    readonly Vector256<byte>[] _stepLies;
     readonly Vector256<byte>[] _entries;
     readonly int[][] _near;
     readonly Dictionary<(int Level, ulong Done), (int Fails, int Serves)> _known = [];
@@ -71,6 +72,7 @@ sealed class OrderSearch
                 _between[a, b] = _depth[a] + _depth[b] - 2 * _depth[Up(a).First(Up(b).Contains)];
             _near[a] = [.. _levelOf.Distinct().OrderBy(l => _between[a, l])];
         }
+        _stepLies = [.. _levelOf.SelectMany(l => _lies.Skip(l * _vectors).Take(_vectors))];
         _all = steps == 0 ? 0 : ulong.MaxValue >> (64 - steps);
         _fewest = Bound(_root, Stayed(_root, 0));
     }
@@ -234,12 +236,12 @@ sealed class OrderSearch
             {
                 int s = BitOperations.TrailingZeroCount(rest);
                 // Each is entered from here; and again where it lies in a level that what it waits for does not lie in.
-                Vector256<byte> lies = _lies[_levelOf[s] * _vectors + v],
+                Vector256<byte> lies = _stepLies[s * _vectors + v],
                     entries = Vector256.AndNot(lies, here);
                 for (ulong waits = _needs[s] & ~done; waits != 0; waits &= waits - 1)
                 {
                     int before = BitOperations.TrailingZeroCount(waits);
-                    Vector256<byte> again = Vector256.AndNot(lies, _lies[_levelOf[before] * _vectors + v]);
+                    Vector256<byte> again = Vector256.AndNot(lies, _stepLies[before * _vectors + v]);
                     entries = Vector256.Max(entries, _entries[before] + again);
                 }
                 _entries[s] = entries;
